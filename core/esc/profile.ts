@@ -1,0 +1,142 @@
+/**
+ * An ESC profile: everything Live Tune knows about one kind of speed controller, as data.
+ * Nothing in the code knows a particular ESC.
+ */
+import type { SettingId, SettingValue } from '../settings/vocabulary';
+import type { LearnedRange } from '../radio/pulse';
+
+/** Whether the maker states what a stop means, or somebody supposed or measured it. */
+export type StopBasis = 'stated' | 'assumed' | 'measured';
+
+/** One position that an item can rest on. Real lists are uneven: always a table, never a formula. */
+export interface Stop {
+  /** Permanent within the item; never shown, never reused. */
+  id: string;
+  /** The number counted or read when the ESC shows this stop, 1 upward. */
+  number: number;
+  /** As printed in the manual. */
+  label: string;
+  value: SettingValue;
+  basis: StopBasis;
+}
+
+/** One thing that the ESC lets its owner choose. */
+export interface ProfileItem {
+  /** Permanent within the profile, through all its revisions. */
+  id: string;
+  /** The number in the ESC's own menu, 1 upward. */
+  number: number;
+  /** As printed in the manual. */
+  label: string;
+  setting: SettingId;
+  /** `inverted` where a higher stop number means a lower vocabulary value. */
+  sense: 'direct' | 'inverted';
+  /** The stop that the ESC leaves the factory with. */
+  factoryStopId: string;
+  /** In the ESC's own order. */
+  stops: Stop[];
+}
+
+/** Ratings, as the maker prints them. */
+export interface EscLimits {
+  minCells: number;
+  maxCells: number;
+  continuousAmps: number;
+  burstAmps: number;
+  /** Two switches in series, phase to phase. */
+  bridgeOhm: number;
+  becContinuousAmps: number;
+}
+
+/** Entering settings with the set key, a lamp and beeps. Lamp names are the ESC's own words. */
+export interface OneKeyMedium {
+  family: 'oneKey';
+  keyName: string;
+  /** Hold the key this long on a running ESC to enter the menu. */
+  enterHoldMs: number;
+  /** Hold the key this long on an item to open it. */
+  openHoldMs: number;
+  /** Hold the key this long on a stop to store it. */
+  storeHoldMs: number;
+  /** With no press for this long the menu closes and stores nothing. */
+  idleTimeoutMs: number;
+  menuLamp: string;
+  valueLamp: string;
+  /** Whether the ESC stays in the menu after a value, or must be switched off and on. */
+  afterStore: 'restart' | 'menu';
+}
+
+/** End points learned at three positions, each confirmed with the set key. */
+export interface KeyConfirmedCalibration {
+  family: 'keyConfirmed';
+  /** Hold the key while switching on until the beeps turn steady, this long. */
+  holdAtPowerOnMs: number;
+  /** The ESC refuses an end that is nearer to neutral than this. */
+  leastSpanMicros: number;
+}
+
+export interface EscProfile {
+  /** Permanent; the same through all revisions. */
+  id: string;
+  /** Counts up from 1; a revision is never edited. */
+  revision: number;
+  name: string;
+  limits: EscLimits;
+  /** From power on until the ESC looks at the throttle. */
+  bootMs: number;
+  /** What the ESC believes before it was ever calibrated. */
+  factoryRange: LearnedRange;
+  /** Deadband where no item sets one, on each side of neutral. */
+  deadbandMicrosEachSide: number;
+  calibration: KeyConfirmedCalibration;
+  medium: OneKeyMedium;
+  items: ProfileItem[];
+}
+
+/** The item with this permanent id. @throws {Error} if the profile has none: ids come from the profile itself. */
+export function itemById(profile: EscProfile, itemId: string): ProfileItem {
+  const item = profile.items.find((i) => i.id === itemId);
+  if (!item) throw new Error(`profile ${profile.id} has no item '${itemId}'`);
+  return item;
+}
+
+/** The item that sets this part of the vocabulary, if the ESC has one. */
+export const itemForSetting = (profile: EscProfile, setting: SettingId): ProfileItem | undefined =>
+  profile.items.find((i) => i.setting === setting);
+
+/** The stop with this permanent id. @throws {Error} if the item has none. */
+export function stopById(item: ProfileItem, stopId: string): Stop {
+  const stop = item.stops.find((s) => s.id === stopId);
+  if (!stop) throw new Error(`item ${item.id} has no stop '${stopId}'`);
+  return stop;
+}
+
+/** A stop for every item: what an ESC holds, or should hold. Item id to stop id. */
+export type StopByItem = Readonly<Record<string, string>>;
+
+/** What the ESC holds when it leaves the factory. */
+export const factoryStops = (profile: EscProfile): StopByItem =>
+  Object.fromEntries(profile.items.map((item) => [item.id, item.factoryStopId]));
+
+/** The vocabulary value that a full set of stops gives one setting; undefined where the ESC lacks the item. */
+export function valueOf(
+  profile: EscProfile,
+  stops: StopByItem,
+  setting: SettingId,
+): SettingValue | undefined {
+  const item = itemForSetting(profile, setting);
+  const stopId = item && stops[item.id];
+  return stopId === undefined ? undefined : stopById(item!, stopId).value;
+}
+
+/** A setting's number in its own unit, or `otherwise` where the ESC lacks it or it is not a number. */
+export function numberOf(
+  profile: EscProfile,
+  stops: StopByItem,
+  setting: SettingId,
+  otherwise: number,
+): number {
+  const value = valueOf(profile, stops, setting);
+  if (value?.kind === 'number') return value.value;
+  return value?.kind === 'off' ? 0 : otherwise;
+}

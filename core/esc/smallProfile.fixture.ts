@@ -1,0 +1,81 @@
+import type { EscProfile, ProfileItem } from './profile';
+
+/** A small invented ESC for tests: four items, one key, end points confirmed by key. A fresh copy each time. */
+export function smallProfile(): EscProfile {
+  return {
+    id: 'small',
+    revision: 1,
+    name: 'Test Small',
+    limits: {
+      minCells: 2,
+      maxCells: 4,
+      continuousAmps: 60,
+      burstAmps: 240,
+      bridgeOhm: 0.002,
+      becContinuousAmps: 3,
+    },
+    bootMs: 2000,
+    factoryRange: { brakeMicros: 1000, neutralMicros: 1500, forwardMicros: 2000 },
+    deadbandMicrosEachSide: 30,
+    calibration: { family: 'keyConfirmed', holdAtPowerOnMs: 3000, leastSpanMicros: 150 },
+    medium: {
+      family: 'oneKey',
+      keyName: 'set',
+      enterHoldMs: 1000,
+      openHoldMs: 2500,
+      storeHoldMs: 2500,
+      idleTimeoutMs: 20000,
+      menuLamp: 'amber',
+      valueLamp: 'white',
+      afterStore: 'restart',
+    },
+    items: [
+      item('way', 1, 'runningMode', 'way-1', [
+        ['way-1', 'brakes', { kind: 'choice', choice: 'forwardBrake' }],
+        ['way-2', 'both ways', { kind: 'choice', choice: 'forwardReverse' }],
+      ]),
+      item('leap', 2, 'launchStrength', 'leap-2', [
+        ['leap-1', '9', { kind: 'number', value: 900 }],
+        ['leap-2', '5', { kind: 'number', value: 400 }],
+        ['leap-3', '1', { kind: 'number', value: 150 }],
+      ]),
+      item('bite', 3, 'brakeStrength', 'bite-2', [
+        ['bite-1', '30 %', { kind: 'number', value: 30 }],
+        ['bite-2', '50 %', { kind: 'number', value: 50 }],
+        ['bite-3', '65 %', { kind: 'number', value: 65 }],
+        ['bite-4', '80 %', { kind: 'number', value: 80 }],
+        ['bite-5', '100 %', { kind: 'number', value: 100 }],
+      ]),
+      item('floor', 4, 'cutoff', 'floor-2', [
+        ['floor-1', 'none', { kind: 'off' }],
+        ['floor-2', '3.1', { kind: 'number', value: 3.1 }],
+        ['floor-3', '3.4', { kind: 'number', value: 3.4 }],
+        ['floor-4', 'pack 6.4', { kind: 'packVolts', value: 6.4 }],
+      ]),
+    ],
+  };
+}
+
+function item(
+  id: string,
+  number: number,
+  setting: ProfileItem['setting'],
+  factoryStopId: string,
+  stops: [string, string, ProfileItem['stops'][number]['value']][],
+): ProfileItem {
+  return {
+    id,
+    number,
+    label: id,
+    setting,
+    sense: id === 'leap' ? 'inverted' : 'direct',
+    factoryStopId,
+    stops: stops.map(([stopId, label, value], index) => ({
+      id: stopId,
+      number: index + 1,
+      label,
+      value,
+      basis: 'stated',
+    })),
+  };
+}

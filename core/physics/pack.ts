@@ -1,0 +1,57 @@
+/**
+ * The pack: open-circuit voltage by charge, and ohmic resistance.
+ * Thevenin equivalent circuit without its RC pair: Plett, Battery Management Systems I.
+ *
+ * What this leaves out: the slow part of the sag, temperature, ageing, hysteresis. A launch of a few
+ * seconds sees little of them; a whole run does.
+ */
+
+/** Chemistries, with their words. */
+export const CHEMISTRIES = { lipo: 'Lithium polymer', lihv: 'High-voltage lithium', nimh: 'NiMH' } as const;
+export type Chemistry = keyof typeof CHEMISTRIES;
+
+/** Open-circuit volts of a cell at 0, 10, 20 … 100 % of charge. From memory; typical of fresh cells at 20 °C. */
+const OPEN_CIRCUIT_VOLTS: Record<Chemistry, readonly number[]> = {
+  lipo: [3.27, 3.61, 3.69, 3.71, 3.73, 3.75, 3.79, 3.84, 3.94, 4.05, 4.2],
+  lihv: [3.27, 3.62, 3.71, 3.74, 3.77, 3.81, 3.87, 3.96, 4.07, 4.19, 4.35],
+  nimh: [1.0, 1.19, 1.22, 1.24, 1.25, 1.26, 1.27, 1.29, 1.31, 1.35, 1.42],
+};
+
+/**
+ * Open-circuit voltage of one cell, linear between the points of its table.
+ * @param stateOfCharge 0 empty to 1 full, clamped
+ */
+export function openCircuitVolts(chemistry: Chemistry, stateOfCharge: number): number {
+  const table = OPEN_CIRCUIT_VOLTS[chemistry];
+  const place = Math.max(0, Math.min(1, stateOfCharge)) * (table.length - 1);
+  const below = Math.min(Math.floor(place), table.length - 2);
+  return table[below]! + (place - below) * (table[below + 1]! - table[below]!);
+}
+
+/** Volts of a full cell: the table's own top. */
+export const fullCellVolts = (chemistry: Chemistry): number => openCircuitVolts(chemistry, 1);
+
+const OHM_AMPERE_HOURS_BY_RATING: readonly (readonly [ratingC: number, ohmAh: number])[] = [
+  [20, 0.022],
+  [30, 0.015],
+  [50, 0.01],
+  [70, 0.0075],
+  [100, 0.006],
+];
+
+/**
+ * An estimate of one cell's resistance from what is printed on the pack: R·Ah falls with the C rating.
+ * From memory; the right order of size, no better than a factor of 1.5.
+ * @param capacityAh > 0
+ * @param ratingC printed continuous rating; clamped to 20 … 100
+ * @returns ohm
+ */
+export function estimateCellResistance(capacityAh: number, ratingC: number): number {
+  const points = OHM_AMPERE_HOURS_BY_RATING;
+  const rating = Math.max(points[0]![0], Math.min(points.at(-1)![0], ratingC));
+  const upper = points.findIndex(([c]) => c >= rating);
+  const [c1, r1] = points[upper]!;
+  const [c0, r0] = points[Math.max(0, upper - 1)]!;
+  const ohmAh = c1 === c0 ? r1 : r0 + ((rating - c0) / (c1 - c0)) * (r1 - r0);
+  return ohmAh / capacityAh;
+}

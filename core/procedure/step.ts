@@ -1,0 +1,161 @@
+/** The interpreter of the procedure language. Pure: the same machine, config and input give the same answer. */
+import type {
+  Config,
+  Cue,
+  Edge,
+  Effect,
+  EscMemory,
+  Guard,
+  Input,
+  Machine,
+  Observed,
+  Trigger,
+} from './language';
+
+export interface Stepped {
+  config: Config;
+  /** What was seen and heard, in order. */
+  observed: Observed[];
+}
+
+/** A machine at rest: switched off, stick where it is, memory as given. */
+export function initialConfig(machine: Machine, memory: EscMemory, stickMicros: number): Config {
+  return {
+    state: machine.initial,
+    msInState: 0,
+    itemCursor: 0,
+    stopCursor: 0,
+    learning: {},
+    stickMicros,
+    memory,
+  };
+}
+
+/**
+ * What one input does. Elapsed time is split at every deadline on the way; a deadline that falls exactly on
+ * the end of the time is taken, so holding for as long as the manual says is long enough.
+ * An input that the state does not wait for changes nothing.
+ */
+export function step(machine: Machine, config: Config, input: Input): Stepped {
+  if (input.type === 'elapsed') return elapse(machine, config, input.ms);
+  const moved = input.type === 'stick' ? { ...config, stickMicros: input.micros } : config;
+  const edge = edgeFor(machine, moved, input);
+  return edge ? follow(machine, moved, edge) : { config: moved, observed: [] };
+}
+
+/** The edge that an input takes here, if the state waits for it. */
+export function edgeFor(
+  machine: Machine,
+  config: Config,
+  input: Exclude<Input, { type: 'elapsed' }>,
+): Edge | undefined {
+  const trigger = triggerOf(input);
+  return stateOf(machine, config).on.find((e) => e.on === trigger && holds(machine, config, e.guard));
+}
+
+/** Time until something happens by itself, ms; undefined where nothing does. */
+export function msToDeadline(machine: Machine, config: Config): number | undefined {
+  const after = stateOf(machine, config).after;
+  return after && Math.max(0, after.ms - config.msInState);
+}
+
+/** The state that a config is in. @throws {Error} on a state that the machine does not have. */
+export function stateOf(machine: Machine, config: Config): Machine['states'][string] {
+  const state = machine.states[config.state];
+  if (!state) throw new Error(`the machine has no state '${config.state}'`);
+  return state;
+}
+
+function elapse(machine: Machine, start: Config, ms: number): Stepped {
+  let config = start;
+  let left = ms;
+  const observed: Observed[] = [];
+  for (;;) {
+    const wait = msToDeadline(machine, config);
+    if (wait === undefined || wait > left)
+      return { config: { ...config, msInState: config.msInState + left }, observed };
+    left -= wait;
+    const due = { ...config, msInState: config.msInState + wait };
+    const edge = stateOf(machine, due).after!.edges.find((e) => holds(machine, due, e.guard));
+    if (!edge) return { config: { ...due, msInState: due.msInState + left }, observed };
+    const next = follow(machine, due, edge);
+    // A state that returns to itself at once would never let time pass.
+    if (next.config.state === due.state && stateOf(machine, due).after!.ms === 0) {
+      throw new Error(`state '${due.state}' loops without time`);
+    }
+    observed.push(...next.observed);
+    config = next.config;
+  }
+}
+
+function follow(machine: Machine, config: Config, edge: Omit<Edge, 'on'>): Stepped {
+  const changed = (edge.effects ?? []).reduce((c, effect) => applyEffect(machine, c, effect), config);
+  const arrived: Config = { ...changed, state: edge.to, msInState: 0 };
+  const cues = [...(edge.cues ?? []), ...stateOf(machine, arrived).cues];
+  return { config: arrived, observed: cues.map((cue) => observe(arrived, cue)) };
+}
+
+function triggerOf(input: Exclude<Input, { type: 'elapsed' }>): Trigger {
+  if (input.type === 'power') return input.on ? 'powerOn' : 'powerOff';
+  return input.type;
+}
+
+function holds(machine: Machine, config: Config, guard: Guard | undefined): boolean {
+  const { neutralMicros: neutral, forwardMicros: forward } = config.learning;
+  switch (guard) {
+    case undefined:
+      return true;
+    case 'stickAtNeutral':
+      return (
+        Math.abs(config.stickMicros - config.memory.range.neutralMicros) <= machine.armingToleranceMicros
+      );
+    case 'stickOffNeutral':
+      return !holds(machine, config, 'stickAtNeutral');
+    case 'farFromNeutral':
+      return neutral !== undefined && Math.abs(config.stickMicros - neutral) >= machine.leastSpanMicros;
+    case 'farOnOtherSide': {
+      if (neutral === undefined || forward === undefined) return false;
+      const beyond = (neutral - config.stickMicros) * Math.sign(forward - neutral);
+      return beyond >= machine.leastSpanMicros;
+    }
+  }
+}
+
+function applyEffect(machine: Machine, config: Config, effect: Effect): Config {
+  const item = machine.menu[config.itemCursor];
+  if (!item) throw new Error(`the menu has no place ${config.itemCursor}`);
+  switch (effect) {
+    case 'firstItem':
+      return { ...config, itemCursor: 0 };
+    case 'nextItem':
+      return { ...config, itemCursor: (config.itemCursor + 1) % machine.menu.length };
+    case 'showStored':
+      return { ...config, stopCursor: item.stopIds.indexOf(config.memory.stops[item.itemId]!) };
+    case 'nextStop':
+      return { ...config, stopCursor: (config.stopCursor + 1) % item.stopIds.length };
+    case 'storeStop':
+      return remember(config, {
+        stops: { ...config.memory.stops, [item.itemId]: item.stopIds[config.stopCursor]! },
+      });
+    case 'learnNeutral':
+      return { ...config, learning: { neutralMicros: config.stickMicros } };
+    case 'learnForward':
+      return { ...config, learning: { ...config.learning, forwardMicros: config.stickMicros } };
+    case 'learnBrake':
+      return { ...config, learning: { ...config.learning, brakeMicros: config.stickMicros } };
+    case 'storeRange':
+      return remember(config, { range: { ...config.memory.range, ...config.learning } });
+    case 'forget':
+      return { ...config, learning: {}, itemCursor: 0, stopCursor: 0 };
+  }
+}
+
+const remember = (config: Config, change: Partial<EscMemory>): Config => ({
+  ...config,
+  memory: { ...config.memory, ...change },
+});
+
+function observe(config: Config, cue: Cue): Observed {
+  if (cue.type !== 'count') return cue;
+  return { ...cue, count: (cue.of === 'item' ? config.itemCursor : config.stopCursor) + 1 };
+}

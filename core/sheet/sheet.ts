@@ -1,0 +1,64 @@
+/** A sheet: what was loaded into an ESC, when, and on what evidence. Never edited, only succeeded. */
+import { itemById, stopById, type EscProfile } from '../esc/profile';
+import type { EvidenceBasis, Holdings } from './evidence';
+
+export interface SheetValue {
+  itemId: string;
+  itemNumber: number;
+  itemLabel: string;
+  /** Null where nobody knows. */
+  stopId: string | null;
+  stopNumber: number | null;
+  stopLabel: string | null;
+  basis: EvidenceBasis;
+  /** ISO 8601. */
+  seenAt: string;
+}
+
+export interface Sheet {
+  /** Permanent; the same in every copy of the file. */
+  id: string;
+  rigName: string;
+  profileId: string;
+  profileRevision: number;
+  profileName: string;
+  /** ISO 8601. */
+  keptAt: string;
+  /** In the ESC's own order. */
+  values: SheetValue[];
+  /** Items that this load changed. */
+  changedItemIds: string[];
+  note: string;
+}
+
+/** Writes down what an ESC holds at this moment, readable without its profile. */
+export function writeSheet(
+  profile: EscProfile,
+  holdings: Holdings,
+  rest: Pick<Sheet, 'id' | 'rigName' | 'keptAt' | 'changedItemIds' | 'note'>,
+): Sheet {
+  return {
+    ...rest,
+    profileId: profile.id,
+    profileRevision: profile.revision,
+    profileName: profile.name,
+    values: profile.items.map((item) => {
+      const { stopId, basis, at } = holdings[item.id] ?? {
+        stopId: null,
+        basis: 'assumedFactory',
+        at: rest.keptAt,
+      };
+      const stop = stopId === null ? undefined : stopById(itemById(profile, item.id), stopId);
+      return {
+        itemId: item.id,
+        itemNumber: item.number,
+        itemLabel: item.label,
+        stopId,
+        stopNumber: stop?.number ?? null,
+        stopLabel: stop?.label ?? null,
+        basis,
+        seenAt: at,
+      };
+    }),
+  };
+}

@@ -1,0 +1,13 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    include: [
+      'core/**/*.test.ts',
+      'formats/**/*.test.ts',
+      'server/**/*.test.ts',
+      'demo/**/*.test.ts',
+      'tools/**/*.test.ts',
+    ],
+  },
+});
