@@ -40,7 +40,7 @@ export const gripLimit = (rig: ResolvedRig): number =>
 
 /** Rolling and air resistance at a forward speed, N, ≥ 0. */
 export function resistance(rig: ResolvedRig, speed: number): number {
-  const rolling = speed > 0 ? rig.rollingResistance * rig.massKg * GRAVITY : 0;
+  const rolling = rig.rollingResistance * rig.massKg * GRAVITY;
   return rolling + 0.5 * AIR_DENSITY * rig.dragAreaM2 * speed * speed;
 }
 
@@ -81,6 +81,12 @@ export function runWheels(
     const halfTime = state.timeS + STEP_S / 2;
     const firstForce = force(state.timeS, state.tyreSpeed);
     const firstDrag = resistance(rig, state.speed);
+    const staysAtRest = state.speed === 0 && state.tyreSpeed === 0 && firstForce <= firstDrag;
+    if (staysAtRest) {
+      state.timeS = n * STEP_S;
+      if (visit(state)) break;
+      continue;
+    }
     const slip = state.tyreSpeed - state.speed;
     const apart = Math.abs(slip) > SAME_SPEED;
     // What the ground would have to carry for wheels and car to stay together.
@@ -89,7 +95,14 @@ export function runWheels(
     state.groundForce = apart ? Math.sign(slip) * limit : Math.max(-limit, Math.min(limit, held));
 
     // Midpoint: half a step with the forces at the start, then a whole one with those at the middle.
-    const carHalf = state.speed + ((state.groundForce - firstDrag) / rig.massKg) * (STEP_S / 2);
+    const slowing = (state.groundForce - firstDrag) / rig.massKg;
+    const carHalf = state.speed + slowing * (STEP_S / 2);
+    if (state.speed > 0 && carHalf <= 0) {
+      comeToRest(state, -slowing);
+      if (visit(state) || startSpeed > 0) break;
+      state.timeS = n * STEP_S;
+      continue;
+    }
     const tyreHalf = state.sliding
       ? state.tyreSpeed + ((firstForce - state.groundForce) / turning) * (STEP_S / 2)
       : carHalf;
@@ -105,15 +118,20 @@ export function runWheels(
       const speed = state.speed + ((midForce - midDrag) / (rig.massKg + turning)) * STEP_S;
       advance(state, n * STEP_S, speed, speed);
     }
-    const atRest = state.speed <= 0 && startSpeed > 0;
-    if (atRest) {
-      state.speed = 0;
-      state.tyreSpeed = 0;
-    }
     if (!Number.isFinite(state.speed)) throw new Error(`the run left the numbers at ${state.timeS} s`);
-    if (visit(state) || atRest) break;
+    if (visit(state)) break;
   }
   return state;
+}
+
+/** Ends the run at the moment of rest, which lies inside the step. */
+function comeToRest(state: WheelState, deceleration: number): void {
+  const restS = state.speed / deceleration;
+  state.timeS += restS;
+  state.distanceM += (state.speed * restS) / 2;
+  state.speed = 0;
+  state.tyreSpeed = 0;
+  state.sliding = false;
 }
 
 function advance(state: WheelState, timeS: number, speed: number, tyreSpeed: number): void {

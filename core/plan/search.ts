@@ -1,5 +1,5 @@
 import type { Config, EscMemory, Input, Machine } from '../procedure/language';
-import { edgeFor, msToDeadline, step } from '../procedure/step';
+import { edgeFor, msToDeadline, stateOf, step } from '../procedure/step';
 
 /** What the hand is after. */
 export interface Goal {
@@ -62,17 +62,18 @@ export function quickestPath(
   return undefined;
 }
 
+/** What a hand would do here. While it holds the key it neither moves the trigger nor switches off. */
 function possibleInputs(machine: Machine, config: Config, stickMicros: readonly number[]): Input[] {
-  const inputs: Input[] = [];
-  const hand = [
+  const hand: Exclude<Input, { type: 'elapsed' }>[] = [
     { type: 'down' },
     { type: 'up' },
     { type: 'power', on: true },
-    { type: 'power', on: false },
-  ] as const;
-  for (const input of hand) if (edgeFor(machine, config, input)) inputs.push(input);
+  ];
+  if (!stateOf(machine, config).keyDown) hand.push({ type: 'power', on: false });
+  const inputs: Input[] = hand.filter((input) => edgeFor(machine, config, input));
   const wait = msToDeadline(machine, config);
   if (wait !== undefined) inputs.push({ type: 'elapsed', ms: wait });
+  if (stateOf(machine, config).keyDown) return inputs;
   for (const micros of stickMicros) if (micros !== config.stickMicros) inputs.push({ type: 'stick', micros });
   return inputs;
 }

@@ -1,0 +1,63 @@
+import { describe, expect, it } from 'vitest';
+import { act, factoryMemory, placeOnBench } from '../device/simulatedEsc';
+import { smallProfile } from '../esc/smallProfile.fixture';
+import { escMachine } from '../procedure/escMachine';
+import { initialConfig } from '../procedure/step';
+import type { ThrottleChannel } from '../radio/pulse';
+import { instructionFor } from './instruction';
+import { planCalibration, rangeOf } from './calibrationPlan';
+
+const channel: ThrottleChannel = {
+  centreMicros: 1510,
+  travelMicros: 480,
+  forwardEndPointPercent: 95,
+  brakeEndPointPercent: 85,
+  subTrimMicros: 4,
+  trimMicros: 0,
+  reversed: false,
+  stepMicros: 1,
+};
+const profile = smallProfile();
+const machine = escMachine(profile);
+const start = initialConfig(machine, factoryMemory(profile), rangeOf(channel).neutralMicros);
+
+describe('planning a calibration', () => {
+  it('teaches this radio’s range', () => {
+    expect(planCalibration(machine, start, channel)!.at(-1)!.end.memory.range).toEqual(rangeOf(channel));
+  });
+
+  it('says what the hand does, in order', () => {
+    const words = planCalibration(machine, start, channel)!.map((gesture) => {
+      const { before, key, after } = instructionFor(profile, channel, gesture);
+      return [before, key, after].filter(Boolean).join(' ');
+    });
+    expect(words).toEqual([
+      'Hold set and switch the ESC on.',
+      'Press set once.',
+      'Pull the trigger full forward.',
+      'Press set once.',
+      'Push the trigger to full brake.',
+      'Press set once.',
+    ]);
+  });
+
+  it('starts over when a wrong point was taken', () => {
+    let esc = placeOnBench(profile, factoryMemory(profile), start.stickMicros + 30);
+    for (const input of [
+      { type: 'down' },
+      { type: 'power', on: true },
+      { type: 'elapsed', ms: 3000 },
+      { type: 'up' },
+      { type: 'down' },
+      { type: 'up' },
+    ] as const) {
+      esc = act(esc, input).esc;
+    }
+    const [first] = planCalibration(machine, esc.config, channel)!;
+    expect(first).toMatchObject({ kind: 'power', on: false });
+  });
+
+  it('has no way where the ends are too near to neutral', () => {
+    expect(planCalibration(machine, start, { ...channel, brakeEndPointPercent: 20 })).toBeUndefined();
+  });
+});

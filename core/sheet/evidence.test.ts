@@ -1,0 +1,105 @@
+import { describe, expect, it } from 'vitest';
+import { smallProfile } from '../esc/smallProfile.fixture';
+import { changesOf, moveDraft, EMPTY_DRAFT } from './draft';
+import {
+  assumeFactory,
+  believedStops,
+  holdingsOf,
+  isVerified,
+  weakestBasis,
+  type Observation,
+} from './evidence';
+import { writeSheet } from './sheet';
+
+const profile = smallProfile();
+const early = '2026-01-01T00:00:00.000Z';
+const late = '2026-01-02T00:00:00.000Z';
+const seen = (
+  itemId: string,
+  stopId: string | null,
+  basis: Observation['basis'],
+  at = late,
+): Observation => ({
+  itemId,
+  stopId,
+  basis,
+  at,
+});
+
+describe('evidence', () => {
+  it('begins with factory values, assumed', () => {
+    const holdings = holdingsOf(profile, assumeFactory(profile, early));
+    expect(holdings.bite).toEqual({ stopId: 'bite-2', basis: 'assumedFactory', at: early });
+    expect(weakestBasis(holdings)).toBe('assumedFactory');
+  });
+
+  it('the latest observation of an item wins, also one that says unknown', () => {
+    const observations = [
+      ...assumeFactory(profile, early),
+      seen('bite', 'bite-4', 'countedBack'),
+      seen('bite', null, 'userWord'),
+    ];
+    expect(holdingsOf(profile, observations).bite?.stopId).toBeNull();
+  });
+
+  it('only what the ESC has shown again is verified', () => {
+    expect(isVerified('countedBack')).toBe(true);
+    expect(isVerified('seenStored')).toBe(false);
+    expect(isVerified('userWord')).toBe(false);
+  });
+
+  it('drills and plans fall back on the factory’s stop where nothing is known', () => {
+    const holdings = holdingsOf(profile, [seen('bite', null, 'userWord')]);
+    expect(believedStops(profile, holdings).bite).toBe('bite-2');
+  });
+
+  it('passes over items that the profile no longer has', () => {
+    expect(holdingsOf(profile, [seen('gone', 'gone-1', 'readBack')])).toEqual({});
+  });
+});
+
+describe('the draft', () => {
+  const holdings = holdingsOf(profile, assumeFactory(profile, early));
+
+  it('holds intents only, and forgets one that is moved back', () => {
+    const moved = moveDraft(EMPTY_DRAFT, holdings, 'bite', 'bite-4');
+    expect(changesOf(profile, holdings, moved)).toEqual([
+      { itemId: 'bite', fromStopId: 'bite-2', toStopId: 'bite-4' },
+    ]);
+    expect(moveDraft(moved, holdings, 'bite', 'bite-2')).toEqual(EMPTY_DRAFT);
+  });
+
+  it('keeps an intent for an item whose value is unknown, whatever it is', () => {
+    const unknown = holdingsOf(profile, [seen('bite', null, 'userWord')]);
+    const moved = moveDraft(EMPTY_DRAFT, unknown, 'bite', 'bite-2');
+    expect(changesOf(profile, unknown, moved)).toEqual([
+      { itemId: 'bite', fromStopId: null, toStopId: 'bite-2' },
+    ]);
+  });
+});
+
+describe('a sheet', () => {
+  it('can be read without its profile, and says how each value is known', () => {
+    const holdings = holdingsOf(profile, [
+      ...assumeFactory(profile, early),
+      seen('bite', 'bite-4', 'countedBack'),
+    ]);
+    const sheet = writeSheet(profile, holdings, {
+      id: 's',
+      rigName: 'r',
+      keptAt: late,
+      changedItemIds: ['bite'],
+      note: '',
+    });
+    expect(sheet.values[2]).toEqual({
+      itemId: 'bite',
+      itemNumber: 3,
+      itemLabel: 'bite',
+      stopId: 'bite-4',
+      stopNumber: 4,
+      stopLabel: '80 %',
+      basis: 'countedBack',
+      seenAt: late,
+    });
+  });
+});

@@ -1,0 +1,58 @@
+import { describe, expect, it } from 'vitest';
+import { smallProfile } from '#core/esc/smallProfile.fixture';
+import { defaultRig } from '#core/rig/defaults';
+import { readDocument, writeDocument } from './document';
+
+const profileFile = () => ({ format: 'live-tune/esc-profile', version: 1, ...smallProfile() }) as const;
+const problemsOf = (data: unknown): { path: string; sentence: string }[] => {
+  const result = readDocument(typeof data === 'string' ? data : JSON.stringify(data));
+  return result.ok ? [] : result.problems;
+};
+
+describe('reading a document', () => {
+  it('reads back what it wrote', () => {
+    expect(readDocument(writeDocument(profileFile()))).toEqual({ ok: true, value: profileFile() });
+  });
+
+  it.each([
+    ['not JSON', 'hello', '', 'is not JSON'],
+    ['a list', [], '', 'must be an object'],
+    ['an unknown format', { format: 'toaster', version: 1 }, 'format', 'known are live-tune/esc-profile'],
+    [
+      'a version from the future',
+      { ...profileFile(), version: 9 },
+      'version',
+      'A newer Live Tune may be needed',
+    ],
+    ['a field nobody knows', { ...profileFile(), colour: 'red' }, '', 'colour'],
+  ])('refuses %s in words', (_what, data, path, words) => {
+    const [first] = problemsOf(data);
+    expect(first?.path).toBe(path);
+    expect(first?.sentence).toContain(words);
+  });
+
+  it('says where each wrong number is', () => {
+    const profile = profileFile();
+    profile.items[2]!.stops[1]!.number = 2.5;
+    profile.bootMs = -4;
+    const paths = problemsOf(profile).map((p) => p.path);
+    expect(paths).toContain('items.2.stops.1.number');
+    expect(paths).toContain('bootMs');
+  });
+
+  it('catches a mass in grams', () => {
+    const rig = { ...defaultRig('crawler'), name: 'Goat' };
+    rig.vehicle.massKg = { value: 2600, basis: 'measured' };
+    const [first] = problemsOf({ format: 'live-tune/rig', version: 1, rig, escProfileId: 'small' });
+    expect(first).toEqual({
+      path: 'rig.vehicle.massKg.value',
+      sentence: 'is 2600; it must be between 0.05 and 60 kg',
+    });
+  });
+
+  it('looks deeper into a profile than its shape', () => {
+    const profile = profileFile();
+    profile.items[3]!.stops[2]!.value = { kind: 'number', value: 9.6 };
+    expect(problemsOf(profile)[0]?.sentence).toContain('enter it as pack volts');
+  });
+});

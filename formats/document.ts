@@ -1,0 +1,94 @@
+/**
+ * The open documents: JSON with a `format` and a `version`, SI units with the unit in the key.
+ * One place reads and writes them all; `docs/formats.md` describes them.
+ */
+import type { EscProfile } from '#core/esc/profile';
+import { validateProfile } from '#core/esc/validateProfile';
+import type { Sheet } from '#core/sheet/sheet';
+import type { Problem, Result } from '#core/units/problem';
+import { ValidationError, type ObjectSchema } from 'yup';
+import { escProfileFields } from './escProfile';
+import { record } from './fields';
+import { rigFileFields, type RigFile } from './rig';
+import { sheetFields } from './sheet';
+
+export type LiveTuneDocument =
+  | ({ format: 'live-tune/esc-profile'; version: 1 } & EscProfile)
+  | ({ format: 'live-tune/rig'; version: 1 } & RigFile)
+  | ({ format: 'live-tune/sheet'; version: 1 } & Sheet);
+
+export type Format = LiveTuneDocument['format'];
+
+/** The newest version of each format, and the only one so far. */
+const VERSION = 1;
+
+const BODIES: Record<Format, ObjectSchema<object>> = {
+  'live-tune/esc-profile': record(escProfileFields),
+  'live-tune/rig': record(rigFileFields),
+  'live-tune/sheet': record(sheetFields),
+};
+
+/** Documents of this size are far beyond any that Live Tune writes. */
+export const LARGEST_DOCUMENT_BYTES = 1_000_000;
+
+/** A document as text, with stable key order and a line end, ready to be saved. */
+export const writeDocument = (document: LiveTuneDocument): string => `${JSON.stringify(document, null, 2)}\n`;
+
+/**
+ * Reads a document from untrusted text.
+ * @returns the document, or every problem with its path, in sentences
+ */
+export function readDocument(text: string): Result<LiveTuneDocument> {
+  if (text.length > LARGEST_DOCUMENT_BYTES)
+    return problem('', 'The file is larger than any Live Tune document.');
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch (error) {
+    return problem(
+      '',
+      `The file is not JSON: ${(error as Error).message}. Choose a file that Live Tune exported.`,
+    );
+  }
+  if (typeof data !== 'object' || data === null || Array.isArray(data)) {
+    return problem('', 'The file holds JSON, but not a Live Tune document: it must be an object.');
+  }
+  const { format, version, ...body } = data as Record<string, unknown>;
+  if (typeof format !== 'string' || !Object.hasOwn(BODIES, format)) {
+    return problem(
+      'format',
+      `The format is ${JSON.stringify(format)}; known are ${Object.keys(BODIES).join(', ')}.`,
+    );
+  }
+  if (version !== VERSION) {
+    return problem(
+      'version',
+      `This is version ${JSON.stringify(version)} of ${format}; this Live Tune reads version ${VERSION}. A newer Live Tune may be needed.`,
+    );
+  }
+  const problems = problemsOf(BODIES[format as Format], body);
+  if (problems.length > 0) return { ok: false, problems };
+  const document = data as LiveTuneDocument;
+  const deeper = document.format === 'live-tune/esc-profile' ? validateProfile(document) : [];
+  return deeper.length > 0 ? { ok: false, problems: deeper } : { ok: true, value: document };
+}
+
+/** What a schema finds wrong with a value: one problem for each place. */
+export function problemsOf(schema: ObjectSchema<object>, value: unknown): Problem[] {
+  try {
+    schema.validateSync(value, { abortEarly: false, strict: true });
+    return [];
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    const all = error.inner.length > 0 ? error.inner : [error];
+    return all.map(({ path, message }) => ({ path: plainPath(path ?? ''), sentence: message }));
+  }
+}
+
+const plainPath = (path: string): string =>
+  path.replaceAll(/\[(\d+)\]/g, '.$1').replaceAll(/\["([^"]+)"\]/g, '.$1');
+
+const problem = (path: string, sentence: string): Result<never> => ({
+  ok: false,
+  problems: [{ path, sentence }],
+});

@@ -1,0 +1,100 @@
+/** Yup fields that several documents share. Messages are sentences; the path is added where they are reported. */
+import * as yup from 'yup';
+import type { Quantity } from '#core/units/provenance';
+
+/** Names are shown on a phone in the sun: long ones are refused, not cut. */
+const LONGEST_NAME = 80;
+const LONGEST_TEXT = 2000;
+
+/** A finite number between two bounds, in a unit that the sentence names. */
+export const between = (least: number, most: number, unit: string): yup.NumberSchema<number> =>
+  yup
+    .number()
+    .strict()
+    .typeError(({ originalValue }) => `must be a number, not ${JSON.stringify(originalValue)}`)
+    .required('is missing')
+    .test(
+      'between',
+      ({ value }) =>
+        `is ${String(value)}; it must be between ${least} and ${most}${unit === '' ? '' : ` ${unit}`}`,
+      (value) => Number.isFinite(value) && value >= least && value <= most,
+    );
+
+/** A whole number between two bounds. */
+export const whole = (least: number, most: number): yup.NumberSchema<number> =>
+  between(least, most, '').test('whole', 'must be a whole number', (value) => Number.isInteger(value));
+
+/** A name or label that is shown on one line. */
+export const nameField = (): yup.StringSchema<string> =>
+  yup
+    .string()
+    .strict()
+    .typeError('must be text')
+    .required('is missing')
+    .max(LONGEST_NAME, `is longer than ${LONGEST_NAME} characters`);
+
+/** Free text, may be empty. */
+export const textField = (): yup.StringSchema<string> =>
+  yup
+    .string()
+    .strict()
+    .typeError('must be text')
+    .defined('is missing')
+    .max(LONGEST_TEXT, `is longer than ${LONGEST_TEXT} characters`);
+
+/** A permanent id: letters, digits, dots, dashes and underscores. */
+export const idField = (): yup.StringSchema<string> =>
+  nameField().matches(/^[A-Za-z0-9._-]+$/, 'may hold only letters, digits, dots, dashes and underscores');
+
+/** One of the keys of a table of words. */
+export const keyOf = <K extends string>(table: Record<K, unknown>): yup.StringSchema<K> =>
+  oneOf(Object.keys(table) as K[]);
+
+/** One of a few words. */
+export const oneOf = <K extends string>(values: readonly K[]): yup.StringSchema<K> =>
+  yup
+    .string<K>()
+    .strict()
+    .typeError('must be text')
+    .required('is missing')
+    .oneOf([...values], ({ value }) => `is ${JSON.stringify(value)}; it must be one of ${values.join(', ')}`);
+
+/** A point in time, ISO 8601. */
+export const instant = (): yup.StringSchema<string> =>
+  yup
+    .string()
+    .strict()
+    .typeError('must be text')
+    .required('is missing')
+    .test(
+      'instant',
+      'must be a point in time like 2026-05-01T10:00:00.000Z',
+      (value) => !Number.isNaN(Date.parse(value)),
+    );
+
+/** An object with exactly these fields. */
+export const record = <T extends yup.ObjectShape>(fields: T) =>
+  yup
+    .object(fields)
+    .strict()
+    .noUnknown(({ unknown }) => `has fields that are not known here: ${String(unknown)}`)
+    .typeError('must be an object')
+    .required('is missing');
+
+/** A list of things, with bounds on its length. */
+export const listOf = <T>(entry: yup.ISchema<T>, least: number, most: number) =>
+  yup
+    .array()
+    .of(entry)
+    .strict()
+    .typeError('must be a list')
+    .required('is missing')
+    .min(least, `must have at least ${least}`)
+    .max(most, `must have at most ${most}`);
+
+/** A number with its origin. */
+export const quantity = (least: number, most: number, unit: string): yup.ObjectSchema<Quantity> =>
+  record({
+    value: between(least, most, unit),
+    basis: oneOf(['measured', 'given', 'assumed'] as const),
+  });

@@ -1,0 +1,23 @@
+import type { LearnedRange, ThrottleChannel } from '#core/radio/pulse';
+import * as yup from 'yup';
+import { between, record } from './fields';
+
+/** A pulse width that a servo lead can carry. */
+export const pulse = between(500, 2500, 'µs');
+
+export const learnedRangeSchema: yup.ObjectSchema<LearnedRange> = record({
+  brakeMicros: pulse,
+  neutralMicros: pulse,
+  forwardMicros: pulse,
+});
+
+export const channelSchema: yup.ObjectSchema<ThrottleChannel> = record({
+  centreMicros: pulse,
+  travelMicros: between(100, 1000, 'µs'),
+  forwardEndPointPercent: between(1, 150, '%'),
+  brakeEndPointPercent: between(1, 150, '%'),
+  subTrimMicros: between(-300, 300, 'µs'),
+  trimMicros: between(-300, 300, 'µs'),
+  reversed: yup.boolean().strict().required('is missing'),
+  stepMicros: between(0.01, 50, 'µs'),
+});

@@ -1,0 +1,27 @@
+import type { SheetValue } from '#core/sheet/sheet';
+import { EVIDENCE, type EvidenceBasis } from '#core/sheet/evidence';
+import * as yup from 'yup';
+import { idField, instant, keyOf, listOf, nameField, record, textField, whole } from './fields';
+
+const value: yup.ObjectSchema<SheetValue> = record({
+  itemId: idField(),
+  itemNumber: whole(1, 200),
+  itemLabel: nameField(),
+  stopId: idField().nullable().defined(),
+  stopNumber: whole(1, 200).nullable().defined(),
+  stopLabel: nameField().nullable().defined(),
+  basis: keyOf<EvidenceBasis>(EVIDENCE),
+  seenAt: instant(),
+});
+
+export const sheetFields = {
+  id: idField(),
+  rigName: nameField(),
+  profileId: idField(),
+  profileRevision: whole(1, 1000000),
+  profileName: nameField(),
+  keptAt: instant(),
+  values: listOf(value, 1, 100),
+  changedItemIds: yup.array().of(idField()).strict().required('is missing').max(100),
+  note: textField(),
+};
