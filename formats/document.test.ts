@@ -3,7 +3,11 @@ import { smallProfile } from '#core/esc/smallProfile.fixture';
 import { defaultRig } from '#core/rig/defaults';
 import { readDocument, writeDocument } from './document';
 
-const profileFile = () => ({ format: 'live-tune/esc-profile', version: 1, ...smallProfile() }) as const;
+const profileFile = () => ({
+  format: 'live-tune/esc-profile' as const,
+  version: 1 as const,
+  ...smallProfile(),
+});
 const problemsOf = (data: unknown): { path: string; sentence: string }[] => {
   const result = readDocument(typeof data === 'string' ? data : JSON.stringify(data));
   return result.ok ? [] : result.problems;
@@ -46,7 +50,7 @@ describe('reading a document', () => {
     const [first] = problemsOf({ format: 'live-tune/rig', version: 1, rig, escProfileId: 'small' });
     expect(first).toEqual({
       path: 'rig.vehicle.massKg.value',
-      sentence: 'is 2600; it must be between 0.05 and 60 kg',
+      sentence: 'is 2600; it must be between 0.05 and 60',
     });
   });
 

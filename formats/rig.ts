@@ -1,8 +1,17 @@
+import { rigField, type QuantityPath } from '#core/rig/fields';
+import type { Quantity } from '#core/units/provenance';
 import * as yup from 'yup';
 import { CHEMISTRIES, type Chemistry } from '#core/physics/pack';
 import { VEHICLE_CLASSES, type Rig, type VehicleClass } from '#core/rig/rig';
 import { channelSchema } from './radio';
 import { between, idField, keyOf, listOf, nameField, quantity, record, whole } from './fields';
+
+/** A number of the rig, within the bounds of the table that the form uses, too. */
+function stated(path: QuantityPath): yup.ObjectSchema<Quantity> {
+  const { least, most, unit, perSi } = rigField(path);
+  const sameUnit = perSi === 1 ? unit : '';
+  return quantity(least, most, sameUnit);
+}
 
 /**
  * The rig itself. Bounds are wide enough for anything that can be held in the hands, and narrow enough to
@@ -12,31 +21,31 @@ export const rigSchema: yup.ObjectSchema<Rig> = record({
   name: nameField(),
   vehicleClass: keyOf<VehicleClass>(VEHICLE_CLASSES),
   vehicle: record({
-    massKg: quantity(0.05, 60, 'kg'),
-    wheelDiameterM: quantity(0.01, 0.5, 'm'),
-    finalDrive: quantity(0.5, 200, ''),
-    drivenWeightShare: quantity(0.1, 1, ''),
-    grip: quantity(0.05, 3, ''),
-    rollingResistance: quantity(0.001, 0.5, ''),
-    dragAreaM2: quantity(0, 1, 'm²'),
-    wheelInertiaKgM2: quantity(0, 1, 'kg·m²'),
-    drivelineEfficiency: quantity(0.2, 1, ''),
+    massKg: stated('vehicle.massKg'),
+    wheelDiameterM: stated('vehicle.wheelDiameterM'),
+    finalDrive: stated('vehicle.finalDrive'),
+    drivenWeightShare: stated('vehicle.drivenWeightShare'),
+    grip: stated('vehicle.grip'),
+    rollingResistance: stated('vehicle.rollingResistance'),
+    dragAreaM2: stated('vehicle.dragAreaM2'),
+    wheelInertiaKgM2: stated('vehicle.wheelInertiaKgM2'),
+    drivelineEfficiency: stated('vehicle.drivelineEfficiency'),
   }),
   motor: record({
-    kvRpmPerVolt: quantity(50, 20000, 'rpm/V'),
-    resistanceOhm: quantity(0.0005, 2, 'Ω'),
-    inductanceH: quantity(1e-7, 1e-2, 'H'),
-    noLoadCurrentA: quantity(0, 50, 'A'),
-    polePairs: quantity(1, 30, ''),
-    rotorInertiaKgM2: quantity(0, 0.01, 'kg·m²'),
+    kvRpmPerVolt: stated('motor.kvRpmPerVolt'),
+    resistanceOhm: stated('motor.resistanceOhm'),
+    inductanceH: stated('motor.inductanceH'),
+    noLoadCurrentA: stated('motor.noLoadCurrentA'),
+    polePairs: stated('motor.polePairs'),
+    rotorInertiaKgM2: stated('motor.rotorInertiaKgM2'),
     sensored: yup.boolean().strict().required('is missing'),
   }),
   pack: record({
     chemistry: keyOf<Chemistry>(CHEMISTRIES),
     cells: whole(1, 20),
-    capacityAh: quantity(0.05, 100, 'Ah'),
-    cellResistanceOhm: quantity(0.00005, 1, 'Ω'),
-    leadResistanceOhm: quantity(0, 1, 'Ω'),
+    capacityAh: stated('pack.capacityAh'),
+    cellResistanceOhm: stated('pack.cellResistanceOhm'),
+    leadResistanceOhm: stated('pack.leadResistanceOhm'),
   }),
   channel: channelSchema,
   busLoads: listOf(record({ name: nameField(), maxVolts: between(3, 30, 'V') }), 0, 40),

@@ -90,8 +90,8 @@ describe('verdicts', () => {
     const [verdict] = verdicts({ becVolts: '6.8 V' }, rig);
     expect(verdict).toMatchObject({ id: 'becAboveRating', grade: 'hazard' });
     expect(verdict!.title).toContain('lamp');
-    expect(verdict!.remedies[0]!.label).toBe('Take 6 V');
-    expect(ids(verdicts({ becVolts: '6 V' }, rig))).toEqual([]);
+    expect(verdict!.remedies[0]!.label).toBe('Take 6.0 V');
+    expect(ids(verdicts({ becVolts: '6.0 V' }, rig))).toEqual([]);
   });
 
   it('brake: 50 % × 80 % style products are spelled out (common practice)', () => {

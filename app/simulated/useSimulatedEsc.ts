@@ -1,0 +1,97 @@
+import { act, placeOnBench, type SimulatedEsc } from '#core/device/simulatedEsc';
+import type { EscProfile } from '#core/esc/profile';
+import type { Config, EscMemory, Input, Observed, ToneName } from '#core/procedure/language';
+import { msToDeadline, stateOf } from '#core/procedure/step';
+import { useCallback, useEffect, useEffectEvent, useRef, useState } from 'react';
+
+/** What the lamp and the sounder last did. */
+export interface Display {
+  lamp: Extract<Observed, { type: 'lamp' | 'count' }> | undefined;
+  tone: ToneName | undefined;
+  /** Counts cues up, so that the same cue twice is seen as two. */
+  serial: number;
+}
+
+export interface Bench {
+  esc: SimulatedEsc;
+  display: Display;
+  /** The config when the key was last up: what the guide speaks about while a press is on its way. */
+  resting: Config;
+  input: (input: Exclude<Input, { type: 'elapsed' }>) => void;
+}
+
+const TICK_MS = 50;
+
+/**
+ * The simulated ESC in real time: the clock of the page is its clock.
+ * @param onObserved told of every cue, with the ESC as it was left
+ */
+export function useSimulatedEsc(
+  profile: EscProfile,
+  memory: EscMemory,
+  stickMicros: number,
+  onObserved: (observed: Observed[], esc: SimulatedEsc) => void,
+): Bench {
+  const [bench, setBench] = useState(() => {
+    const esc = placeOnBench(profile, memory, stickMicros);
+    const display: Display = { lamp: undefined, tone: undefined, serial: 0 };
+    return { esc, display, resting: esc.config };
+  });
+  const current = useRef(bench);
+  const clock = useRef<number>(undefined);
+  const report = useEffectEvent(onObserved);
+
+  const apply = useCallback((input: Input): void => {
+    const { esc, observed } = act(current.current.esc, input);
+    const { display, resting } = current.current;
+    current.current = {
+      esc,
+      display: observed.reduce(show, display),
+      resting: restingAfter(resting, esc),
+    };
+    setBench(current.current);
+    if (observed.length > 0) report(observed, esc);
+  }, []);
+
+  const catchUp = useCallback((): void => {
+    const now = performance.now();
+    const ms = now - (clock.current ?? now);
+    clock.current = now;
+    const { machine, config } = current.current.esc;
+    // Time matters only where something will happen by itself.
+    if (ms > 0 && msToDeadline(machine, config) !== undefined) apply({ type: 'elapsed', ms });
+  }, [apply]);
+
+  useEffect(() => {
+    clock.current = performance.now();
+    const timer = setInterval(catchUp, TICK_MS);
+    return () => clearInterval(timer);
+  }, [catchUp]);
+
+  const input = useCallback(
+    (next: Exclude<Input, { type: 'elapsed' }>): void => {
+      catchUp();
+      apply(next);
+    },
+    [apply, catchUp],
+  );
+  return { ...bench, input };
+}
+
+function show(display: Display, cue: Observed): Display {
+  const serial = display.serial + 1;
+  return cue.type === 'tone' ? { ...display, tone: cue.tone, serial } : { ...display, lamp: cue, serial };
+}
+
+/** The same object as long as nothing but time has passed, so that plans are not made anew at every tick. */
+function restingAfter(before: Config, { machine, config }: SimulatedEsc): Config {
+  if (stateOf(machine, config).keyDown) return before;
+  const same =
+    before.state === config.state &&
+    before.itemCursor === config.itemCursor &&
+    before.stopCursor === config.stopCursor &&
+    before.stickMicros === config.stickMicros &&
+    before.memory === config.memory &&
+    before.learning === config.learning;
+  return same ? before : { ...config, msInState: 0 };
+}

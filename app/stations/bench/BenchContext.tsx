@@ -1,0 +1,56 @@
+import { stationStates } from '#core/advice/stationStates';
+import { verdictsOn } from '#core/advice/verdicts';
+import type { StopByItem } from '#core/esc/profile';
+import { changesOf, draftedStops, moveDraft } from '#core/sheet/draft';
+import { believedStops } from '#core/sheet/evidence';
+import { createContext, use, useMemo, type ReactNode } from 'react';
+import type { BenchView } from './benchData.server';
+import { useDraft } from './useDraft';
+
+/** One rig as every station sees it: what is known, what is drafted, and what follows from both. */
+function useBenchValue(view: BenchView) {
+  const { rigId, rig, profile, holdings, memory, calibration, sheetCount } = view;
+  const { draft, save, status, settle } = useDraft(rigId, {
+    draft: view.draft,
+    revision: view.draftRevision,
+  });
+  return useMemo(() => {
+    const believed = believedStops(profile, holdings);
+    const drafted = draftedStops(believed, draft);
+    const changes = changesOf(profile, holdings, draft);
+    const verdicts = verdictsOn({ rig, profile, stops: drafted, range: memory.range });
+    const stations = stationStates({
+      rig,
+      profile,
+      range: memory.range,
+      calibration,
+      changes,
+      verdicts,
+      sheetCount,
+    });
+    const move = (itemId: string, stopId: string): void => save(moveDraft(draft, holdings, itemId, stopId));
+    const moveAll = (stops: StopByItem): void =>
+      save(
+        Object.entries(stops).reduce(
+          (next, [itemId, stopId]) => moveDraft(next, holdings, itemId, stopId),
+          draft,
+        ),
+      );
+    return { ...view, moveAll, draft, believed, drafted, changes, verdicts, stations, status, settle, move };
+  }, [view, rig, profile, holdings, memory, calibration, sheetCount, draft, save, status, settle]);
+}
+
+type BenchValue = ReturnType<typeof useBenchValue>;
+
+const BenchContext = createContext<BenchValue | null>(null);
+
+export function BenchProvider({ view, children }: { view: BenchView; children: ReactNode }) {
+  return <BenchContext value={useBenchValue(view)}>{children}</BenchContext>;
+}
+
+/** The rig on the bench. @throws {Error} outside a bench */
+export function useBench(): BenchValue {
+  const bench = use(BenchContext);
+  if (!bench) throw new Error('useBench needs a BenchProvider above it');
+  return bench;
+}

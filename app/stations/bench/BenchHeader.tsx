@@ -1,0 +1,67 @@
+import { CHEMISTRIES } from '#core/physics/pack';
+import { VEHICLE_CLASSES } from '#core/rig/rig';
+import { EVIDENCE, isVerified, weakestBasis } from '#core/sheet/evidence';
+import { formatNumber } from '#core/units/format';
+import { Button } from '../../ui/Button';
+import { Logo } from '../../ui/Logo';
+import { DraftMark, EscMark } from '../../ui/marks';
+import { Notice } from '../../ui/Notice';
+import { useBench } from './BenchContext';
+
+/** The slim bar: which rig, which ESC, and how far the draft is from it. */
+export function BenchHeader() {
+  const { rig, profile, holdings, changes, lastSheetNumber, status, settle } = useBench();
+  const basis = weakestBasis(holdings);
+  const onTheEsc = lastSheetNumber === undefined ? EVIDENCE[basis] : `sheet ${lastSheetNumber}`;
+  const kv = formatNumber(rig.motor.kvRpmPerVolt.value, 0);
+  const capacity = formatNumber(rig.pack.capacityAh.value * 1000, 0);
+  return (
+    <header className="border-b border-ink">
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-1 px-4 py-2 md:min-h-14 md:py-1 md:pl-5">
+        <Logo />
+        <div className="order-3 w-full min-w-0 md:order-none md:w-auto md:flex-1">
+          <p className="truncate font-display text-lg leading-tight font-bold">{rig.name}</p>
+          <p className="truncate text-sm text-muted">
+            {VEHICLE_CLASSES[rig.vehicleClass]} · {rig.pack.cells} cells {CHEMISTRIES[rig.pack.chemistry]}{' '}
+            {capacity} mAh · {kv} kV · {profile.name}
+          </p>
+        </div>
+        <p className="ml-auto flex items-center gap-4 text-sm md:ml-0">
+          <span className="hidden items-center gap-2 sm:flex">
+            <EscMark verified={isVerified(basis)} />
+            on the ESC: {onTheEsc}
+          </span>
+          <span
+            className={`flex items-center gap-2 ${changes.length > 0 ? 'font-bold text-draft' : 'text-muted'}`}
+          >
+            <DraftMark />
+            {changes.length === 0 ? 'draft: as on the ESC' : `draft: ${changes.length} differ`}
+          </span>
+          <span className="sr-only" role="status" aria-live="polite">
+            {status.kind === 'saved' ? 'draft saved' : ''}
+          </span>
+        </p>
+      </div>
+      {status.kind === 'away' && (
+        <div className="px-4 pb-2" role="alert">
+          <Notice
+            grade="caution"
+            title="The server does not answer. Your draft is kept here and will be saved when it is back."
+          />
+        </div>
+      )}
+      {status.kind === 'conflict' && (
+        <div className="px-4 pb-2" role="alert">
+          <Notice grade="caution" title="This draft was changed in another tab or on another device.">
+            <p className="mt-1 flex flex-wrap gap-2">
+              <Button onClick={() => settle('mine')}>Keep mine: {changes.length} values differ</Button>
+              <Button onClick={() => settle('theirs')}>
+                Take the other: {Object.keys(status.theirs.stops).length} values differ
+              </Button>
+            </p>
+          </Notice>
+        </div>
+      )}
+    </header>
+  );
+}

@@ -1,0 +1,51 @@
+import { EVIDENCE, type EvidenceBasis, type Observation } from '#core/sheet/evidence';
+import type { EscMemory } from '#core/procedure/language';
+import { calibrationSchema } from '#formats/calibration';
+import { problemsOf } from '#formats/document';
+import { idField, keyOf, listOf, record } from '#formats/fields';
+import { learnedRangeSchema } from '#formats/radio';
+import { keepCalibration, recordBench } from '#server/repositories/bench';
+import * as yup from 'yup';
+import { benchOf } from './benchData.server';
+import type { Route } from './+types/record';
+import type { BenchRecord } from './benchRecord';
+
+const memorySchema: yup.ObjectSchema<EscMemory> = record({
+  stops: yup.lazy((stops: unknown) =>
+    record(
+      Object.fromEntries(Object.keys((stops as object | null) ?? {}).map((itemId) => [itemId, idField()])),
+    ),
+  ) as unknown as yup.ObjectSchema<EscMemory['stops']>,
+  range: learnedRangeSchema,
+});
+
+const recordSchema = record({
+  memory: memorySchema,
+  seen: listOf(
+    record({ itemId: idField(), stopId: idField(), basis: keyOf<EvidenceBasis>(EVIDENCE) }),
+    0,
+    200,
+  ),
+  calibration: calibrationSchema.notRequired().default(undefined),
+});
+
+/** Keeps what happened on the bench: the simulated ESC's memory, what was seen of it, a finished calibration. */
+export async function action({ params, request }: Route.ActionArgs) {
+  const { profile } = await benchOf(params.rigId);
+  const body: unknown = await request.json();
+  const problems = problemsOf(recordSchema, body);
+  if (problems.length > 0) return Response.json({ problems }, { status: 400 });
+  const { memory, seen, calibration } = body as BenchRecord;
+  const known = new Map(profile.items.map((item) => [item.id, new Set(item.stops.map((stop) => stop.id))]));
+  const named = [...Object.entries(memory.stops), ...seen.map((s) => [s.itemId, s.stopId] as const)];
+  const strange = named.find(([itemId, stopId]) => !known.get(itemId)?.has(stopId));
+  if (strange) {
+    const sentence = `${profile.name} has no stop '${strange[1]}' of an item '${strange[0]}'.`;
+    return Response.json({ problems: [{ path: 'memory', sentence }] }, { status: 400 });
+  }
+  const at = new Date().toISOString();
+  const observations: Observation[] = seen.map((s) => ({ ...s, at }));
+  if (calibration) await keepCalibration(params.rigId, { ...calibration, keptAt: at }, memory);
+  else await recordBench(params.rigId, memory, observations);
+  return Response.json({ ok: true });
+}

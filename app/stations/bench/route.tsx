@@ -1,0 +1,29 @@
+import { Outlet } from 'react-router';
+import { BenchProvider } from './BenchContext';
+import { benchOf, benchView } from './benchData.server';
+import { BenchHeader } from './BenchHeader';
+import { RouteLine } from './RouteLine';
+import type { Route } from './+types/route';
+
+export const loader = async ({ params }: Route.LoaderArgs) => benchView(await benchOf(params.rigId));
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: loaderData ? `${loaderData.rig.name} · Live Tune` : 'Live Tune' },
+];
+
+/** The frame round every station of one rig: who it is, where it stands, and the stations in their order. */
+export default function BenchRoute({ loaderData }: Route.ComponentProps) {
+  return (
+    <BenchProvider key={loaderData.rigId} view={loaderData}>
+      <div className="flex min-h-dvh flex-col">
+        <BenchHeader />
+        <div className="flex flex-1 flex-col-reverse md:flex-row">
+          <RouteLine />
+          <main className="flex min-w-0 flex-1 flex-col pb-20 md:pb-0">
+            <Outlet />
+          </main>
+        </div>
+      </div>
+    </BenchProvider>
+  );
+}

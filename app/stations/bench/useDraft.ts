@@ -1,0 +1,102 @@
+import type { Draft } from '#core/sheet/draft';
+import { useCallback, useEffect, useRef, useState } from 'react';
+
+export type SaveStatus =
+  | { kind: 'saved' }
+  | { kind: 'saving' }
+  /** The server does not answer; the draft is kept here and sent again. */
+  | { kind: 'away' }
+  /** Another page saved first. */
+  | { kind: 'conflict'; theirs: Draft; revision: number };
+
+interface Kept {
+  draft: Draft;
+  revision: number;
+}
+
+const TRY_AGAIN_MS = 2000;
+
+/**
+ * The draft of one rig, shown at once and saved as it moves, one request at a time, each based on the
+ * revision before it. Never writes over what another page has saved.
+ */
+export function useDraft(rigId: string, kept: Kept) {
+  const [draft, setDraft] = useState(kept.draft);
+  const [status, setStatus] = useState<SaveStatus>({ kind: 'saved' });
+  const revision = useRef(kept.revision);
+  const waiting = useRef<Draft>(undefined);
+  const sending = useRef(false);
+
+  const send = useCallback(async (): Promise<void> => {
+    if (sending.current) return;
+    sending.current = true;
+    setStatus({ kind: 'saving' });
+    while (waiting.current) {
+      const next = waiting.current;
+      waiting.current = undefined;
+      const answer = await postDraft(rigId, revision.current, next);
+      if (!answer) {
+        waiting.current ??= next;
+        setStatus({ kind: 'away' });
+        await new Promise((resolve) => setTimeout(resolve, TRY_AGAIN_MS));
+      } else if (answer.saved) {
+        revision.current = answer.revision;
+      } else {
+        waiting.current = undefined;
+        sending.current = false;
+        setStatus({ kind: 'conflict', theirs: answer.draft, revision: answer.revision });
+        return;
+      }
+    }
+    sending.current = false;
+    setStatus({ kind: 'saved' });
+  }, [rigId]);
+
+  const save = useCallback(
+    (next: Draft) => {
+      setDraft(next);
+      waiting.current = next;
+      void send();
+    },
+    [send],
+  );
+
+  // After something else on the server changed the draft (a load that fulfilled it), take what it left.
+  const { draft: keptDraft, revision: keptRevision } = kept;
+  useEffect(() => {
+    if (keptRevision <= revision.current || sending.current) return;
+    revision.current = keptRevision;
+    setDraft(keptDraft);
+  }, [keptDraft, keptRevision]);
+
+  const settle = useCallback(
+    (choice: 'mine' | 'theirs') => {
+      if (status.kind !== 'conflict') return;
+      revision.current = status.revision;
+      if (choice === 'mine') save(draft);
+      else {
+        setDraft(status.theirs);
+        setStatus({ kind: 'saved' });
+      }
+    },
+    [draft, save, status],
+  );
+
+  return { draft, save, status, settle };
+}
+
+type Answer = { saved: true; revision: number } | { saved: false; revision: number; draft: Draft };
+
+async function postDraft(rigId: string, baseRevision: number, draft: Draft): Promise<Answer | undefined> {
+  try {
+    const response = await fetch(`/rigs/${rigId}/draft`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ baseRevision, stops: draft.stops }),
+      keepalive: true,
+    });
+    return response.ok ? ((await response.json()) as Answer) : undefined;
+  } catch {
+    return undefined;
+  }
+}

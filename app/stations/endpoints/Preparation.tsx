@@ -1,0 +1,91 @@
+import type { ThrottleChannel } from '#core/radio/pulse';
+import { Check, TriangleAlert } from 'lucide-react';
+import { Form, useNavigation } from 'react-router';
+import { SafetyGate } from '../../simulated/SafetyGate';
+import { Button } from '../../ui/Button';
+import { useBench } from '../bench/BenchContext';
+
+interface Props {
+  precaution: string | undefined;
+  onPrecaution: (precaution: string) => void;
+  onBegin: () => void;
+}
+
+/** Before a calibration: the model safe, the radio as the ESC should learn it. */
+export function Preparation({ precaution, onPrecaution, onBegin }: Props) {
+  const { rig, profile } = useBench();
+  const lines = radioLines(rig.channel);
+  const ready = lines.every((line) => line.right);
+  const saving = useNavigation().state !== 'idle';
+  return (
+    <div className="max-w-4xl px-5 py-6">
+      <h1 className="text-3xl">Teach the ESC your trigger</h1>
+      <p className="mt-2 text-lg text-muted">
+        The {profile.name} learns three points, each confirmed with its {profile.medium.keyName} key. It takes
+        a minute, here on the simulated ESC.
+      </p>
+      <div className="mt-6 grid gap-6 lg:grid-cols-2">
+        <SafetyGate chosen={precaution} onChoose={onPrecaution} />
+        <section aria-labelledby="radio" className="rounded-sm border border-rule bg-sheet p-4">
+          <h2 id="radio" className="text-xl">
+            Prepare the radio
+          </h2>
+          <ul className="mt-2">
+            {lines.map(({ what, why, right }) => (
+              <li key={what} className="flex gap-3 border-t border-rule py-2 first:border-0">
+                {right ? (
+                  <Check className="mt-0.5 size-6 shrink-0 text-ok" aria-label="as it should be" />
+                ) : (
+                  <TriangleAlert className="mt-0.5 size-6 shrink-0 text-caution" aria-label="not yet" />
+                )}
+                <span>
+                  <strong>{what}</strong>
+                  <span className="block text-sm text-muted">{why}</span>
+                </span>
+              </li>
+            ))}
+          </ul>
+          {!ready && (
+            <Form method="post" className="mt-3">
+              <Button type="submit" disabled={saving}>
+                Done: all at 100 %, trims at zero
+              </Button>
+            </Form>
+          )}
+        </section>
+      </div>
+      <div className="mt-6 flex flex-wrap items-center gap-4">
+        <Button look="main" onClick={onBegin} disabled={precaution === undefined}>
+          Begin calibrating
+        </Button>
+        {precaution === undefined && <p className="text-muted">Say first what makes the model safe.</p>}
+        {precaution !== undefined && !ready && (
+          <p className="max-w-md text-caution">
+            The radio is not at full travel: the ESC would learn the smaller travel as full.
+          </p>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function radioLines(channel: ThrottleChannel): { what: string; why: string; right: boolean }[] {
+  const { forwardEndPointPercent: forward, brakeEndPointPercent: brake, subTrimMicros, trimMicros } = channel;
+  return [
+    {
+      what: `End points at 100 % both ways${forward === 100 && brake === 100 ? '' : `: now ${forward} % forward, ${brake} % brake`}`,
+      why: 'Lowered before calibrating, the smaller travel becomes full, and the limit is gone.',
+      right: forward === 100 && brake === 100,
+    },
+    {
+      what: `Trim and sub-trim at zero${subTrimMicros === 0 && trimMicros === 0 ? '' : `: now ${trimMicros} and ${subTrimMicros} µs`}`,
+      why: 'Otherwise the ESC learns a neutral that is off, and one trim click makes the model creep.',
+      right: subTrimMicros === 0 && trimMicros === 0,
+    },
+    {
+      what: 'Right model memory, throttle hold and braking aids off',
+      why: 'A held throttle never reaches full. Look once more before you begin.',
+      right: true,
+    },
+  ];
+}

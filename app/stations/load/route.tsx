@@ -1,0 +1,34 @@
+import { changesOf } from '#core/sheet/draft';
+import { holdingsOf } from '#core/sheet/evidence';
+import { keepSheet } from '#server/repositories/bench';
+import { useState } from 'react';
+import { data, redirect } from 'react-router';
+import { useBench } from '../bench/BenchContext';
+import { benchOf } from '../bench/benchData.server';
+import type { Route } from './+types/route';
+import { BeforeLoad } from './BeforeLoad';
+import { LoadDeck } from './LoadDeck';
+
+/** Keeps the sheet of a finished load. Refused while something is still drafted but not on the ESC. */
+export async function action({ params, request }: Route.ActionArgs) {
+  const bench = await benchOf(params.rigId);
+  const form = await request.formData();
+  const left = changesOf(bench.profile, holdingsOf(bench.profile, bench.observations), bench.draft);
+  if (left.length > 0)
+    return data({ sentence: `${left.length} values are not on the ESC yet.` }, { status: 409 });
+  const known = new Set(bench.profile.items.map((item) => item.id));
+  const changed = form
+    .getAll('changed')
+    .filter((id): id is string => typeof id === 'string' && known.has(id));
+  const note = form.get('note');
+  await keepSheet(bench, changed, typeof note === 'string' ? note.slice(0, 2000) : '');
+  throw redirect(`/rigs/${params.rigId}/sheets`);
+}
+
+/** Load: from the draft to an ESC that has shown every value again. */
+export default function LoadRoute({ actionData }: Route.ComponentProps) {
+  const { drafted } = useBench();
+  const [begun, setBegun] = useState<{ precaution: string; target: typeof drafted }>();
+  if (begun) return <LoadDeck {...begun} problem={actionData?.sentence} />;
+  return <BeforeLoad onBegin={(precaution) => setBegun({ precaution, target: drafted })} />;
+}

@@ -1,0 +1,78 @@
+import { defaultRig } from '#core/rig/defaults';
+import { VEHICLE_CLASSES, type VehicleClass } from '#core/rig/rig';
+import { createRig } from '#server/repositories/rigs';
+import { data, Link, redirect } from 'react-router';
+import { Logo } from '../../ui/Logo';
+import type { Route } from './+types/newRig';
+import { RigFormView } from './RigFormView';
+import { profileChoices, rigFromRequest } from './saveRig.server';
+
+export const meta: Route.MetaFunction = () => [{ title: 'New rig · Live Tune' }];
+
+const CLASS_NOTES: Record<VehicleClass, string> = {
+  crawler: 'Slow, over rocks and roots',
+  tenthBuggy: 'Quick, on dirt, sand or carpet',
+  eighthBuggy: 'Heavy and fast, on dirt',
+  basher: 'Big, for anything',
+};
+
+function classOf(request: Request): VehicleClass | undefined {
+  const wanted = new URL(request.url).searchParams.get('class');
+  return wanted !== null && Object.hasOwn(VEHICLE_CLASSES, wanted) ? (wanted as VehicleClass) : undefined;
+}
+
+export async function loader({ request }: Route.LoaderArgs) {
+  return { vehicleClass: classOf(request), profiles: await profileChoices() };
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  const read = await rigFromRequest(request, defaultRig(classOf(request) ?? 'tenthBuggy'));
+  if (!read.ok) return data({ problems: read.problems }, { status: 400 });
+  const rigId = await createRig(read.garageId, read.rig, read.stored);
+  throw redirect(`/rigs/${rigId}/endpoints`);
+}
+
+export default function NewRigRoute({ loaderData, actionData }: Route.ComponentProps) {
+  const { vehicleClass, profiles } = loaderData;
+  return (
+    <>
+      <header className="flex min-h-14 items-center border-b border-ink px-5">
+        <Logo />
+      </header>
+      <main className="mx-auto max-w-3xl pt-8">
+        <h1 className="px-5 text-4xl">
+          {vehicleClass ? `New rig: ${VEHICLE_CLASSES[vehicleClass].toLowerCase()}` : 'What is on the bench?'}
+        </h1>
+        {vehicleClass ? (
+          <>
+            <p className="mt-2 px-5 text-lg text-muted">
+              Every number is filled in with what is usual for the class, marked <em>assumed</em>. Replace
+              what you know; the rest can wait.
+            </p>
+            <RigFormView
+              key={vehicleClass}
+              rig={defaultRig(vehicleClass)}
+              profiles={profiles}
+              profileKey={profiles[0]?.key ?? ''}
+              problems={actionData?.problems ?? []}
+              submitLabel="Keep this rig"
+            />
+          </>
+        ) : (
+          <ul className="mt-6 border-t border-rule">
+            {(Object.keys(VEHICLE_CLASSES) as VehicleClass[]).map((id) => (
+              <li key={id} className="border-b border-rule">
+                <Link to={`?class=${id}`} className="group block px-5 py-4 hover:bg-sheet">
+                  <span className="block font-display text-2xl font-bold group-hover:text-draft">
+                    {VEHICLE_CLASSES[id]}
+                  </span>
+                  <span className="text-muted">{CLASS_NOTES[id]}</span>
+                </Link>
+              </li>
+            ))}
+          </ul>
+        )}
+      </main>
+    </>
+  );
+}

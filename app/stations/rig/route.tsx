@@ -1,0 +1,78 @@
+import { deleteRig, updateRig } from '#server/repositories/rigs';
+import { currentGarage } from '#server/repositories/garages';
+import { AlertDialog } from 'radix-ui';
+import { data, Form, redirect } from 'react-router';
+import { Button } from '../../ui/Button';
+import { useBench } from '../bench/BenchContext';
+import { benchOf } from '../bench/benchData.server';
+import type { Route } from './+types/route';
+import { RigFormView } from './RigFormView';
+import { profileChoices, rigFromRequest } from './saveRig.server';
+
+export const loader = async (_args: Route.LoaderArgs) => ({ profiles: await profileChoices() });
+
+export async function action({ request, params }: Route.ActionArgs) {
+  if (request.method === 'DELETE') {
+    const garage = await currentGarage();
+    await deleteRig(garage.id, params.rigId);
+    throw redirect('/');
+  }
+  const bench = await benchOf(params.rigId);
+  const read = await rigFromRequest(request, bench.rig);
+  if (!read.ok) return data({ problems: read.problems, saved: false }, { status: 400 });
+  await updateRig(read.garageId, params.rigId, read.rig, read.stored);
+  return { problems: [], saved: true };
+}
+
+export default function RigRoute({ loaderData, actionData }: Route.ComponentProps) {
+  const { rig, profile, rigId } = useBench();
+  return (
+    <>
+      <div className="flex flex-wrap items-baseline justify-between gap-3 px-5 pt-6">
+        <h1 className="text-3xl">What this model is</h1>
+        <p className="flex gap-4">
+          <a className="underline underline-offset-4" href={`/rigs/${rigId}/rig.json`} download>
+            Export this rig
+          </a>
+          <DeleteRig name={rig.name} />
+        </p>
+      </div>
+      <p className="px-5 pt-2" role="status">
+        {actionData?.saved && <span className="font-bold text-ok">Saved.</span>}
+      </p>
+      <RigFormView
+        rig={rig}
+        profiles={loaderData.profiles}
+        profileKey={profile.id}
+        problems={actionData?.problems ?? []}
+        submitLabel="Save"
+      />
+    </>
+  );
+}
+
+function DeleteRig({ name }: { name: string }) {
+  return (
+    <AlertDialog.Root>
+      <AlertDialog.Trigger className="underline underline-offset-4">Delete</AlertDialog.Trigger>
+      <AlertDialog.Portal>
+        <AlertDialog.Overlay className="fixed inset-0 z-20 bg-ink/40" />
+        <AlertDialog.Content className="fixed top-1/3 left-1/2 z-30 w-[min(28rem,90vw)] -translate-x-1/2 rounded-sm border border-ink bg-sheet p-6">
+          <AlertDialog.Title className="text-2xl">Delete “{name}”?</AlertDialog.Title>
+          <AlertDialog.Description className="mt-2">
+            Its sheets, calibrations and draft go with it, and cannot be brought back. Export what you want to
+            keep first.
+          </AlertDialog.Description>
+          <Form method="delete" className="mt-5 flex gap-3">
+            <AlertDialog.Cancel asChild>
+              <Button>Keep it</Button>
+            </AlertDialog.Cancel>
+            <Button type="submit" className="text-hazard">
+              Delete
+            </Button>
+          </Form>
+        </AlertDialog.Content>
+      </AlertDialog.Portal>
+    </AlertDialog.Root>
+  );
+}

@@ -1,0 +1,160 @@
+import { changesOf } from '#core/sheet/draft';
+import { EVIDENCE, isVerified } from '#core/sheet/evidence';
+import type { Sheet } from '#core/sheet/sheet';
+import { LARGEST_DOCUMENT_BYTES, readDocument } from '#formats/document';
+import { importSheet, listSheets } from '#server/repositories/sheets';
+import { data, Link } from 'react-router';
+import { Button } from '../../ui/Button';
+import { FilePicker } from '../../ui/FilePicker';
+import { EscMark } from '../../ui/marks';
+import { Problems } from '../../ui/Problems';
+import { useBench } from '../bench/BenchContext';
+import { benchOf } from '../bench/benchData.server';
+import type { Route } from './+types/route';
+
+export async function loader({ params }: Route.LoaderArgs) {
+  const { rigId } = await benchOf(params.rigId);
+  return { sheets: await listSheets(rigId) };
+}
+
+export async function action({ params, request }: Route.ActionArgs) {
+  const { rigId, profile } = await benchOf(params.rigId);
+  const form = await request.formData();
+  const file = form.get('file');
+  if (!(file instanceof File) || file.size === 0) return refused('Choose a file first.');
+  if (file.size > LARGEST_DOCUMENT_BYTES) return refused(`“${file.name}” is larger than any sheet.`);
+  const read = readDocument(await file.text());
+  if (!read.ok) return data({ problems: read.problems, sentence: '' }, { status: 400 });
+  if (read.value.format !== 'live-tune/sheet')
+    return refused('This file is no sheet. Rigs and ESC profiles are imported under All rigs.');
+  const { format: _format, version: _version, ...sheet } = read.value;
+  if (sheet.profileId !== profile.id) {
+    return refused(
+      `This sheet is for “${sheet.profileName}”; this rig has a “${profile.name}”. Stop numbers mean something else there.`,
+    );
+  }
+  const { outcome, number } = await importSheet(rigId, sheet);
+  const sentences = {
+    added: `Imported as sheet ${number}.`,
+    equal: `You already have it: sheet ${number} is equal to the file.`,
+    differs: `Sheet ${number} is the same sheet, but the file says something else. Sheets are never overwritten.`,
+  };
+  return { problems: [], sentence: sentences[outcome] };
+}
+
+const refused = (sentence: string) =>
+  data({ problems: [{ path: '', sentence }], sentence: '' }, { status: 400 });
+
+/** Sheets: what was loaded, when, and on what evidence. */
+export default function SheetsRoute({ loaderData, actionData }: Route.ComponentProps) {
+  const { rigId } = useBench();
+  const { sheets } = loaderData;
+  return (
+    <div className="max-w-4xl px-5 py-6">
+      <h1 className="text-3xl">Sheets</h1>
+      {sheets.length === 0 && (
+        <p className="mt-3 text-lg">
+          None yet. A sheet is kept when a load has been counted back.{' '}
+          <Link to={`/rigs/${rigId}/tune`} className="underline">
+            Go to Tune
+          </Link>{' '}
+          and move something.
+        </p>
+      )}
+      {sheets.map(({ number, origin, sheet }, index) => (
+        <article key={sheet.id} className="mt-5 border-t border-ink pt-3" aria-labelledby={`sheet-${number}`}>
+          <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+            <h2 id={`sheet-${number}`} className="text-2xl">
+              Sheet {number}
+            </h2>
+            <p className="text-muted">
+              {origin === 'imported' ? 'imported; ' : ''}kept <SheetTime iso={sheet.keptAt} /> ·{' '}
+              {sheet.rigName} · {sheet.profileName}, revision {sheet.profileRevision}
+            </p>
+            <p className="ml-auto flex gap-4">
+              <TakeAsDraft sheet={sheet} />
+              <a
+                className="underline underline-offset-4"
+                href={`/rigs/${rigId}/sheets/${number}.json`}
+                download
+              >
+                Export<span className="sr-only"> sheet {number}</span>
+              </a>
+            </p>
+          </div>
+          <details open={index === 0}>
+            <summary className="min-h-9 cursor-pointer py-1 text-muted">
+              {sheet.values.length} values, {sheet.changedItemIds.length} changed by this load
+            </summary>
+            <SheetTable sheet={sheet} />
+          </details>
+        </article>
+      ))}
+      <section className="mt-10 border-t border-rule pt-4" aria-label="Import">
+        <FilePicker label="Import a sheet" />
+        <div className="mt-3" aria-live="polite">
+          {actionData?.sentence && <p className="font-bold text-ok">{actionData.sentence}</p>}
+          {actionData && <Problems problems={actionData.problems} title="Nothing was imported." />}
+        </div>
+      </section>
+    </div>
+  );
+}
+
+function SheetTable({ sheet }: { sheet: Sheet }) {
+  const changed = new Set(sheet.changedItemIds);
+  return (
+    <div className="overflow-x-auto">
+      <table className="w-full max-w-2xl text-left">
+        <thead className="text-sm text-muted">
+          <tr>
+            <th className="py-1 pr-3 font-normal">item</th>
+            <th className="py-1 pr-3 font-normal">name</th>
+            <th className="py-1 pr-3 font-normal">stop</th>
+            <th className="py-1 font-normal">known by</th>
+          </tr>
+        </thead>
+        <tbody>
+          {sheet.values.map((value) => (
+            <tr key={value.itemId} className="border-t border-rule">
+              <td className="py-1 pr-3">{value.itemNumber}</td>
+              <td className={`py-1 pr-3 ${changed.has(value.itemId) ? 'font-bold' : ''}`}>
+                {value.itemLabel}
+                {changed.has(value.itemId) && <span className="text-muted"> · changed</span>}
+              </td>
+              <td className="py-1 pr-3">
+                {value.stopLabel === null ? 'unknown' : `${value.stopLabel} (stop ${value.stopNumber ?? ''})`}
+              </td>
+              <td className="flex items-center gap-2 py-1">
+                <EscMark verified={isVerified(value.basis)} className="size-3" />
+                {EVIDENCE[value.basis]}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** Written by hand from the ISO form, the same on server and page whatever their time zones: times are UTC. */
+function SheetTime({ iso }: { iso: string }) {
+  return <time dateTime={iso}>{`${iso.slice(0, 10)} ${iso.slice(11, 16)} UTC`}</time>;
+}
+
+function TakeAsDraft({ sheet }: { sheet: Sheet }) {
+  const { profile, holdings, moveAll } = useBench();
+  const stops = Object.fromEntries(
+    sheet.values.flatMap(({ itemId, stopId }) => {
+      const real = profile.items.find((item) => item.id === itemId)?.stops.some((stop) => stop.id === stopId);
+      return stopId !== null && real ? [[itemId, stopId] as const] : [];
+    }),
+  );
+  const count = changesOf(profile, holdings, { stops }).length;
+  if (count === 0) return <span className="text-muted">as on the ESC</span>;
+  return (
+    <Button look="quiet" className="min-h-0 py-0" onClick={() => moveAll(stops)}>
+      Take as draft ({count} differ)
+    </Button>
+  );
+}

@@ -1,0 +1,72 @@
+import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
+import type { DrillPair } from '../../workers/drills.worker';
+
+const TICK = { fill: 'var(--muted)', fontSize: 13 };
+
+/** The trace of a drill: on the ESC dashed, draft solid. Loaded only when it is needed. */
+export default function DrillChart({ now, draft }: DrillPair) {
+  const { xLabel, yLabel, mark } = draft;
+  const highest = Math.max(...now.points.map((p) => p.y), ...draft.points.map((p) => p.y));
+  // A mark far above the curves would flatten them; it is said in the numbers anyway.
+  const showMark = mark !== undefined && mark.y < highest * 1.6;
+  const top = roundUp(Math.max(highest, showMark ? mark.y * 1.1 : 0, 1));
+  return (
+    <figure className="m-0">
+      <figcaption className="text-sm text-muted">
+        {yLabel}, over {xLabel}
+      </figcaption>
+      <ResponsiveContainer width="100%" height={232}>
+        <LineChart margin={{ top: 8, right: 12, bottom: 0, left: -14 }} accessibilityLayer={false}>
+          <CartesianGrid vertical={false} stroke="var(--rule)" />
+          <XAxis
+            dataKey="x"
+            type="number"
+            domain={['dataMin', 'dataMax']}
+            tick={TICK}
+            tickFormatter={(x: number) => String(Math.round(x * 10) / 10)}
+            tickCount={6}
+            stroke="var(--muted)"
+          />
+          <YAxis domain={[0, top]} tick={TICK} tickCount={5} stroke="var(--rule)" width={56} />
+          {showMark && (
+            <ReferenceLine
+              y={mark.y}
+              stroke="var(--caution)"
+              strokeDasharray="2 4"
+              label={{
+                value: mark.label,
+                position: 'insideBottomLeft',
+                fill: 'var(--caution)',
+                fontSize: 13,
+              }}
+            />
+          )}
+          <Line
+            data={now.points}
+            dataKey="y"
+            stroke="var(--ink)"
+            strokeWidth={2}
+            strokeDasharray="6 5"
+            dot={false}
+            isAnimationActive={false}
+          />
+          <Line
+            data={draft.points}
+            dataKey="y"
+            stroke="var(--draft)"
+            strokeWidth={3}
+            dot={false}
+            isAnimationActive={false}
+          />
+        </LineChart>
+      </ResponsiveContainer>
+    </figure>
+  );
+}
+
+/** The next of 1, 2, 3, 4, 5, 8 times a power of ten: ticks at round numbers. */
+function roundUp(value: number): number {
+  const power = 10 ** Math.floor(Math.log10(value));
+  const step = [1, 2, 3, 4, 5, 8, 10].find((s) => s * power >= value) ?? 10;
+  return step * power;
+}

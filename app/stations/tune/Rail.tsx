@@ -1,0 +1,227 @@
+import type { Advice } from '#core/advice/bands';
+import { stopById, type ProfileItem, type Stop } from '#core/esc/profile';
+import { comparableNumber, describeValue } from '#core/settings/value';
+import { VOCABULARY } from '#core/settings/vocabulary';
+import { isVerified, type Holding } from '#core/sheet/evidence';
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { Button } from '../../ui/Button';
+
+interface Props {
+  item: ProfileItem;
+  cells: number;
+  /** What the ESC is believed to hold. */
+  holding: Holding | undefined;
+  draftStopId: string;
+  advice: Advice | undefined;
+  onMove: (stopId: string) => void;
+  /** Why the setting does nothing here, if so. */
+  inactive: string | undefined;
+}
+
+/**
+ * One setting on its real stops: disc for what is on the ESC, lozenge for the draft, bracket for the advice.
+ * Arrows step, Home and End go to the ends, A takes the advice, Backspace puts it back, Enter shows the reason.
+ */
+export function Rail({ item, cells, holding, draftStopId, advice, onMove, inactive }: Props) {
+  const setting = VOCABULARY[item.setting];
+  const stops = inOrder(item, cells);
+  const [reasonOpen, setReasonOpen] = useState(false);
+  const track = useRef<HTMLDivElement>(null);
+
+  const place = (stopId: string): number => stops.findIndex((stop) => stop.id === stopId);
+  const at = place(draftStopId);
+  const draft = stopById(item, draftStopId);
+  const onEsc = holding?.stopId ? stopById(item, holding.stopId) : undefined;
+  const differs = draft.id !== onEsc?.id;
+  const share = (index: number): string => `${(index / (stops.length - 1)) * 100}%`;
+  const go = (index: number): void => onMove(stops[Math.max(0, Math.min(stops.length - 1, index))]!.id);
+
+  const onKeyDown = (event: KeyboardEvent): void => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const act = KEYS[event.key];
+    if (!act) return;
+    event.preventDefault();
+    act({
+      go,
+      at,
+      last: stops.length - 1,
+      advised: advice && (() => onMove(advice.stopId)),
+      back: onEsc && (() => onMove(onEsc.id)),
+      reason: () => setReasonOpen((open) => !open),
+    });
+  };
+  const onPointer = (event: PointerEvent): void => {
+    const box = track.current!.getBoundingClientRect();
+    const nearest = Math.round(((event.clientX - box.left) / box.width) * (stops.length - 1));
+    if (nearest !== at) go(nearest);
+  };
+
+  const advised = advice?.stopIds.map(place) ?? [];
+  const words = `${draft.label}${draft.label === describeValue(setting, draft.value) ? '' : `, ${meaning(draft, setting)}`}${differs ? `; on the ESC ${onEsc?.label ?? 'unknown'}` : ', as on the ESC'}`;
+
+  return (
+    <li className={`border-t border-rule py-3 ${inactive ? 'opacity-75' : ''}`}>
+      <div className="grid items-start gap-x-5 gap-y-2 sm:grid-cols-[9.5rem_1fr_8rem]">
+        <div>
+          <h3 className="font-sans leading-tight" id={`rail-${item.id}`}>
+            {setting.name}
+          </h3>
+          <p className="text-sm text-muted">
+            item {item.number} “{item.label}”
+          </p>
+        </div>
+        <div className="order-last px-2 sm:order-none">
+          <div
+            ref={track}
+            role="slider"
+            tabIndex={0}
+            aria-labelledby={`rail-${item.id}`}
+            aria-valuemin={0}
+            aria-valuemax={stops.length - 1}
+            aria-valuenow={at}
+            aria-valuetext={words}
+            onKeyDown={onKeyDown}
+            onPointerDown={(event) => {
+              event.currentTarget.setPointerCapture(event.pointerId);
+              onPointer(event);
+            }}
+            onPointerMove={(event) => event.buttons === 1 && onPointer(event)}
+            className="relative h-11 cursor-pointer touch-pan-y"
+          >
+            <span className="absolute inset-x-0 top-5 h-0.5 bg-ink" />
+            {stops.map((stop, index) => (
+              <span
+                key={stop.id}
+                className="absolute top-3.5 h-3.5 w-0.5 -translate-x-1/2 bg-ink"
+                style={{ left: share(index) }}
+              />
+            ))}
+            {advised.length > 0 && (
+              <span
+                className="absolute top-8 h-2 min-w-2 border-x-[3px] border-b-[3px] border-advised"
+                style={{
+                  left: `calc(${share(Math.min(...advised))} - 4px)`,
+                  width: `calc(${share(Math.max(...advised) - Math.min(...advised))} + 8px)`,
+                }}
+              />
+            )}
+            {onEsc && differs && (
+              <span
+                className="absolute top-[1.1875rem] h-1 bg-draft"
+                style={{
+                  left: share(Math.min(at, place(onEsc.id))),
+                  width: share(Math.abs(at - place(onEsc.id))),
+                }}
+              />
+            )}
+            <svg
+              viewBox="0 0 26 26"
+              className="absolute top-2 size-6.5 -translate-x-1/2"
+              style={{ left: share(at) }}
+              aria-hidden="true"
+            >
+              <path d="M13 2L24 13 13 24 2 13z" className="fill-sheet stroke-draft" strokeWidth="2.5" />
+            </svg>
+            {onEsc && (
+              <span
+                className={`absolute top-[0.8125rem] size-4 -translate-x-1/2 rounded-full border-2 border-ink ${isVerified(holding!.basis) ? 'bg-ink' : 'bg-sheet'}`}
+                style={{ left: share(place(onEsc.id)) }}
+              />
+            )}
+          </div>
+          {setting.choices ? (
+            <p className="flex justify-between gap-2 text-sm text-muted">
+              <span>◂ {stops[0]!.label}</span>
+              <span className="text-right">{stops.at(-1)!.label} ▸</span>
+            </p>
+          ) : (
+            <p className="flex justify-between gap-2 text-sm text-muted">
+              <span>◂ {setting.lower}</span>
+              <span className="text-right">{setting.higher} ▸</span>
+            </p>
+          )}
+        </div>
+        <div className="sm:text-right">
+          <p className={`font-display text-xl leading-tight font-bold ${differs ? 'text-draft' : ''}`}>
+            {draft.label}
+          </p>
+          {draft.basis === 'assumed' && (
+            <p className="text-sm text-caution">assumed {describeValue(setting, draft.value)}</p>
+          )}
+          <p className="text-sm text-muted">
+            {differs ? `on the ESC: ${onEsc?.label ?? 'unknown'}` : 'as on the ESC'}
+          </p>
+        </div>
+      </div>
+      <div className="flex flex-wrap items-center gap-x-4 text-sm sm:pl-42">
+        {advice && (
+          <>
+            <button
+              type="button"
+              className="min-h-8 text-advised underline underline-offset-4"
+              aria-expanded={reasonOpen}
+              onClick={() => setReasonOpen(!reasonOpen)}
+            >
+              advised: {labels(item, advice.stopIds)}
+            </button>
+            {!advice.stopIds.includes(draftStopId) && (
+              <Button look="quiet" className="min-h-8 text-sm" onClick={() => onMove(advice.stopId)}>
+                take {stopById(item, advice.stopId).label}
+              </Button>
+            )}
+          </>
+        )}
+        {differs && onEsc && (
+          <Button look="quiet" className="min-h-8 text-sm" onClick={() => onMove(onEsc.id)}>
+            put back
+          </Button>
+        )}
+        {inactive && <span className="text-muted">{inactive}</span>}
+      </div>
+      {reasonOpen && (
+        <p className="mt-1 max-w-xl sm:pl-42">
+          {setting.summary} {advice?.reason}
+          {!setting.inDrills && ' The drills do not use it yet; it is loaded and recorded.'}
+        </p>
+      )}
+    </li>
+  );
+}
+
+interface KeyContext {
+  go: (index: number) => void;
+  at: number;
+  last: number;
+  advised: (() => void) | undefined;
+  back: (() => void) | undefined;
+  reason: () => void;
+}
+
+const stepUp = ({ go, at }: KeyContext): void => go(at + 1);
+const stepDown = ({ go, at }: KeyContext): void => go(at - 1);
+
+const KEYS: Readonly<Record<string, (context: KeyContext) => void>> = {
+  ArrowRight: stepUp,
+  ArrowUp: stepUp,
+  ArrowLeft: stepDown,
+  ArrowDown: stepDown,
+  Home: ({ go }) => go(0),
+  End: ({ go, last }) => go(last),
+  a: ({ advised }) => advised?.(),
+  Backspace: ({ back }) => back?.(),
+  Enter: ({ reason }) => reason(),
+};
+
+/** Stops with the lowest vocabulary value first, so that left always does what the left word says. Choices keep the ESC's order. */
+function inOrder(item: ProfileItem, cells: number): Stop[] {
+  const number = (stop: Stop): number => comparableNumber(stop.value, cells) ?? 0;
+  return VOCABULARY[item.setting].choices ? item.stops : item.stops.toSorted((a, b) => number(a) - number(b));
+}
+
+const meaning = (stop: Stop, setting: (typeof VOCABULARY)[keyof typeof VOCABULARY]): string =>
+  `${stop.basis === 'assumed' ? 'assumed ' : ''}${describeValue(setting, stop.value)}`;
+
+function labels(item: ProfileItem, stopIds: string[]): string {
+  const names = stopIds.map((id) => stopById(item, id).label);
+  return names.length > 2 ? `${names[0]!} to ${names.at(-1)!}` : names.join(' or ');
+}

@@ -1,0 +1,144 @@
+import { adviceFor } from '#core/advice/bands';
+import { inactiveReason } from '#core/advice/inactive';
+import { stopById, itemById, type ProfileItem } from '#core/esc/profile';
+import { MOMENTS, VOCABULARY, type MomentId } from '#core/settings/vocabulary';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { Button } from '../../ui/Button';
+import { AdvisedMark, DraftMark, EscMark } from '../../ui/marks';
+import { useBench } from '../bench/BenchContext';
+import { DrillPanel } from './DrillPanel';
+import { DriveLine } from './DriveLine';
+import { Rail } from './Rail';
+import { VerdictList } from './VerdictList';
+
+/** Tune: every setting at the moment it is felt, and what a move does to the drive. */
+export default function TuneRoute() {
+  const { profile, changes, verdicts } = useBench();
+  const groups = groupByMoment(profile.items);
+  const [current, setCurrent] = useState<MomentId>(groups[0]![0]);
+  const changedIn = (moment: MomentId): number =>
+    changes.filter((change) => VOCABULARY[itemById(profile, change.itemId).setting].moment === moment).length;
+  return (
+    <div className="flex flex-1 flex-col">
+      <div className="grid flex-1 lg:grid-cols-[minmax(0,1fr)_29.5rem]">
+        <div className="min-w-0 px-5 pt-4 pb-8">
+          <h1 className="sr-only">Tune</h1>
+          <DriveLine
+            moments={groups.map(([moment]) => moment)}
+            changedIn={changedIn}
+            current={current}
+            onGo={setCurrent}
+          />
+          <Legend />
+          {groups.map(([moment, items]) => (
+            <section
+              key={moment}
+              id={`moment-${moment}`}
+              aria-labelledby={`title-${moment}`}
+              className="scroll-mt-4 pt-5"
+              onFocus={() => setCurrent(moment)}
+            >
+              <h2 id={`title-${moment}`} className={`pb-1 text-xl ${moment === current ? 'text-draft' : ''}`}>
+                {MOMENTS[moment]}
+              </h2>
+              <ul>
+                {items.map((item) => (
+                  <ItemRail key={item.id} item={item} />
+                ))}
+              </ul>
+            </section>
+          ))}
+        </div>
+        <aside aria-label="What it does" className="border-rule bg-sheet px-5 py-4 lg:border-l">
+          <div className="grid gap-4 lg:sticky lg:top-4 lg:max-h-[calc(100dvh-7rem)] lg:overflow-y-auto">
+            <DrillPanel />
+            <VerdictList verdicts={verdicts} />
+          </div>
+        </aside>
+      </div>
+      <ChangeBar />
+    </div>
+  );
+}
+
+function ItemRail({ item }: { item: ProfileItem }) {
+  const { rig, profile, holdings, drafted, move } = useBench();
+  return (
+    <Rail
+      item={item}
+      cells={rig.pack.cells}
+      holding={holdings[item.id]}
+      draftStopId={drafted[item.id]!}
+      advice={adviceFor(rig, profile, item)}
+      inactive={inactiveReason(profile, drafted, item.setting)}
+      onMove={(stopId) => move(item.id, stopId)}
+    />
+  );
+}
+
+function Legend() {
+  return (
+    <p className="mt-2 flex flex-wrap items-center gap-x-5 gap-y-1 text-sm text-muted">
+      <span className="flex items-center gap-1.5">
+        <EscMark verified /> on the ESC, verified
+      </span>
+      <span className="flex items-center gap-1.5">
+        <EscMark verified={false} /> believed only
+      </span>
+      <span className="flex items-center gap-1.5">
+        <DraftMark /> draft
+      </span>
+      <span className="flex items-center gap-1.5">
+        <AdvisedMark /> advised
+      </span>
+    </p>
+  );
+}
+
+const CHIPS_SHOWN = 3;
+
+/** What differs, and the way to load it. */
+function ChangeBar() {
+  const { profile, changes, rigId, stations } = useBench();
+  const more = changes.length - CHIPS_SHOWN;
+  return (
+    <div className="sticky bottom-16 z-5 flex flex-wrap items-center gap-3 border-t border-ink bg-film px-5 py-2.5 md:bottom-0">
+      {changes.length === 0 && (
+        <p className="text-muted">Nothing differs from what is on the ESC. Move a lozenge.</p>
+      )}
+      {changes.slice(0, CHIPS_SHOWN).map(({ itemId, fromStopId, toStopId }) => {
+        const item = itemById(profile, itemId);
+        return (
+          <span
+            key={itemId}
+            className="hidden rounded-full border border-draft px-3 py-1 text-sm font-bold text-draft md:inline"
+          >
+            {VOCABULARY[item.setting].name} {fromStopId ? stopById(item, fromStopId).label : 'unknown'} →{' '}
+            {stopById(item, toStopId).label}
+          </span>
+        );
+      })}
+      {more > 0 && <span className="hidden text-sm text-muted md:inline">and {more} more</span>}
+      {changes.length > 0 && (
+        <Button look="main" asChild className="ml-auto">
+          <Link to={`/rigs/${rigId}/load`}>
+            {stations.load.state === 'blocked'
+              ? 'Load: a hazard is open'
+              : `Load ${changes.length} ${changes.length === 1 ? 'change' : 'changes'}`}
+          </Link>
+        </Button>
+      )}
+    </div>
+  );
+}
+
+function groupByMoment(items: ProfileItem[]): [MomentId, ProfileItem[]][] {
+  const moments = Object.keys(MOMENTS) as MomentId[];
+  return moments
+    .map((moment): [MomentId, ProfileItem[]] => [
+      moment,
+      items.filter((item) => VOCABULARY[item.setting].moment === moment),
+    ])
+    .filter(([, found]) => found.length > 0);
+}

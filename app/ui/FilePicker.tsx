@@ -1,0 +1,25 @@
+import { Form, useNavigation } from 'react-router';
+import { Button } from './Button';
+
+/** Chooses a JSON file and sends it to the action of this page. Works before the page is hydrated, too. */
+export function FilePicker({ label }: { label: string }) {
+  const sending = useNavigation().formData?.get('intent') === 'import';
+  return (
+    <Form method="post" encType="multipart/form-data" className="flex flex-wrap items-center gap-3">
+      <input type="hidden" name="intent" value="import" />
+      <label className="flex flex-wrap items-center gap-3">
+        <span>{label}</span>
+        <input
+          type="file"
+          name="file"
+          accept=".json,application/json"
+          required
+          className="max-w-full rounded-sm border border-rule bg-sheet p-2 file:mr-3 file:border-0 file:bg-transparent file:font-bold"
+        />
+      </label>
+      <Button type="submit" disabled={sending}>
+        {sending ? 'Reading …' : 'Import'}
+      </Button>
+    </Form>
+  );
+}

@@ -1,0 +1,39 @@
+/** The shapes of the three values. Each differs in outline, not only in colour. */
+
+interface MarkProps {
+  className?: string;
+}
+
+/** On the ESC: a filled disc when verified, a ring when only believed. */
+export function EscMark({ verified, className = 'size-3.5' }: MarkProps & { verified: boolean }) {
+  return (
+    <svg viewBox="0 0 14 14" className={className} aria-hidden="true">
+      <circle
+        cx="7"
+        cy="7"
+        r="5.5"
+        className={verified ? 'fill-ink' : 'fill-film'}
+        stroke="var(--ink)"
+        strokeWidth="2"
+      />
+    </svg>
+  );
+}
+
+/** Draft: an outlined lozenge. */
+export function DraftMark({ className = 'size-4' }: MarkProps) {
+  return (
+    <svg viewBox="0 0 16 16" className={className} aria-hidden="true">
+      <path d="M8 1.5L14.5 8 8 14.5 1.5 8z" className="fill-sheet stroke-draft" strokeWidth="2" />
+    </svg>
+  );
+}
+
+/** Advised: a bracket that opens upward. */
+export function AdvisedMark({ className = 'h-3 w-5' }: MarkProps) {
+  return (
+    <svg viewBox="0 0 20 12" className={className} aria-hidden="true">
+      <path d="M2 2v7h16V2" className="stroke-advised" fill="none" strokeWidth="2.5" />
+    </svg>
+  );
+}

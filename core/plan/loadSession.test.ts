@@ -1,0 +1,56 @@
+import { describe, expect, it } from 'vitest';
+import { factoryStops } from '../esc/profile';
+import { smallProfile } from '../esc/smallProfile.fixture';
+import { afterCounted, afterStored, beginLoad, legsLeft, type LoadSession } from './loadSession';
+
+const profile = smallProfile();
+const held = factoryStops(profile);
+const begin = (target: Record<string, string>): LoadSession => beginLoad(held, { ...held, ...target }, []);
+const left = (session: LoadSession): string[] =>
+  legsLeft(profile, session).map((leg) => `${leg.purpose} ${leg.itemId} ${leg.stopId}`);
+
+describe('a load', () => {
+  it('stores everything, then counts everything back', () => {
+    let session = begin({ bite: 'bite-4', way: 'way-2' });
+    expect(left(session)).toEqual([
+      'store way way-2',
+      'store bite bite-4',
+      'show way way-2',
+      'show bite bite-4',
+    ]);
+    session = afterStored(session, [{ itemId: 'way', stopId: 'way-2' }]).session;
+    session = afterStored(session, [{ itemId: 'bite', stopId: 'bite-4' }]).session;
+    expect(left(session)).toEqual(['show way way-2', 'show bite bite-4']);
+    session = afterCounted(profile, session, 'way', 2)!.session;
+    session = afterCounted(profile, session, 'bite', 4)!.session;
+    expect(left(session)).toEqual([]);
+  });
+
+  it('puts right a value that went to the wrong item, and counts both', () => {
+    const { session, findings } = afterStored(begin({ bite: 'bite-4' }), [
+      { itemId: 'floor', stopId: 'floor-3' },
+    ]);
+    expect(findings).toEqual([{ itemId: 'floor', stopId: 'floor-3', basis: 'seenStored' }]);
+    expect(left(session)).toEqual([
+      'store bite bite-4',
+      'store floor floor-2',
+      'show bite bite-4',
+      'show floor floor-2',
+    ]);
+  });
+
+  it('stores again what was counted wrong', () => {
+    const stored = afterStored(begin({ bite: 'bite-4' }), [{ itemId: 'bite', stopId: 'bite-4' }]).session;
+    const { session, finding } = afterCounted(profile, stored, 'bite', 3)!;
+    expect(finding).toEqual({ itemId: 'bite', stopId: 'bite-3', basis: 'countedBack' });
+    expect(left(session)).toEqual(['store bite bite-4', 'show bite bite-4']);
+  });
+
+  it('takes no count that the item cannot flash', () => {
+    expect(afterCounted(profile, begin({ bite: 'bite-4' }), 'bite', 9)).toBeUndefined();
+  });
+
+  it('counts back what an interrupted load had only stored', () => {
+    expect(left(beginLoad(held, held, ['bite']))).toEqual(['show bite bite-2']);
+  });
+});

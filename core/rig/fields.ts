@@ -1,0 +1,186 @@
+/**
+ * Every number of a rig that a person can state: its bounds in SI, the unit that the trade writes it in, and
+ * why it is asked. The form, the open format and their messages all read this table.
+ */
+import type { Quantity } from '../units/provenance';
+import type { Motor, Pack, Rig, Vehicle } from './rig';
+
+type KeysOf<T, V> = { [K in keyof T]: T[K] extends V ? K & string : never }[keyof T];
+export type QuantityPath =
+  | `vehicle.${KeysOf<Vehicle, Quantity>}`
+  | `motor.${KeysOf<Motor, Quantity>}`
+  | `pack.${KeysOf<Pack, Quantity>}`;
+
+export interface RigField {
+  path: QuantityPath;
+  label: string;
+  /** As the trade writes it; '' where it has none. */
+  unit: string;
+  /** How many of that unit make one of SI. */
+  perSi: number;
+  /** Bounds in SI: wide enough for anything held in the hands, narrow enough to catch a wrong unit. */
+  least: number;
+  most: number;
+  decimals: number;
+  why: string;
+  /** Rarely known; shown only when asked for. */
+  advanced: boolean;
+}
+
+type Bounds = readonly [least: number, most: number];
+
+const field = (
+  path: QuantityPath,
+  label: string,
+  unit: readonly [name: string, perSi: number, decimals: number],
+  [least, most]: Bounds,
+  why: string,
+  advanced = false,
+): RigField => ({
+  path,
+  label,
+  unit: unit[0],
+  perSi: unit[1],
+  decimals: unit[2],
+  least,
+  most,
+  why,
+  advanced,
+});
+
+export const RIG_FIELDS: readonly RigField[] = [
+  field(
+    'vehicle.massKg',
+    'Mass, ready to drive',
+    ['g', 1000, 0],
+    [0.05, 60],
+    'Decides how hard it leaps and how long it takes to stop.',
+  ),
+  field(
+    'vehicle.wheelDiameterM',
+    'Wheel diameter',
+    ['mm', 1000, 1],
+    [0.01, 0.5],
+    'With the gearing it turns motor speed into road speed.',
+  ),
+  field(
+    'vehicle.finalDrive',
+    'Final drive',
+    [': 1', 1, 3],
+    [0.5, 200],
+    'Motor turns for one turn of the wheel: spur ÷ pinion × internal ratio.',
+  ),
+  field(
+    'vehicle.grip',
+    'Grip of tyre on ground',
+    ['', 1, 2],
+    [0.05, 3],
+    'About 0.3 on loose sand, 0.6 on hard dirt, 1 on tarmac. Wheels spin or slide above it.',
+  ),
+  field(
+    'vehicle.rollingResistance',
+    'Rolling resistance',
+    ['', 1, 3],
+    [0.001, 0.5],
+    'About 0.02 on tarmac, 0.06 on dirt, 0.15 on loose ground.',
+    true,
+  ),
+  field(
+    'vehicle.dragAreaM2',
+    'Air drag area',
+    ['m²', 1, 3],
+    [0, 1],
+    'Frontal area times its coefficient; matters above 30 km/h.',
+    true,
+  ),
+  field(
+    'vehicle.wheelInertiaKgM2',
+    'Inertia of all wheels',
+    ['kg·cm²', 10000, 2],
+    [0, 1],
+    'Heavy wheels take part of the punch.',
+    true,
+  ),
+  field(
+    'vehicle.drivenWeightShare',
+    'Weight on driven wheels',
+    ['%', 100, 0],
+    [0.1, 1],
+    '100 for four-wheel drive.',
+    true,
+  ),
+  field(
+    'vehicle.drivelineEfficiency',
+    'Driveline efficiency',
+    ['%', 100, 0],
+    [0.2, 1],
+    'What the gears let through.',
+    true,
+  ),
+  field('motor.kvRpmPerVolt', 'Motor kV', ['rpm/V', 1, 0], [50, 20000], 'On its label. Speed for each volt.'),
+  field(
+    'motor.resistanceOhm',
+    'Motor resistance',
+    ['mΩ', 1000, 2],
+    [0.0005, 2],
+    'Phase to phase, from its data sheet. Limits current and braking.',
+  ),
+  field(
+    'motor.noLoadCurrentA',
+    'No-load current',
+    ['A', 1, 2],
+    [0, 50],
+    'What it draws running free; its own friction.',
+  ),
+  field(
+    'motor.polePairs',
+    'Pole pairs',
+    ['', 1, 0],
+    [1, 30],
+    'Half the number of magnets: two for most four-pole motors.',
+  ),
+  field(
+    'motor.inductanceH',
+    'Motor inductance',
+    ['µH', 1e6, 2],
+    [1e-7, 1e-2],
+    'Decides how brake strength and frequency work together.',
+    true,
+  ),
+  field(
+    'motor.rotorInertiaKgM2',
+    'Rotor inertia',
+    ['g·cm²', 1e7, 1],
+    [0, 0.01],
+    'Felt through the square of the gearing.',
+    true,
+  ),
+  field('pack.capacityAh', 'Pack capacity', ['mAh', 1000, 0], [0.05, 100], 'On its label.'),
+  field(
+    'pack.cellResistanceOhm',
+    'Resistance of a cell',
+    ['mΩ', 1000, 2],
+    [0.00005, 1],
+    'From the charger. Decides how far the voltage sags.',
+  ),
+  field('pack.leadResistanceOhm', 'Wires and plugs', ['mΩ', 1000, 1], [0, 1], 'Both ways together.', true),
+];
+
+/** The table's entry for a path. @throws {Error} on a path that is not in it */
+export function rigField(path: QuantityPath): RigField {
+  const found = RIG_FIELDS.find((f) => f.path === path);
+  if (!found) throw new Error(`no rig field '${path}'`);
+  return found;
+}
+
+/** The number of a rig at a path. */
+export function quantityAt(rig: Rig, path: QuantityPath): Quantity {
+  const [part, key] = path.split('.') as ['vehicle' | 'motor' | 'pack', string];
+  return (rig[part] as unknown as Record<string, Quantity>)[key]!;
+}
+
+/** A copy of a rig with one number replaced. */
+export function withQuantity(rig: Rig, path: QuantityPath, quantity: Quantity): Rig {
+  const [part, key] = path.split('.') as ['vehicle' | 'motor' | 'pack', string];
+  return { ...rig, [part]: { ...rig[part], [key]: quantity } };
+}

@@ -1,0 +1,58 @@
+import type { Problem, Result } from '#core/units/problem';
+import { readDocument } from '#formats/document';
+import { findProfileByKey, keepProfile } from './repositories/escProfiles';
+import { createRig } from './repositories/rigs';
+
+export interface Imported {
+  /** What was done, in a sentence. */
+  sentence: string;
+  /** The rig to go to, if the file was one. */
+  rigId?: string;
+}
+
+/** Takes a rig or an ESC profile from a file into a garage. Sheets belong to a rig and go there. */
+export async function importDocument(garageId: string, text: string): Promise<Result<Imported>> {
+  const read = readDocument(text);
+  if (!read.ok) return read;
+  const document = read.value;
+  switch (document.format) {
+    case 'live-tune/esc-profile': {
+      const { format: _format, version: _version, ...profile } = document;
+      const outcome = await keepProfile(garageId, profile);
+      if (outcome === 'differs') {
+        return refuse(
+          'revision',
+          `You already have revision ${profile.revision} of “${profile.name}”, and it differs from this file. Give the file the next revision number.`,
+        );
+      }
+      return done({
+        sentence:
+          outcome === 'kept'
+            ? `ESC profile “${profile.name}” is in your garage.`
+            : `You already have “${profile.name}”; the file is equal.`,
+      });
+    }
+    case 'live-tune/rig': {
+      const stored = await findProfileByKey(garageId, document.escProfileId);
+      if (!stored) {
+        return refuse(
+          'escProfileId',
+          `This rig uses the ESC profile '${document.escProfileId}', which is not in your garage. Import that profile first.`,
+        );
+      }
+      const rigId = await createRig(garageId, document.rig, stored);
+      return done({ sentence: `Rig “${document.rig.name}” is in your garage.`, rigId });
+    }
+    case 'live-tune/sheet':
+      return refuse(
+        'format',
+        'This is a sheet. Open the rig it belongs to, go to Sheets, and import it there.',
+      );
+  }
+}
+
+const done = (value: Imported): Result<Imported> => ({ ok: true, value });
+const refuse = (path: string, sentence: string): Result<Imported> => ({
+  ok: false,
+  problems: [{ path, sentence } satisfies Problem],
+});

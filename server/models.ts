@@ -1,0 +1,161 @@
+/** Sequelize models. They stay inside `server/`: what leaves the repositories is a plain record. */
+import type { EscProfile } from '#core/esc/profile';
+import type { EscMemory } from '#core/procedure/language';
+import type { Rig } from '#core/rig/rig';
+import type { Calibration } from '#core/sheet/calibration';
+import type { Draft } from '#core/sheet/draft';
+import type { EvidenceBasis } from '#core/sheet/evidence';
+import type { Sheet } from '#core/sheet/sheet';
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+} from 'sequelize';
+import { database } from './database';
+
+class Record<M extends Model> extends Model<InferAttributes<M>, InferCreationAttributes<M>> {}
+
+export class GarageModel extends Record<GarageModel> {
+  declare id: CreationOptional<string>;
+  declare name: string;
+  declare demoLoadedAt: CreationOptional<Date | null>;
+}
+
+export class EscProfileModel extends Record<EscProfileModel> {
+  declare id: CreationOptional<string>;
+  declare garageId: string;
+  declare profileKey: string;
+  declare revision: number;
+  declare name: string;
+  declare document: EscProfile;
+}
+
+export class RigModel extends Record<RigModel> {
+  declare id: CreationOptional<string>;
+  declare garageId: string;
+  declare escProfileId: string;
+  declare name: string;
+  declare document: Rig;
+  declare updatedAt: CreationOptional<Date>;
+}
+
+export class DraftModel extends Record<DraftModel> {
+  declare rigId: string;
+  declare revision: number;
+  declare document: Draft;
+  declare updatedAt: CreationOptional<Date>;
+}
+
+export class SimulatedEscModel extends Record<SimulatedEscModel> {
+  declare rigId: string;
+  declare memory: EscMemory;
+  declare updatedAt: CreationOptional<Date>;
+}
+
+export class ObservationModel extends Record<ObservationModel> {
+  declare id: CreationOptional<string>;
+  declare rigId: string;
+  declare itemKey: string;
+  declare stopKey: string | null;
+  declare basis: EvidenceBasis;
+  declare observedAt: CreationOptional<Date>;
+}
+
+export class CalibrationModel extends Record<CalibrationModel> {
+  declare id: CreationOptional<string>;
+  declare rigId: string;
+  declare document: Calibration;
+  declare keptAt: Date;
+}
+
+export class SheetModel extends Record<SheetModel> {
+  declare id: CreationOptional<string>;
+  declare rigId: string;
+  declare documentKey: string;
+  declare number: number;
+  declare origin: 'loaded' | 'imported';
+  declare document: Sheet;
+  declare keptAt: Date;
+}
+
+const { UUID, UUIDV4, TEXT, INTEGER, JSONB, DATE, NOW, BIGINT } = DataTypes;
+const id = { type: UUID, primaryKey: true, defaultValue: UUIDV4 };
+const required = <T>(type: T) => ({ type, allowNull: false });
+const moment = { type: DATE, allowNull: false, defaultValue: NOW };
+
+let ready = false;
+
+/** Ties the models to the connection. Called once, before anything is read or written. */
+export function defineModels(): void {
+  if (ready) return;
+  ready = true;
+  const options = { sequelize: database(), underscored: true, timestamps: false };
+  GarageModel.init(
+    { id, name: required(TEXT), demoLoadedAt: DATE },
+    { ...options, modelName: 'garage', tableName: 'garages' },
+  );
+  EscProfileModel.init(
+    {
+      id,
+      garageId: required(UUID),
+      profileKey: required(TEXT),
+      revision: required(INTEGER),
+      name: required(TEXT),
+      document: required(JSONB),
+    },
+    { ...options, modelName: 'escProfile', tableName: 'esc_profiles' },
+  );
+  RigModel.init(
+    {
+      id,
+      garageId: required(UUID),
+      escProfileId: required(UUID),
+      name: required(TEXT),
+      document: required(JSONB),
+      updatedAt: moment,
+    },
+    { ...options, modelName: 'rig', tableName: 'rigs' },
+  );
+  DraftModel.init(
+    {
+      rigId: { type: UUID, primaryKey: true },
+      revision: required(INTEGER),
+      document: required(JSONB),
+      updatedAt: moment,
+    },
+    { ...options, modelName: 'draft', tableName: 'drafts' },
+  );
+  SimulatedEscModel.init(
+    { rigId: { type: UUID, primaryKey: true }, memory: required(JSONB), updatedAt: moment },
+    { ...options, modelName: 'simulatedEsc', tableName: 'simulated_escs' },
+  );
+  ObservationModel.init(
+    {
+      id: { type: BIGINT, primaryKey: true, autoIncrement: true },
+      rigId: required(UUID),
+      itemKey: required(TEXT),
+      stopKey: TEXT,
+      basis: required(TEXT),
+      observedAt: moment,
+    },
+    { ...options, modelName: 'observation', tableName: 'observations' },
+  );
+  CalibrationModel.init(
+    { id, rigId: required(UUID), document: required(JSONB), keptAt: required(DATE) },
+    { ...options, modelName: 'calibration', tableName: 'calibrations' },
+  );
+  SheetModel.init(
+    {
+      id,
+      rigId: required(UUID),
+      documentKey: required(TEXT),
+      number: required(INTEGER),
+      origin: required(TEXT),
+      document: required(JSONB),
+      keptAt: required(DATE),
+    },
+    { ...options, modelName: 'sheet', tableName: 'sheets' },
+  );
+}

@@ -1,0 +1,57 @@
+import type { EscProfile } from '#core/esc/profile';
+import { EscProfileModel } from '../models';
+
+export interface StoredProfile {
+  id: string;
+  profile: EscProfile;
+}
+
+const plain = ({ id, document }: EscProfileModel): StoredProfile => ({ id, profile: document });
+
+/** The newest revision of every ESC profile of a garage, by name. */
+export async function listProfiles(garageId: string): Promise<StoredProfile[]> {
+  const rows = await EscProfileModel.findAll({
+    where: { garageId },
+    order: [
+      ['name', 'ASC'],
+      ['revision', 'DESC'],
+    ],
+  });
+  const newest = new Map<string, EscProfileModel>();
+  for (const row of rows) if (!newest.has(row.profileKey)) newest.set(row.profileKey, row);
+  return [...newest.values()].map(plain);
+}
+
+/** The newest revision of the profile with this permanent id. */
+export async function findProfileByKey(
+  garageId: string,
+  profileKey: string,
+): Promise<StoredProfile | undefined> {
+  const row = await EscProfileModel.findOne({
+    where: { garageId, profileKey },
+    order: [['revision', 'DESC']],
+  });
+  return row ? plain(row) : undefined;
+}
+
+/** Keeps a profile revision. Revisions are never edited: the same one again must be equal. */
+export async function keepProfile(
+  garageId: string,
+  profile: EscProfile,
+): Promise<'kept' | 'already there' | 'differs'> {
+  const where = { garageId, profileKey: profile.id, revision: profile.revision };
+  const known = await EscProfileModel.findOne({ where });
+  if (known) return sameJson(known.document, profile) ? 'already there' : 'differs';
+  await EscProfileModel.create({ ...where, name: profile.name, document: profile });
+  return 'kept';
+}
+
+/** Equality of JSON values whatever the order of their keys, which JSONB does not keep. */
+export function sameJson(a: unknown, b: unknown): boolean {
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return a === b;
+  const keys = Object.keys(a);
+  if (keys.length !== Object.keys(b).length || Array.isArray(a) !== Array.isArray(b)) return false;
+  return keys.every((key) =>
+    sameJson((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key]),
+  );
+}

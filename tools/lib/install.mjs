@@ -1,0 +1,87 @@
+/** Puts in place what a fresh machine lacks: Debian packages, npm packages, the build. */
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { Plain, isRoot, quietly, say } from './run.mjs';
+
+/**
+ * Installs Debian packages, or says how to.
+ * @param {string[]} packages
+ * @param {string} purpose what they are for, in words
+ */
+export function installDebianPackages(packages, purpose) {
+  const names = packages.join(' ');
+  if (!isRoot) {
+    throw new Plain(
+      `${purpose} is missing. Install it with\n\n  sudo apt-get install --no-install-recommends ${names}\n\nand start again.`,
+    );
+  }
+  say(`Installing ${purpose} from Debian’s packages (${names}) …`);
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  const update = quietly('apt-get', ['update', '-q'], { env });
+  const install = quietly('apt-get', ['install', '-yq', '--no-install-recommends', ...packages], { env });
+  if (install.ok) return;
+  const why = (update.ok ? install : update).output.trim().split('\n').slice(-5).join('\n');
+  throw new Plain(
+    `${purpose} could not be installed with apt-get:\n\n${why}\n\nInstall ${names} and start again.`,
+  );
+}
+
+const LOCK = 'package-lock.json';
+const INSTALLED = 'node_modules/.live-tune-installed';
+
+/** Installs the npm packages that the lock file names, unless exactly these are there. */
+export function installNpmPackages() {
+  const wanted = hashOf([LOCK]);
+  if (existsSync(INSTALLED) && readFileSync(INSTALLED, 'utf8') === wanted) return;
+  say('Installing npm packages …');
+  const result = quietly('npm', ['ci', '--no-audit', '--no-fund']);
+  if (!result.ok) {
+    throw new Plain(
+      `The npm packages could not be installed:\n\n${result.output.trim().split('\n').slice(-8).join('\n')}`,
+    );
+  }
+  writeFileSync(INSTALLED, wanted);
+}
+
+const SOURCES = [
+  'app',
+  'core',
+  'formats',
+  'server',
+  'demo',
+  LOCK,
+  'vite.config.ts',
+  'react-router.config.ts',
+  'package.json',
+];
+const BUILT = 'build/.live-tune-built';
+
+/** Builds the application, unless this very source was built already. */
+export function buildApplication() {
+  const wanted = hashOf(SOURCES.flatMap(filesBelow));
+  if (existsSync(BUILT) && readFileSync(BUILT, 'utf8') === wanted) return;
+  say('Building …');
+  const env = { ...process.env, NODE_ENV: 'production' };
+  const result = quietly('npx', ['--no-install', 'react-router', 'build'], { env });
+  if (!result.ok) throw new Plain(`The build failed:\n\n${result.output}`);
+  writeFileSync(BUILT, wanted);
+}
+
+/**
+ * @param {string} path
+ * @returns {string[]}
+ */
+function filesBelow(path) {
+  if (!statSync(path).isDirectory()) return [path];
+  return readdirSync(path)
+    .sort()
+    .flatMap((name) => filesBelow(join(path, name)));
+}
+
+/** @param {string[]} files */
+function hashOf(files) {
+  const hash = createHash('sha256');
+  for (const file of files) hash.update(file).update('\0').update(readFileSync(file)).update('\0');
+  return hash.digest('hex');
+}

@@ -1,0 +1,220 @@
+/** Starts Live Tune: installs, builds, database, web server; stops all of it cleanly. Called by ./start. */
+import { spawn } from 'node:child_process';
+import { mkdirSync, openSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { createInterface } from 'node:readline/promises';
+import { parseArgs } from 'node:util';
+import { eraseCluster, startCluster } from './lib/cluster.mjs';
+import { buildApplication, installNpmPackages } from './lib/install.mjs';
+import { firstFreePort } from './lib/ports.mjs';
+import { Plain, say, sleep } from './lib/run.mjs';
+
+const HELP = `./start            start Live Tune and print its address
+./start --fresh    erase every rig, sheet and draft first, after asking (--yes: without asking)
+./start --port N   listen on port N and no other
+
+DATABASE_URL       use this PostgreSQL database instead of a private one
+LIVE_TUNE_DATA     keep database and logs in this folder instead of .data`;
+
+const DEFAULT_PORT = 4180;
+const PORTS_TRIED = 20;
+const WEB_READY_WITHIN_MS = 60_000;
+const RESTART_AFTER_MS = 500;
+/** A part that dies this often within a minute will not come back by itself. */
+const MOST_RESTARTS_A_MINUTE = 5;
+
+const data = process.env.LIVE_TUNE_DATA ?? '.data';
+/** @type {import('./lib/cluster.mjs').Cluster | undefined} */
+let cluster;
+/** @type {import('node:child_process').ChildProcess | undefined} */
+let web;
+let stopping = false;
+
+async function main() {
+  const options = readOptions();
+  if (options.help) return say(HELP);
+  process.on('SIGINT', () => void stop(0));
+  process.on('SIGTERM', () => void stop(0));
+  process.on('SIGHUP', () => void stop(0));
+
+  const port = await choosePort(options.port);
+  installNpmPackages();
+  if (options.fresh) await erase(options.yes);
+  buildApplication();
+  if (stopping) return;
+
+  let url = process.env.DATABASE_URL;
+  if (url) {
+    say('Using the database that DATABASE_URL names.');
+  } else {
+    say('Starting the database …');
+    cluster = await startCluster(data);
+    superviseCluster(cluster);
+    url = cluster.url;
+  }
+  say('Starting the web server …');
+  await startWeb(url, port);
+  const address = `http://127.0.0.1:${port}`;
+  writeFileSync(join(data, 'address'), address);
+  say(`\nLive Tune is ready: ${address}\nCtrl-C stops it.`);
+}
+
+function readOptions() {
+  try {
+    const { values } = parseArgs({
+      options: {
+        fresh: { type: 'boolean', default: false },
+        yes: { type: 'boolean', default: false },
+        help: { type: 'boolean', default: false },
+        port: { type: 'string' },
+      },
+    });
+    return values;
+  } catch (error) {
+    throw new Plain(`${/** @type {Error} */ (error).message}\n\n${HELP}`);
+  }
+}
+
+/** @param {string | undefined} wanted */
+async function choosePort(wanted) {
+  if (wanted !== undefined) {
+    const port = Number(wanted);
+    if (!Number.isInteger(port) || port < 1 || port > 65535)
+      throw new Plain(`--port takes a number from 1 to 65535, not “${wanted}”.`);
+    if ((await firstFreePort(port, 1)) === undefined) {
+      throw new Plain(
+        `Port ${port} is in use by another program. Leave --port away and Live Tune finds a free one.`,
+      );
+    }
+    return port;
+  }
+  const port = await firstFreePort(DEFAULT_PORT, PORTS_TRIED);
+  if (port === undefined)
+    throw new Plain(
+      `Ports ${DEFAULT_PORT} to ${DEFAULT_PORT + PORTS_TRIED - 1} are all in use. Name a free one with --port.`,
+    );
+  if (port !== DEFAULT_PORT) say(`Port ${DEFAULT_PORT} is in use by another program; taking ${port}.`);
+  return port;
+}
+
+/** @param {boolean} withoutAsking */
+async function erase(withoutAsking) {
+  if (process.env.DATABASE_URL) {
+    throw new Plain(
+      '--fresh does not erase a database of your own. Empty the one that DATABASE_URL names yourself, or unset the variable.',
+    );
+  }
+  if (!withoutAsking) {
+    if (!process.stdin.isTTY)
+      throw new Plain('--fresh erases every rig, sheet and draft. Add --yes to say that you mean it.');
+    const terminal = createInterface({ input: process.stdin, output: process.stdout });
+    const answer = await terminal.question(
+      'This erases every rig, sheet and draft kept here. Type fresh to go on: ',
+    );
+    terminal.close();
+    if (answer.trim() !== 'fresh') throw new Plain('Nothing was erased.');
+  }
+  say('Erasing …');
+  await eraseCluster(data);
+}
+
+/**
+ * @param {string} databaseUrl
+ * @param {number} port
+ */
+async function startWeb(databaseUrl, port) {
+  mkdirSync(join(data, 'logs'), { recursive: true });
+  const log = openSync(join(data, 'logs', 'web.log'), 'a');
+  const env = { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), NODE_ENV: 'production' };
+  const child = spawn('setpriv', ['--pdeathsig', 'TERM', process.execPath, 'build/server/index.js'], {
+    env,
+    stdio: ['ignore', log, log, 'ipc'],
+    detached: true,
+  });
+  web = child;
+  await new Promise((resolve, reject) => {
+    const late = setTimeout(() => reject(webFailed('it was not ready in time')), WEB_READY_WITHIN_MS);
+    child.once('message', () => {
+      clearTimeout(late);
+      resolve(undefined);
+    });
+    child.once('exit', (code) => {
+      clearTimeout(late);
+      reject(webFailed(`it ended with code ${code}`));
+    });
+  });
+  child.removeAllListeners('exit');
+  child.once('exit', () => void bringBack('The web server', () => startWeb(databaseUrl, port)));
+}
+
+/** @param {string} why */
+const webFailed = (why) =>
+  new Plain(`The web server did not start: ${why}. Its log is ${join(data, 'logs', 'web.log')}.`);
+
+/** @param {import('./lib/cluster.mjs').Cluster} kept */
+function superviseCluster(kept) {
+  kept.process.once('exit', () => {
+    void bringBack('The database', async () => {
+      await kept.restart();
+      superviseCluster(kept);
+    });
+  });
+}
+
+/** @type {number[]} */
+let restarts = [];
+
+/**
+ * Starts a part again that ended without being asked to.
+ * @param {string} what
+ * @param {() => Promise<void>} again
+ */
+async function bringBack(what, again) {
+  if (stopping) return;
+  const now = Date.now();
+  restarts = [...restarts.filter((at) => now - at < 60_000), now];
+  if (restarts.length > MOST_RESTARTS_A_MINUTE) {
+    console.error(`${what} keeps ending. The logs are in ${join(data, 'logs')}.`);
+    return stop(1);
+  }
+  say(`${what} ended unexpectedly; starting it again …`);
+  await sleep(RESTART_AFTER_MS);
+  if (stopping) return;
+  try {
+    await again();
+    say(`${what} is back.`);
+  } catch (error) {
+    if (stopping) return;
+    fail(error);
+  }
+}
+
+/** @param {number} code */
+async function stop(code) {
+  if (stopping) return;
+  stopping = true;
+  const running = web !== undefined || cluster !== undefined;
+  if (running) say('\nStopping …');
+  if (web && web.exitCode === null && web.signalCode === null) {
+    const child = web;
+    const gone = new Promise((resolve) => child.once('exit', resolve));
+    child.kill('SIGTERM');
+    await gone;
+  }
+  await cluster?.stop();
+  rmSync(join(data, 'address'), { force: true });
+  if (running) say('Stopped. Everything is kept.');
+  process.exit(code);
+}
+
+/** @param {unknown} error */
+function fail(error) {
+  console.error(error instanceof Plain ? error.message : error);
+  void stop(1);
+}
+
+try {
+  await main();
+} catch (error) {
+  fail(error);
+}
