@@ -81,9 +81,10 @@ export class SheetModel extends Record<SheetModel> {
 }
 
 const { UUID, UUIDV4, TEXT, INTEGER, JSONB, DATE, NOW, BIGINT } = DataTypes;
-const id = { type: UUID, primaryKey: true, defaultValue: UUIDV4 };
+// Made anew for each column: Sequelize writes into the objects it is given.
+const key = () => ({ type: UUID, primaryKey: true, defaultValue: UUIDV4 });
 const required = <T>(type: T) => ({ type, allowNull: false });
-const moment = { type: DATE, allowNull: false, defaultValue: NOW };
+const moment = () => ({ type: DATE, allowNull: false, defaultValue: NOW });
 
 let ready = false;
 
@@ -93,12 +94,12 @@ export function defineModels(): void {
   ready = true;
   const options = { sequelize: database(), underscored: true, timestamps: false };
   GarageModel.init(
-    { id, name: required(TEXT), demoLoadedAt: DATE },
+    { id: key(), name: required(TEXT), demoLoadedAt: DATE },
     { ...options, modelName: 'garage', tableName: 'garages' },
   );
   EscProfileModel.init(
     {
-      id,
+      id: key(),
       garageId: required(UUID),
       profileKey: required(TEXT),
       revision: required(INTEGER),
@@ -109,12 +110,12 @@ export function defineModels(): void {
   );
   RigModel.init(
     {
-      id,
+      id: key(),
       garageId: required(UUID),
       escProfileId: required(UUID),
       name: required(TEXT),
       document: required(JSONB),
-      updatedAt: moment,
+      updatedAt: moment(),
     },
     { ...options, modelName: 'rig', tableName: 'rigs' },
   );
@@ -123,12 +124,12 @@ export function defineModels(): void {
       rigId: { type: UUID, primaryKey: true },
       revision: required(INTEGER),
       document: required(JSONB),
-      updatedAt: moment,
+      updatedAt: moment(),
     },
     { ...options, modelName: 'draft', tableName: 'drafts' },
   );
   SimulatedEscModel.init(
-    { rigId: { type: UUID, primaryKey: true }, memory: required(JSONB), updatedAt: moment },
+    { rigId: { type: UUID, primaryKey: true }, memory: required(JSONB), updatedAt: moment() },
     { ...options, modelName: 'simulatedEsc', tableName: 'simulated_escs' },
   );
   ObservationModel.init(
@@ -138,17 +139,17 @@ export function defineModels(): void {
       itemKey: required(TEXT),
       stopKey: TEXT,
       basis: required(TEXT),
-      observedAt: moment,
+      observedAt: moment(),
     },
     { ...options, modelName: 'observation', tableName: 'observations' },
   );
   CalibrationModel.init(
-    { id, rigId: required(UUID), document: required(JSONB), keptAt: required(DATE) },
+    { id: key(), rigId: required(UUID), document: required(JSONB), keptAt: required(DATE) },
     { ...options, modelName: 'calibration', tableName: 'calibrations' },
   );
   SheetModel.init(
     {
-      id,
+      id: key(),
       rigId: required(UUID),
       documentKey: required(TEXT),
       number: required(INTEGER),

@@ -20,7 +20,7 @@ export function SafetyGate({ chosen, onChoose }: Props) {
           <input
             type="radio"
             name="precaution"
-            className="size-6 accent-draft"
+            className="size-6 shrink-0 accent-draft"
             checked={chosen === precaution}
             onChange={() => onChoose(precaution)}
           />

@@ -2,9 +2,9 @@ import { Slot } from 'radix-ui';
 import type { ComponentProps } from 'react';
 
 const LOOKS = {
-  main: 'bg-draft text-on-draft font-display text-lg font-bold px-6 py-3 hover:brightness-110',
-  plain: 'border border-ink font-display font-bold px-4 py-2 hover:bg-sheet',
-  quiet: 'underline underline-offset-4 px-1 py-1 hover:text-draft',
+  main: 'min-h-11 bg-draft text-on-draft font-display text-lg font-bold px-6 py-3 hover:brightness-110',
+  plain: 'min-h-11 border border-ink font-display font-bold px-4 py-2 hover:bg-sheet',
+  quiet: 'min-h-8 underline underline-offset-4 px-1 py-1 hover:text-draft',
 } as const;
 
 interface Props extends ComponentProps<'button'> {
@@ -20,7 +20,7 @@ export function Button({ look = 'plain', asChild = false, className = '', ...pro
     <Element
       {...(asChild ? {} : { type: 'button' as const })}
       {...props}
-      className={`inline-flex min-h-11 items-center justify-center gap-2 rounded-sm disabled:opacity-50 ${LOOKS[look]} ${className}`}
+      className={`inline-flex items-center justify-center gap-2 rounded-sm disabled:opacity-50 ${LOOKS[look]} ${className}`}
     />
   );
 }

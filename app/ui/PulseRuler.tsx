@@ -100,13 +100,17 @@ export function PulseRuler({ title, channel, range, deadbandMicros, liveMicros }
 const sorted = (a: number, b: number): [number, number] => (a < b ? [a, b] : [b, a]);
 const words = ([from, to]: [number, number]): string => `${formatNumber(from, 0)} to ${formatNumber(to, 0)}`;
 
+interface Gap {
+  from: number;
+  to: number;
+  /** Which way the end points. */
+  outward: 1 | -1;
+  label: string;
+}
+
 /** What lies between the radio's end and the learned one: sent in vain, or never sent. */
-function gap(
-  sent: number,
-  learned: number,
-  outward: 1 | -1,
-): { from: number; to: number; label: string } | undefined {
+function gap(sent: number, learned: number, outward: 1 | -1): Gap | undefined {
   if (Math.abs(sent - learned) < 1) return undefined;
   const [from, to] = sorted(sent, learned);
-  return { from, to, label: (sent - learned) * outward > 0 ? 'clipped' : 'never reached' };
+  return { from, to, outward, label: (sent - learned) * outward > 0 ? 'clipped' : 'never reached' };
 }

@@ -93,6 +93,19 @@ describe('brake chopper with reactance', () => {
     expect(soft).toBeLessThan(braking(0.5, 2000, 25000));
   });
 
+  it('has one peak over speed and no notch where the phasor form sets in', () => {
+    for (const [strength, hertz] of [
+      [0.5, 2000],
+      [0.65, 8000],
+      [0.8, 9000],
+    ] as const) {
+      const amps = Array.from({ length: 300 }, (_, n) => braking(strength, hertz, 100 * (n + 1)));
+      const peak = amps.indexOf(Math.max(...amps));
+      const rises = amps.slice(0, peak).every((a, n) => amps[n + 1]! >= a - 1e-9);
+      expect({ strength, rises }).toEqual({ strength, rises: true });
+    }
+  });
+
   it('never pushes, and more strength never brakes less in the DC form', () => {
     fc.assert(
       fc.property(

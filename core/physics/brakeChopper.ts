@@ -81,12 +81,18 @@ function chopperCurrentPhasor(
   return (1.5 * i * (r * i + V1)) / backEmf;
 }
 
+/** Back-EMF at which the phasor form begins: where the phase's share of it meets the fundamental of the chopped bus. */
+const phasorOnset = (strength: number, volts: number): number =>
+  ((2 / Math.PI) * (1 - strength) * volts * 3 * Math.sqrt(3)) / Math.PI;
+
 /** Rounds of settling the bus voltage against the current sent back; the second moves it by under 1 %. */
 const BUS_ROUNDS = 3;
 
 /**
- * Braking current that makes torque, A: π²/9 of the DC form, never more than the phasor form where that
- * is positive. At full strength exactly π²/9·(E/R)/(1 + (ω_e·L/R)²): strongest at ω_e = R/L, weaker above.
+ * Braking current that makes torque, A: π²/9 of the DC form, but not more than the phasor form once that
+ * rises above what the DC form had reached when the phasor form began. Taking the phasor form from its very
+ * first positive value would cut the discontinuous current off and leave a notch that no machine has.
+ * At full strength exactly π²/9·(E/R)/(1 + (ω_e·L/R)²): strongest at ω_e = R/L, weaker above.
  * The current sent back raises the bus through the pack's own resistance.
  *
  * @param strength 0 to 1
@@ -112,9 +118,13 @@ export function brakeCurrent(
   let volts = openVolts;
   let current = 0;
   for (let round = 0; round < BUS_ROUNDS; round += 1) {
-    const direct = THREE_PHASE * chopperCurrentDc(motor, strength, frequencyHz, backEmf, volts);
-    const limited = chopperCurrentPhasor(motor, strength, electricalSpeed, backEmf, volts);
-    current = limited === undefined ? direct : Math.min(direct, limited);
+    const direct = (emf: number): number =>
+      THREE_PHASE * chopperCurrentDc(motor, strength, frequencyHz, emf, volts);
+    const limit = chopperCurrentPhasor(motor, strength, electricalSpeed, backEmf, volts);
+    current =
+      limit === undefined
+        ? direct(backEmf)
+        : Math.min(direct(backEmf), Math.max(limit, direct(phasorOnset(strength, volts))));
     volts = openVolts + (1 - strength) * current * packOhm;
   }
   return current;

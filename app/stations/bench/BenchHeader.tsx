@@ -35,7 +35,9 @@ export function BenchHeader() {
             className={`flex items-center gap-2 ${changes.length > 0 ? 'font-bold text-draft' : 'text-muted'}`}
           >
             <DraftMark />
-            {changes.length === 0 ? 'draft: as on the ESC' : `draft: ${changes.length} differ`}
+            {changes.length === 0
+              ? 'draft: as on the ESC'
+              : `draft: ${changes.length} ${changes.length === 1 ? 'differs' : 'differ'}`}
           </span>
           <span className="sr-only" role="status" aria-live="polite">
             {status.kind === 'saved' ? 'draft saved' : ''}

@@ -1,5 +1,5 @@
 import type { ThrottleChannel } from '#core/radio/pulse';
-import { Check, TriangleAlert } from 'lucide-react';
+import { Check, Eye, TriangleAlert } from 'lucide-react';
 import { Form, useNavigation } from 'react-router';
 import { SafetyGate } from '../../simulated/SafetyGate';
 import { Button } from '../../ui/Button';
@@ -15,7 +15,7 @@ interface Props {
 export function Preparation({ precaution, onPrecaution, onBegin }: Props) {
   const { rig, profile } = useBench();
   const lines = radioLines(rig.channel);
-  const ready = lines.every((line) => line.right);
+  const ready = lines.every((line) => line.right !== false);
   const saving = useNavigation().state !== 'idle';
   return (
     <div className="max-w-4xl px-5 py-6">
@@ -24,7 +24,7 @@ export function Preparation({ precaution, onPrecaution, onBegin }: Props) {
         The {profile.name} learns three points, each confirmed with its {profile.medium.keyName} key. It takes
         a minute, here on the simulated ESC.
       </p>
-      <div className="mt-6 grid gap-6 lg:grid-cols-2">
+      <div className="mt-6 grid items-start gap-6 lg:grid-cols-2">
         <SafetyGate chosen={precaution} onChoose={onPrecaution} />
         <section aria-labelledby="radio" className="rounded-sm border border-rule bg-sheet p-4">
           <h2 id="radio" className="text-xl">
@@ -33,11 +33,7 @@ export function Preparation({ precaution, onPrecaution, onBegin }: Props) {
           <ul className="mt-2">
             {lines.map(({ what, why, right }) => (
               <li key={what} className="flex gap-3 border-t border-rule py-2 first:border-0">
-                {right ? (
-                  <Check className="mt-0.5 size-6 shrink-0 text-ok" aria-label="as it should be" />
-                ) : (
-                  <TriangleAlert className="mt-0.5 size-6 shrink-0 text-caution" aria-label="not yet" />
-                )}
+                <LineMark right={right} />
                 <span>
                   <strong>{what}</strong>
                   <span className="block text-sm text-muted">{why}</span>
@@ -69,7 +65,18 @@ export function Preparation({ precaution, onPrecaution, onBegin }: Props) {
   );
 }
 
-function radioLines(channel: ThrottleChannel): { what: string; why: string; right: boolean }[] {
+function LineMark({ right }: { right: boolean | undefined }) {
+  const size = 'mt-0.5 size-6 shrink-0';
+  if (right === undefined) return <Eye className={`${size} text-muted`} aria-label="look yourself" />;
+  return right ? (
+    <Check className={`${size} text-ok`} aria-label="as it should be" />
+  ) : (
+    <TriangleAlert className={`${size} text-caution`} aria-label="not yet" />
+  );
+}
+
+/** `right` is undefined for what only the user can see. */
+function radioLines(channel: ThrottleChannel): { what: string; why: string; right: boolean | undefined }[] {
   const { forwardEndPointPercent: forward, brakeEndPointPercent: brake, subTrimMicros, trimMicros } = channel;
   return [
     {
@@ -84,8 +91,8 @@ function radioLines(channel: ThrottleChannel): { what: string; why: string; righ
     },
     {
       what: 'Right model memory, throttle hold and braking aids off',
-      why: 'A held throttle never reaches full. Look once more before you begin.',
-      right: true,
+      why: 'A held throttle never reaches full. Live Tune cannot see this: look yourself.',
+      right: undefined,
     },
   ];
 }

@@ -168,6 +168,9 @@ export function LoadDeck({ precaution, target, problem }: Props) {
           </ol>
           {legs.length > 8 && <p className="text-muted">and {legs.length - 8} more</p>}
         </section>
+        <Notice grade="hazard" title={precaution}>
+          <p className="text-sm">The ESC arms again each time it is switched on.</p>
+        </Notice>
       </div>
     </div>
   );

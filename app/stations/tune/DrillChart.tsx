@@ -9,7 +9,8 @@ export default function DrillChart({ now, draft }: DrillPair) {
   const highest = Math.max(...now.points.map((p) => p.y), ...draft.points.map((p) => p.y));
   // A mark far above the curves would flatten them; it is said in the numbers anyway.
   const showMark = mark !== undefined && mark.y < highest * 1.6;
-  const top = roundUp(Math.max(highest, showMark ? mark.y * 1.1 : 0, 1));
+  const top = Math.max(highest, showMark ? mark.y * 1.1 : 0, 1);
+  const ticks = ticksUpTo(top);
   return (
     <figure className="m-0">
       <figcaption className="text-sm text-muted">
@@ -23,11 +24,10 @@ export default function DrillChart({ now, draft }: DrillPair) {
             type="number"
             domain={['dataMin', 'dataMax']}
             tick={TICK}
-            tickFormatter={(x: number) => String(Math.round(x * 10) / 10)}
-            tickCount={6}
+            ticks={ticksUpTo(Math.max(...draft.points.map((p) => p.x)))}
             stroke="var(--muted)"
           />
-          <YAxis domain={[0, top]} tick={TICK} tickCount={5} stroke="var(--rule)" width={56} />
+          <YAxis domain={[0, top]} ticks={ticks} tick={TICK} stroke="var(--rule)" width={56} />
           {showMark && (
             <ReferenceLine
               y={mark.y}
@@ -35,7 +35,7 @@ export default function DrillChart({ now, draft }: DrillPair) {
               strokeDasharray="2 4"
               label={{
                 value: mark.label,
-                position: 'insideBottomLeft',
+                position: 'insideBottomRight',
                 fill: 'var(--caution)',
                 fontSize: 13,
               }}
@@ -64,9 +64,11 @@ export default function DrillChart({ now, draft }: DrillPair) {
   );
 }
 
-/** The next of 1, 2, 3, 4, 5, 8 times a power of ten: ticks at round numbers. */
-function roundUp(value: number): number {
+/** Four to eight round numbers from zero, as far as the value reaches. */
+function ticksUpTo(value: number): number[] {
   const power = 10 ** Math.floor(Math.log10(value));
-  const step = [1, 2, 3, 4, 5, 8, 10].find((s) => s * power >= value) ?? 10;
-  return step * power;
+  const step = [0.2, 0.5, 1, 2].map((s) => s * power).find((s) => value / s <= 8) ?? power;
+  return Array.from({ length: Math.floor(value / step + 1e-9) + 1 }, (_, n) =>
+    Number((n * step).toPrecision(6)),
+  );
 }

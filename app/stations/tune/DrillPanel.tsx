@@ -1,7 +1,6 @@
 import { DRILLS, type Drill, type DrillId, type DrillNumber } from '#core/physics/drills';
 import { escBehaviour } from '#core/physics/escChain';
 import { drillInputs, resolveRig } from '#core/rig/resolve';
-import { formatNumber } from '#core/units/format';
 import { Tabs } from 'radix-ui';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -99,7 +98,7 @@ function Numbers({ now, draft }: { now: Drill; draft: Drill }) {
 }
 
 const plain = ({ value, decimals }: DrillNumber): string =>
-  value === undefined ? 'never' : formatNumber(value, decimals);
+  value === undefined ? 'never' : value.toFixed(decimals);
 
 /** The plain word for a number that changed by more than its last digit shows; empty where it did not. */
 function difference(before: DrillNumber, after: DrillNumber): string {

@@ -1,7 +1,7 @@
 import type { Advice } from '#core/advice/bands';
 import { stopById, type ProfileItem, type Stop } from '#core/esc/profile';
 import { comparableNumber, describeValue } from '#core/settings/value';
-import { VOCABULARY } from '#core/settings/vocabulary';
+import { VOCABULARY, type Setting } from '#core/settings/vocabulary';
 import { isVerified, type Holding } from '#core/sheet/evidence';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { Button } from '../../ui/Button';
@@ -57,7 +57,8 @@ export function Rail({ item, cells, holding, draftStopId, advice, onMove, inacti
   };
 
   const advised = advice?.stopIds.map(place) ?? [];
-  const words = `${draft.label}${draft.label === describeValue(setting, draft.value) ? '' : `, ${meaning(draft, setting)}`}${differs ? `; on the ESC ${onEsc?.label ?? 'unknown'}` : ', as on the ESC'}`;
+  const spelledOut = meaning(draft, setting);
+  const words = `${draft.label}${spelledOut && `, ${spelledOut}`}${differs ? `; on the ESC ${onEsc?.label ?? 'unknown'}` : ', as on the ESC'}`;
 
   return (
     <li className={`border-t border-rule py-3 ${inactive ? 'opacity-75' : ''}`}>
@@ -100,8 +101,8 @@ export function Rail({ item, cells, holding, draftStopId, advice, onMove, inacti
               <span
                 className="absolute top-8 h-2 min-w-2 border-x-[3px] border-b-[3px] border-advised"
                 style={{
-                  left: `calc(${share(Math.min(...advised))} - 4px)`,
-                  width: `calc(${share(Math.max(...advised) - Math.min(...advised))} + 8px)`,
+                  left: `calc(${share(Math.min(...advised))} - 8px)`,
+                  width: `calc(${share(Math.max(...advised) - Math.min(...advised))} + 16px)`,
                 }}
               />
             )}
@@ -145,8 +146,10 @@ export function Rail({ item, cells, holding, draftStopId, advice, onMove, inacti
           <p className={`font-display text-xl leading-tight font-bold ${differs ? 'text-draft' : ''}`}>
             {draft.label}
           </p>
-          {draft.basis === 'assumed' && (
-            <p className="text-sm text-caution">assumed {describeValue(setting, draft.value)}</p>
+          {spelledOut && (
+            <p className={`text-sm ${draft.basis === 'assumed' ? 'text-caution' : 'text-muted'}`}>
+              {spelledOut}
+            </p>
           )}
           <p className="text-sm text-muted">
             {differs ? `on the ESC: ${onEsc?.label ?? 'unknown'}` : 'as on the ESC'}
@@ -165,14 +168,14 @@ export function Rail({ item, cells, holding, draftStopId, advice, onMove, inacti
               advised: {labels(item, advice.stopIds)}
             </button>
             {!advice.stopIds.includes(draftStopId) && (
-              <Button look="quiet" className="min-h-8 text-sm" onClick={() => onMove(advice.stopId)}>
+              <Button look="quiet" className="text-sm" onClick={() => onMove(advice.stopId)}>
                 take {stopById(item, advice.stopId).label}
               </Button>
             )}
           </>
         )}
         {differs && onEsc && (
-          <Button look="quiet" className="min-h-8 text-sm" onClick={() => onMove(onEsc.id)}>
+          <Button look="quiet" className="text-sm" onClick={() => onMove(onEsc.id)}>
             put back
           </Button>
         )}
@@ -218,8 +221,14 @@ function inOrder(item: ProfileItem, cells: number): Stop[] {
   return VOCABULARY[item.setting].choices ? item.stops : item.stops.toSorted((a, b) => number(a) - number(b));
 }
 
-const meaning = (stop: Stop, setting: (typeof VOCABULARY)[keyof typeof VOCABULARY]): string =>
-  `${stop.basis === 'assumed' ? 'assumed ' : ''}${describeValue(setting, stop.value)}`;
+/** What a stop means where its label does not say it: always when that is only assumed. */
+function meaning(stop: Stop, setting: Setting): string {
+  const words = describeValue(setting, stop.value);
+  if (stop.basis === 'assumed') return `assumed ${words}`;
+  return stop.value.kind === 'off' || plain(stop.label) === plain(words) ? '' : words;
+}
+
+const plain = (text: string): string => text.replaceAll(/[\s\u00a0]/g, '').replace('.0', '');
 
 function labels(item: ProfileItem, stopIds: string[]): string {
   const names = stopIds.map((id) => stopById(item, id).label);
