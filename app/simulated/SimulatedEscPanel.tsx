@@ -5,7 +5,7 @@ import { motorDemand } from '#core/device/simulatedEsc';
 import { stateOf } from '#core/procedure/step';
 import { formatNumber } from '#core/units/format';
 import { Power } from 'lucide-react';
-import { useEffect, useEffectEvent, useState } from 'react';
+import { useEffect, useEffectEvent, useState, type PointerEvent } from 'react';
 import { Button } from '../ui/Button';
 import { Lamp } from './Lamp';
 import type { Bench } from './useSimulatedEsc';
@@ -43,7 +43,11 @@ export function SimulatedEscPanel({ bench, channel, safe }: Props) {
   useWindowKeys({ press, release, power: () => safe && input({ type: 'power', on: !on }) });
 
   return (
-    <section aria-labelledby="simulated" className="rounded-sm border border-ink bg-sheet p-4">
+    <section
+      aria-labelledby="simulated"
+      onPointerDown={keepFocus}
+      className="rounded-sm border border-ink bg-sheet p-4"
+    >
       <h2 id="simulated" className="text-lg">
         Simulated {esc.profile.name}
       </h2>
@@ -125,6 +129,11 @@ function Trigger({ bench, channel }: Pick<Props, 'bench' | 'channel'>) {
   );
 }
 
+/** A click on a button here must not take the space bar away from the set key; Tab still reaches every button. */
+function keepFocus(event: PointerEvent): void {
+  if (event.target instanceof HTMLElement && event.target.closest('button')) event.preventDefault();
+}
+
 function motorWords(demand: number): string {
   if (demand === 0) return 'still';
   const percent = formatNumber(Math.abs(demand) * 100, 0);
@@ -155,5 +164,8 @@ function useWindowKeys(on: { press: () => void; release: () => void; power: () =
 
 function isBusy(target: EventTarget | null): boolean {
   if (!(target instanceof HTMLElement)) return false;
-  return target.closest('input, select, textarea, a, summary, button:not([data-esc-key])') !== null;
+  return (
+    target.closest('input:not([type=range]), select, textarea, a, summary, button:not([data-esc-key])') !==
+    null
+  );
 }

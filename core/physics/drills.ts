@@ -66,11 +66,15 @@ function launch(rig: ResolvedRig, esc: EscBehaviour): Drill {
   let at5: number | undefined;
   let at20: number | undefined;
   let peakPackAmps = 0;
-  let slidingS = 0;
+  let tyreM = 0;
+  let carM = 0;
   let previousS = 0;
-  const end = runWheels(rig, 0, force, LAUNCH_LONGEST_S, (state) => {
+  runWheels(rig, 0, force, LAUNCH_LONGEST_S, (state) => {
     peakPackAmps = Math.max(peakPackAmps, dutyAt(state.timeS) * motorCurrent(state.timeS, state.tyreSpeed));
-    if (state.sliding && at20 === undefined) slidingS += state.timeS - previousS;
+    if (at20 === undefined) {
+      tyreM += state.tyreSpeed * (state.timeS - previousS);
+      carM = state.distanceM;
+    }
     previousS = state.timeS;
     if (at5 === undefined && state.distanceM >= 5) at5 = state.timeS;
     if (at20 === undefined && state.distanceM >= 20) at20 = state.timeS;

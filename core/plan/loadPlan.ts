@@ -87,17 +87,11 @@ function storeGoal(machine: Machine, { itemId, stopId }: Leg): Goal {
   };
 }
 
-/** Opened just now, so that the lamp shows what is stored, with nothing stepped since. */
+/** Opened just now, so that the lamp shows what is stored, whatever that is. */
 function showGoal(machine: Machine, start: Config, { itemId }: Leg): Goal {
   const place = machine.menu.findIndex((item) => item.itemId === itemId);
   return {
     keeps: (memory) => memory === start.memory,
-    arrived: (config) => {
-      const { role, keyDown } = stateOf(machine, config);
-      const stored = machine.menu[place]!.stopIds.indexOf(config.memory.stops[itemId]!);
-      return (
-        role === 'showingStop' && !keyDown && config.itemCursor === place && config.stopCursor === stored
-      );
-    },
+    arrived: (config) => stateOf(machine, config).role === 'showingStored' && config.itemCursor === place,
   };
 }

@@ -68,7 +68,7 @@ export interface State {
   /** Whether the set key is down here; the guide speaks only when it is up. */
   keyDown?: true;
   /** What the state is for, where the guide, the planner or the simulated ESC must know. */
-  role?: 'off' | 'driving' | 'showingStop' | 'calibrating' | 'calibrated';
+  role?: 'off' | 'driving' | 'showingStored' | 'calibrating' | 'calibrated';
 }
 
 export interface MenuItem {

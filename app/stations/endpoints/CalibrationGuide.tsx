@@ -8,6 +8,7 @@ import { SimulatedEscPanel } from '../../simulated/SimulatedEscPanel';
 import { useSimulatedEsc } from '../../simulated/useSimulatedEsc';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { Scrollable } from '../../ui/Scrollable';
 import { PulseRuler } from '../../ui/PulseRuler';
 import { useBench } from '../bench/BenchContext';
 import { sendBenchRecord } from '../bench/benchRecord';
@@ -97,7 +98,7 @@ export function CalibrationGuide({ precaution, onDone }: Props) {
         {!learned && gestures && <NextSteps profile={profile} channel={channel} gestures={gestures} />}
       </div>
       <SimulatedEscPanel bench={bench} channel={channel} safe />
-      <div className="overflow-x-auto rounded-sm border border-rule bg-sheet p-3 lg:col-span-2">
+      <Scrollable label="Pulses" className="rounded-sm border border-rule bg-sheet p-3 lg:col-span-2">
         <PulseRuler
           title="Now"
           channel={channel}
@@ -105,7 +106,7 @@ export function CalibrationGuide({ precaution, onDone }: Props) {
           deadbandMicros={deadbandOf(profile, esc.config.memory.stops)}
           liveMicros={esc.config.stickMicros}
         />
-      </div>
+      </Scrollable>
     </div>
   );
 }

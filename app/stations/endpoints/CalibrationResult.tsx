@@ -4,6 +4,7 @@ import { formatNumber } from '#core/units/format';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { Scrollable } from '../../ui/Scrollable';
 import { PulseRuler } from '../../ui/PulseRuler';
 import { useBench } from '../bench/BenchContext';
 
@@ -26,7 +27,7 @@ export function CalibrationResult({ onAgain }: { onAgain: () => void }) {
           <Notice grade="caution" title={`Calibrate again: ${why}.`} />
         </div>
       )}
-      <div className="mt-4 grid gap-2 overflow-x-auto rounded-sm border border-rule bg-sheet p-4">
+      <Scrollable label="Pulses" className="mt-4 grid gap-2 rounded-sm border border-rule bg-sheet p-4">
         {calibration && (
           <PulseRuler
             title="Before"
@@ -36,7 +37,7 @@ export function CalibrationResult({ onAgain }: { onAgain: () => void }) {
           />
         )}
         <PulseRuler title="Now" channel={rig.channel} range={memory.range} deadbandMicros={deadbandMicros} />
-      </div>
+      </Scrollable>
       <div className="mt-5 grid gap-6 md:grid-cols-3">
         <Finding title={`Forward: ${sideTitle(report.forward)}`} text={sideText(report.forward)} />
         <Finding title={`Brake: ${sideTitle(report.brake)}`} text={sideText(report.brake)} />

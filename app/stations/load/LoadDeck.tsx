@@ -70,17 +70,21 @@ export function LoadDeck({ precaution, target, problem }: Props) {
   };
 
   const bench = useSimulatedEsc(profile, memory, rangeOf(rig.channel).neutralMicros, onObserved);
-  const { esc, resting } = bench;
+  const { esc } = bench;
+  // The guide goes by what was seen and counted, not by the inside of the simulated ESC.
+  const resting = useMemo(
+    () => ({ ...bench.resting, memory: { ...bench.resting.memory, stops: session.held } }),
+    [bench.resting, session.held],
+  );
   const legs = useMemo(() => legsLeft(profile, session), [profile, session]);
   const leg = legs[0];
   const plan = useMemo(() => planLegs(esc.machine, resting, legs.slice(0, 2)), [esc.machine, resting, legs]);
   const restart = useMemo(() => planRestart(esc.machine, resting), [esc.machine, resting]);
-  const { role, keyDown } = stateOf(esc.machine, esc.config);
+  const { role } = stateOf(esc.machine, esc.config);
   const [restarted, setRestarted] = useState(false);
   if (!leg && !restarted && role === 'driving') setRestarted(true);
 
-  const showsLeg =
-    leg?.purpose === 'show' && role === 'showingStop' && !keyDown && plan?.legs[0]?.inputs.length === 0;
+  const showsLeg = leg?.purpose === 'show' && role === 'showingStored' && plan?.legs[0]?.inputs.length === 0;
   const count = (flashes: number): void => {
     if (!leg) return;
     const answer = afterCounted(profile, session, leg.itemId, flashes);
@@ -103,7 +107,7 @@ export function LoadDeck({ precaution, target, problem }: Props) {
         <h1 className="sr-only">Loading</h1>
         <p className="text-muted" data-testid="progress">
           {leg ? legTitle(profile, session.held, leg) : 'All values are counted back'} ·{' '}
-          {session.counted.length} of {total} counted back · {precaution}
+          {session.counted.length} of {total} counted back
         </p>
         {surprise && (
           <div className="mt-3" role="alert">

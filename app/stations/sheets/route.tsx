@@ -7,6 +7,7 @@ import { data, Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { FilePicker } from '../../ui/FilePicker';
 import { EscMark } from '../../ui/marks';
+import { Scrollable } from '../../ui/Scrollable';
 import { Problems } from '../../ui/Problems';
 import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
@@ -104,7 +105,7 @@ export default function SheetsRoute({ loaderData, actionData }: Route.ComponentP
 function SheetTable({ sheet }: { sheet: Sheet }) {
   const changed = new Set(sheet.changedItemIds);
   return (
-    <div className="overflow-x-auto">
+    <Scrollable label="Values of this sheet">
       <table className="w-full max-w-2xl text-left">
         <thead className="text-sm text-muted">
           <tr>
@@ -133,7 +134,7 @@ function SheetTable({ sheet }: { sheet: Sheet }) {
           ))}
         </tbody>
       </table>
-    </div>
+    </Scrollable>
   );
 }
 

@@ -56,15 +56,20 @@ export function oneKeyStates(medium: OneKeyMedium): Record<string, State> {
       on: [{ on: 'up', effects: ['nextItem'], to: 'items' }, offHeld],
       after: { ms: medium.openHoldMs, edges: [{ effects: ['showStored'], to: 'stopsHeld' }] },
     },
+    // Opened just now: the flashes show what is stored. After the first press they show what would be.
     stopsHeld: {
       cues: [{ type: 'count', lamp: valueLamp, of: 'stop' }],
       keyDown: true,
-      role: 'showingStop',
-      on: [{ on: 'up', to: 'stops' }, offHeld],
+      on: [{ on: 'up', to: 'opened' }, offHeld],
+    },
+    opened: {
+      cues: [{ type: 'count', lamp: valueLamp, of: 'stop' }],
+      role: 'showingStored',
+      on: [{ on: 'down', to: 'stopsDown' }, off],
+      after: closes,
     },
     stops: {
       cues: [{ type: 'count', lamp: valueLamp, of: 'stop' }],
-      role: 'showingStop',
       on: [{ on: 'down', to: 'stopsDown' }, off],
       after: closes,
     },

@@ -1,0 +1,98 @@
+import { handOf } from './hand';
+import { draftSaved, expect, moveRail, test, typeRig } from './test';
+
+test('a value stored in the wrong item is noticed, put right and counted back', async ({ page }) => {
+  await page.clock.install();
+  const hand = handOf(page);
+  await typeRig(page, { name: 'Slip rig' });
+  await page.getByRole('link', { name: /^Tune/ }).click();
+  await moveRail(page, 'Brake strength', 'ArrowLeft', 2);
+  await draftSaved(page);
+  await page.getByRole('link', { name: 'Load 1 change' }).click();
+  await page.getByLabel('Wheels clear of the bench').check();
+  await page.getByRole('button', { name: 'Begin loading' }).click();
+
+  // Counts five instead of six, and stores one stop farther there.
+  await hand.power();
+  await hand.hold(1300);
+  await hand.press(5);
+  await hand.hold(2500);
+  await hand.press(1);
+  await hand.hold(2500);
+  await expect(page.getByText('“Roll-off” was set to something else. The plan puts it right.')).toBeVisible();
+
+  await hand.follow(/^Every value is counted back/);
+  await page.getByRole('button', { name: 'Keep this sheet' }).click();
+  await expect(page.getByRole('row', { name: /6 Stopper/ })).toContainText('65 % (stop 5)');
+  await expect(page.getByRole('row', { name: /Roll-off/ })).toContainText('8 % (stop 3)');
+});
+
+test('a load that was broken off goes on after a reload, and counts back what it had stored', async ({
+  page,
+}) => {
+  await page.clock.install();
+  const hand = handOf(page);
+  await typeRig(page, { name: 'Broken-off rig' });
+  await page.getByRole('link', { name: /^Tune/ }).click();
+  await moveRail(page, 'Brake strength', 'ArrowLeft', 2);
+  await moveRail(page, 'Drag brake', 'ArrowRight', 1);
+  await draftSaved(page);
+  await page.getByRole('link', { name: 'Load 2 changes' }).click();
+  await page.getByLabel('Wheels clear of the bench').check();
+  await page.getByRole('button', { name: 'Begin loading' }).click();
+  const stored = page.waitForResponse('**/bench-record');
+  await hand.follow(/^Switch the ESC off/);
+  await stored;
+
+  await page.reload();
+  await expect(page.getByText('Load 1 change into the Tamsel R60')).toBeVisible();
+  await expect(page.getByText('Stored before, never counted back')).toBeVisible();
+  await page.getByLabel('Wheels clear of the bench').check();
+  await page.getByRole('button', { name: 'Begin loading' }).click();
+  await hand.follow(/^Every value is counted back/);
+});
+
+test('a wrong count is not believed: the value is stored again', async ({ page }) => {
+  await page.clock.install();
+  const hand = handOf(page);
+  await typeRig(page, { name: 'Miscount rig' });
+  await page.getByRole('link', { name: /^Tune/ }).click();
+  await moveRail(page, 'Brake strength', 'ArrowLeft', 2);
+  await draftSaved(page);
+  await page.getByRole('link', { name: 'Load 1 change' }).click();
+  await page.getByLabel('Wheels clear of the bench').check();
+  await page.getByRole('button', { name: 'Begin loading' }).click();
+  await hand.follow(/^How many white flashes/);
+  await page.getByRole('button', { name: '4', exact: true }).click();
+  await expect(page.getByText('“Stopper” shows four, not what was meant.')).toBeVisible();
+  await hand.follow(/^Every value is counted back/);
+});
+
+test('a point taken with the trigger in the wrong place is refused, and the guide says so', async ({
+  page,
+}) => {
+  await page.clock.install();
+  const hand = handOf(page);
+  await typeRig(page, { name: 'Half-pull rig' });
+  await page.getByLabel('Pinion out of mesh').check();
+  await page.getByRole('button', { name: 'Begin calibrating' }).click();
+  await hand.follow(/^Pull the trigger full forward/);
+  await hand.press(1);
+  await expect(page.getByText('a harsh buzz: refused')).toBeVisible();
+  await hand.follow(/^Learned/);
+});
+
+test('changed end points make the calibration stale', async ({ page }) => {
+  await page.clock.install();
+  await typeRig(page, { name: 'Stale rig' });
+  await page.getByLabel('Pinion out of mesh').check();
+  await page.getByRole('button', { name: 'Begin calibrating' }).click();
+  await handOf(page).follow(/^Learned/);
+  await page.getByRole('button', { name: 'Keep this calibration' }).click();
+  await page.getByRole('link', { name: /^Rig/ }).click();
+  await page.getByLabel('Brake end point').fill('80');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await page.getByRole('link', { name: /^Endpoints.*stale: the radio has changed since/ }).click();
+  await expect(page.getByRole('heading', { name: 'Full never quite arrives.' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Brake: stops at 78 %' })).toBeVisible();
+});

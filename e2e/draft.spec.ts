@@ -1,0 +1,60 @@
+import { draftSaved, expect, moveRail, test, typeRig } from './test';
+
+test('the draft survives a reload', async ({ page }) => {
+  await typeRig(page, { name: 'Reload rig' });
+  await page.getByRole('link', { name: /^Tune/ }).click();
+  await moveRail(page, 'Brake strength', 'ArrowLeft', 3);
+  await page.reload();
+  await expect(page.getByRole('slider', { name: 'Brake strength' })).toHaveAttribute(
+    'aria-valuetext',
+    /^55 %; on the ESC 85 %/,
+  );
+});
+
+test('two tabs on one draft get a choice, not a silent overwrite', async ({ page, context }) => {
+  await typeRig(page, { name: 'Two tabs' });
+  await page.getByRole('link', { name: /^Tune/ }).click();
+  await page.waitForURL('**/tune');
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await moveRail(page, 'Drag brake', 'ArrowRight', 1);
+  await draftSaved(page);
+  await moveRail(other, 'Brake strength', 'ArrowLeft', 1);
+  await expect(other.getByText('This draft was changed in another tab')).toBeVisible();
+  await other.getByRole('button', { name: /^Take the other/ }).click();
+  await expect(other.getByRole('slider', { name: 'Drag brake' })).toHaveAttribute('aria-valuetext', /^12 %/);
+  await expect(other.getByRole('slider', { name: 'Brake strength' })).toHaveAttribute(
+    'aria-valuetext',
+    /as on the ESC/,
+  );
+});
+
+test('the page says when the server is away, and saves when it is back', async ({ page }) => {
+  await typeRig(page, { name: 'Away rig' });
+  await page.getByRole('link', { name: /^Tune/ }).click();
+  await page.route('**/draft', (route) => route.abort());
+  await moveRail(page, 'Drag brake', 'ArrowRight', 1);
+  await expect(page.getByText('The server does not answer. Your draft is kept here')).toBeVisible();
+  await page.unroute('**/draft');
+  await expect(page.getByText('The server does not answer.')).toBeHidden({ timeout: 10_000 });
+  await page.reload();
+  await expect(page.getByRole('slider', { name: 'Drag brake' })).toHaveAttribute('aria-valuetext', /^12 %/);
+});
+
+test('a rail is worked by keys alone: step, ends, advice, back, reason', async ({ page }) => {
+  await typeRig(page, { name: 'Key rig' });
+  await page.getByRole('link', { name: /^Tune/ }).click();
+  const rail = page.getByRole('slider', { name: 'Drag brake' });
+  await rail.focus();
+  await rail.press('End');
+  await expect(rail).toHaveAttribute('aria-valuetext', /^100 %/);
+  await rail.press('a');
+  await expect(rail).toHaveAttribute('aria-valuetext', /^8 %/);
+  await rail.press('Home');
+  await rail.press('ArrowUp');
+  await expect(rail).toHaveAttribute('aria-valuetext', /^4 %; on the ESC 8 %/);
+  await rail.press('Backspace');
+  await expect(rail).toHaveAttribute('aria-valuetext', /as on the ESC/);
+  await rail.press('Enter');
+  await expect(page.getByText('A little drag settles the car')).toBeVisible();
+});

@@ -1,0 +1,90 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { ADDRESS } from './setting';
+import { expect, test, typeRig } from './test';
+
+async function axe(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations.flatMap(({ id, nodes }) => nodes.map((node) => `${id}: ${node.html.slice(0, 160)}`));
+}
+
+for (const { name, ...look } of [
+  { name: 'light, 1280 px', colorScheme: 'light', viewport: { width: 1280, height: 800 } },
+  { name: 'dark, phone', colorScheme: 'dark', viewport: { width: 390, height: 844 } },
+] as const) {
+  test.describe(name, () => {
+    test.use(look);
+
+    test(`axe finds nothing on any view (${name})`, async ({ page }) => {
+      await page.goto('/');
+      expect(await axe(page)).toEqual([]);
+      await page.goto('/rigs/new');
+      expect(await axe(page)).toEqual([]);
+      await typeRig(page, { name: `A long name for a model that somebody was proud of, ${name}` });
+      const rig = page.url().replace('/endpoints', '');
+      expect(await axe(page)).toEqual([]);
+      await page.getByLabel('Pinion out of mesh').check();
+      await page.getByRole('button', { name: 'Begin calibrating' }).click();
+      expect(await axe(page)).toEqual([]);
+      await page.goto(`${rig}/rig`);
+      expect(await axe(page)).toEqual([]);
+      await page.goto(`${rig}/tune`);
+      await page.getByRole('slider', { name: 'Brake strength' }).press('ArrowLeft');
+      await page.getByRole('slider', { name: 'Cutoff' }).press('Home');
+      await expect(page.getByText('Nothing protects the cells.')).toBeVisible();
+      await expect(page.getByText('First 5 m')).toBeVisible();
+      expect(await axe(page)).toEqual([]);
+      await page.goto(`${rig}/load`);
+      expect(await axe(page)).toEqual([]);
+      await page.getByLabel('Pinion out of mesh').check();
+      await page.getByRole('button', { name: 'Begin loading' }).click();
+      expect(await axe(page)).toEqual([]);
+      await page.goto(`${rig}/sheets`);
+      expect(await axe(page)).toEqual([]);
+    });
+
+    test(`nothing is wider than the screen (${name})`, async ({ page }) => {
+      await typeRig(page, { name: `Wide rig, ${name}` });
+      const rig = page.url().replace('/endpoints', '');
+      for (const path of [
+        '/',
+        '/rigs/new',
+        `${rig}/rig`,
+        `${rig}/endpoints`,
+        `${rig}/tune`,
+        `${rig}/load`,
+        `${rig}/sheets`,
+      ]) {
+        await page.goto(path);
+        const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+        expect(overflow, path).toBeLessThanOrEqual(0);
+      }
+    });
+  });
+}
+
+test('scripts run only with the nonce, and nothing else is allowed in', async ({ request }) => {
+  const response = await request.get('/');
+  const policy = response.headers()['content-security-policy'] ?? '';
+  const scripts = policy.split(';').find((part) => part.trim().startsWith('script-src'));
+  expect(scripts).toMatch(/^script-src 'self' 'nonce-[A-Za-z0-9+/=]+'$/);
+  expect(policy).not.toContain('unsafe-eval');
+  expect(policy).toContain("default-src 'none'");
+});
+
+test('a change that another site asks for is refused, and so is another name for this machine', async ({
+  request,
+}) => {
+  const foreign = await request.post('/', {
+    headers: { origin: 'http://elsewhere.example' },
+    multipart: { intent: 'import' },
+  });
+  expect(foreign.status()).toBe(403);
+  const rebound = await request.get('/', { headers: { host: 'elsewhere.example' } });
+  expect(rebound.status()).toBe(421);
+});
+
+test('the health route asks the database', async ({ request }) => {
+  const health = await request.get(`${ADDRESS}/healthz`);
+  expect(await health.json()).toEqual({ ok: true });
+});

@@ -1,0 +1,66 @@
+import { test as base, expect, type Page } from '@playwright/test';
+import { ADDRESS } from './setting';
+
+/** Every test also holds that no request leaves loopback and that the page reports no error. */
+export const test = base.extend<{ watched: undefined }>({
+  watched: [
+    async ({ page }, use) => {
+      const strays: string[] = [];
+      const errors: string[] = [];
+      page.on('request', (request) => {
+        if (!request.url().startsWith(`${ADDRESS}/`) && !request.url().startsWith('blob:'))
+          strays.push(request.url());
+      });
+      page.on('pageerror', (error) => errors.push(error.message));
+      page.on('console', (message) => {
+        // Chromium reports an answer of 400 or 404 by itself; those are answers that some tests ask for.
+        if (message.type() === 'error' && !message.text().startsWith('Failed to load resource'))
+          errors.push(message.text());
+      });
+      await use(undefined);
+      expect(strays, 'requests that left the machine').toEqual([]);
+      expect(errors, 'errors on the page').toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+/** What a test types about its rig. Fields that are left out keep their defaults. */
+export interface TypedRig {
+  name: string;
+  numbers?: Record<string, string>;
+  busLoads?: [name: string, maxVolts: string][];
+}
+
+/** Describes a new tenth-scale buggy by typing, and leaves the page on its Endpoints. */
+export async function typeRig(page: Page, { name, numbers = {}, busLoads = [] }: TypedRig): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'New rig' }).click();
+  await page.getByRole('link', { name: /^Tenth-scale buggy/ }).click();
+  await page.getByLabel('Name', { exact: true }).fill(name);
+  for (const [label, value] of Object.entries(numbers))
+    await page.getByLabel(label, { exact: true }).fill(value);
+  for (const [place, [load, volts]] of busLoads.entries()) {
+    await page.getByLabel(`What it is, ${place + 1}`).fill(load);
+    await page.getByLabel(`Highest voltage, ${place + 1}`).fill(volts);
+  }
+  await page.getByRole('button', { name: 'Keep this rig' }).click();
+  await expect(page.getByRole('heading', { name: 'Teach the ESC your trigger' })).toBeVisible();
+}
+
+/** Moves a rail by keys, as a user without a mouse would. */
+export async function moveRail(
+  page: Page,
+  setting: string,
+  key: 'ArrowLeft' | 'ArrowRight',
+  times: number,
+): Promise<void> {
+  const rail = page.getByRole('slider', { name: setting, exact: true });
+  await rail.focus();
+  for (let n = 0; n < times; n += 1) await rail.press(key);
+}
+
+/** Waits until the page has nothing left to save. */
+export const draftSaved = (page: Page): Promise<void> => expect(page.getByText('draft saved')).toBeAttached();

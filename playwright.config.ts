@@ -1,0 +1,27 @@
+import { defineConfig } from '@playwright/test';
+import { ADDRESS, CHROMIUM_FLAGS, PORT } from './e2e/setting';
+
+export default defineConfig({
+  testDir: 'e2e',
+  fullyParallel: true,
+  workers: 2,
+  timeout: 60_000,
+  retries: 0,
+  reporter: [['list'], ['json', { outputFile: '.cache/e2e.json' }]],
+  outputDir: '.cache/e2e',
+  use: {
+    baseURL: ADDRESS,
+    viewport: { width: 1280, height: 800 },
+    trace: 'retain-on-failure',
+    launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM_FLAGS },
+  },
+  webServer: {
+    command: `./start --fresh --yes --port ${PORT}`,
+    env: { LIVE_TUNE_DATA: '.data/e2e' },
+    url: `${ADDRESS}/healthz`,
+    timeout: 240_000,
+    stdout: 'ignore',
+    stderr: 'pipe',
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 20_000 },
+  },
+});
