@@ -7,10 +7,9 @@ import { validateProfile } from '#core/esc/validateProfile';
 import type { Sheet } from '#core/sheet/sheet';
 import type { Problem, Result } from '#core/units/problem';
 import { ValidationError, type ObjectSchema } from 'yup';
-import { escProfileFields } from './escProfile';
-import { record } from './fields';
-import { rigFileFields, type RigFile } from './rig';
-import { sheetFields } from './sheet';
+import { escProfileSchema } from './escProfile';
+import { rigFileSchema, type RigFile } from './rig';
+import { sheetSchema } from './sheet';
 
 export type LiveTuneDocument =
   | ({ format: 'live-tune/esc-profile'; version: 1 } & EscProfile)
@@ -23,9 +22,9 @@ export type Format = LiveTuneDocument['format'];
 const VERSION = 1;
 
 const BODIES: Record<Format, ObjectSchema<object>> = {
-  'live-tune/esc-profile': record(escProfileFields),
-  'live-tune/rig': record(rigFileFields),
-  'live-tune/sheet': record(sheetFields),
+  'live-tune/esc-profile': escProfileSchema,
+  'live-tune/rig': rigFileSchema,
+  'live-tune/sheet': sheetSchema,
 };
 
 /** Documents of this size are far beyond any that Live Tune writes. */

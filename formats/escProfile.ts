@@ -42,8 +42,8 @@ const item = record({
 
 const hold = between(100, 20000, 'ms');
 
-/** The fields of an ESC profile; what they mean together is checked by `validateProfile`. */
-export const escProfileFields = {
+/** An ESC profile as a document; what its parts mean together is checked by `validateProfile`. */
+export const escProfileSchema: yup.ObjectSchema<EscProfile> = record({
   id: idField(),
   revision: whole(1, 1000000),
   name: nameField(),
@@ -75,6 +75,4 @@ export const escProfileFields = {
     afterStore: oneOf(['restart', 'menu'] as const),
   }),
   items: listOf(item, 1, 100),
-};
-
-export const escProfileSchema: yup.ObjectSchema<EscProfile> = record(escProfileFields);
+});

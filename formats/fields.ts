@@ -82,7 +82,7 @@ export const record = <T extends yup.ObjectShape>(fields: T) =>
     .required('is missing');
 
 /** A list of things, with bounds on its length. */
-export const listOf = <T>(entry: yup.ISchema<T>, least: number, most: number) =>
+export const listOf = <T>(entry: yup.ISchema<T, yup.AnyObject>, least: number, most: number) =>
   yup
     .array()
     .of(entry)

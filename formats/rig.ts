@@ -57,4 +57,4 @@ export interface RigFile {
   escProfileId: string;
 }
 
-export const rigFileFields = { rig: rigSchema, escProfileId: idField() };
+export const rigFileSchema: yup.ObjectSchema<RigFile> = record({ rig: rigSchema, escProfileId: idField() });

@@ -1,4 +1,4 @@
-import type { SheetValue } from '#core/sheet/sheet';
+import type { Sheet, SheetValue } from '#core/sheet/sheet';
 import { EVIDENCE, type EvidenceBasis } from '#core/sheet/evidence';
 import * as yup from 'yup';
 import { idField, instant, keyOf, listOf, nameField, record, textField, whole } from './fields';
@@ -14,7 +14,8 @@ const value: yup.ObjectSchema<SheetValue> = record({
   seenAt: instant(),
 });
 
-export const sheetFields = {
+/** A sheet as a document. */
+export const sheetSchema: yup.ObjectSchema<Sheet> = record({
   id: idField(),
   rigName: nameField(),
   profileId: idField(),
@@ -24,4 +25,4 @@ export const sheetFields = {
   values: listOf(value, 1, 100),
   changedItemIds: yup.array().of(idField()).strict().required('is missing').max(100),
   note: textField(),
-};
+});

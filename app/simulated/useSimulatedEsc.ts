@@ -2,7 +2,7 @@ import { act, placeOnBench, type SimulatedEsc } from '#core/device/simulatedEsc'
 import type { EscProfile } from '#core/esc/profile';
 import type { Config, EscMemory, Input, Observed, ToneName } from '#core/procedure/language';
 import { msToDeadline, stateOf } from '#core/procedure/step';
-import { useCallback, useEffect, useEffectEvent, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 
 /** What the lamp and the sounder last did. */
 export interface Display {
@@ -39,7 +39,10 @@ export function useSimulatedEsc(
   });
   const current = useRef(bench);
   const clock = useRef<number>(undefined);
-  const report = useEffectEvent(onObserved);
+  const report = useRef(onObserved);
+  useEffect(() => {
+    report.current = onObserved;
+  });
 
   const apply = useCallback((input: Input): void => {
     const { esc, observed } = act(current.current.esc, input);
@@ -50,7 +53,7 @@ export function useSimulatedEsc(
       resting: restingAfter(resting, esc),
     };
     setBench(current.current);
-    if (observed.length > 0) report(observed, esc);
+    if (observed.length > 0) report.current(observed, esc);
   }, []);
 
   const catchUp = useCallback((): void => {

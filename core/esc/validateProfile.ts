@@ -94,13 +94,8 @@ function valueFault(setting: Setting, { value }: Stop): string | undefined {
   return undefined;
 }
 
-function repeats<T, K extends keyof T>(
-  list: T[],
-  path: string,
-  key: K,
-  words: (entry: T) => string,
-): Problem[] {
-  const seen = new Map<T[K], number>();
+function repeats<T>(list: T[], path: string, key: keyof T, words: (entry: T) => string): Problem[] {
+  const seen = new Map<T[keyof T], number>();
   return list.flatMap((entry, index) => {
     const first = seen.get(entry[key]);
     if (first === undefined) {

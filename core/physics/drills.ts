@@ -93,8 +93,8 @@ function launch(rig: ResolvedRig, esc: EscBehaviour): Drill {
       number('to20', 'First 20 m', at20, 's', 2, 'quicker', 'slower'),
       number(
         'wheelspin',
-        'Wheels spinning',
-        (100 * slidingS) / (at20 ?? end.timeS),
+        'Spun away by the tyres',
+        tyreM > 0 ? 100 * (1 - carM / tyreM) : 0,
         '%',
         0,
         'calmer',

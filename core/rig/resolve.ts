@@ -1,5 +1,5 @@
-import { motorModel, type MotorModel } from '../physics/motor';
-import { fullCellVolts, openCircuitVolts } from '../physics/pack';
+import { copperResistance, motorModel, type MotorModel } from '../physics/motor';
+import { openCircuitVolts } from '../physics/pack';
 import type { EscProfile } from '../esc/profile';
 import type { Basis } from '../units/provenance';
 import type { Rig } from './rig';
@@ -25,9 +25,13 @@ export interface ResolvedRig {
 /** Charge at which the drills start: a pack off the charger that has driven to the line. */
 const DRILL_STATE_OF_CHARGE = 0.9;
 
+/** Winding temperature during the drills: warm from a lap, not hot. Assumed. */
+const DRILL_WINDING_C = 50;
+
 /** Plain numbers for the hot loops; provenance stays behind. */
 export function resolveRig(rig: Rig, profile: EscProfile): ResolvedRig {
   const { vehicle, motor, pack } = rig;
+  const windingOhm = copperResistance(motor.resistanceOhm.value, DRILL_WINDING_C);
   return {
     massKg: vehicle.massKg.value,
     wheelRadiusM: vehicle.wheelDiameterM.value / 2,
@@ -38,7 +42,7 @@ export function resolveRig(rig: Rig, profile: EscProfile): ResolvedRig {
     dragAreaM2: vehicle.dragAreaM2.value,
     wheelInertiaKgM2: vehicle.wheelInertiaKgM2.value,
     drivelineEfficiency: vehicle.drivelineEfficiency.value,
-    motor: motorModel(motor.kvRpmPerVolt.value, motor.resistanceOhm.value, profile.limits.bridgeOhm, {
+    motor: motorModel(motor.kvRpmPerVolt.value, windingOhm, profile.limits.bridgeOhm, {
       inductance: motor.inductanceH.value,
       noLoadCurrent: motor.noLoadCurrentA.value,
       polePairs: motor.polePairs.value,
@@ -50,9 +54,6 @@ export function resolveRig(rig: Rig, profile: EscProfile): ResolvedRig {
     burstAmps: profile.limits.burstAmps,
   };
 }
-
-/** Volts of the whole pack off the charger. */
-export const fullPackVolts = (rig: Rig): number => rig.pack.cells * fullCellVolts(rig.pack.chemistry);
 
 /** The inputs of the drills that a user can put a better number to, with their words and origin. */
 export function drillInputs(rig: Rig): { name: string; basis: Basis }[] {

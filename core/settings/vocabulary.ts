@@ -227,5 +227,3 @@ const settings: Setting[] = [
 export const VOCABULARY: Readonly<Record<SettingId, Setting>> = Object.freeze(
   Object.fromEntries(settings.map((s) => [s.id, s])) as Record<SettingId, Setting>,
 );
-
-export const SETTING_IDS = settings.map((s) => s.id);

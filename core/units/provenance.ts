@@ -7,11 +7,5 @@ export interface Quantity {
   basis: Basis;
 }
 
-/** A number that the user read off a label, a manual or a box. */
-export const given = (value: number): Quantity => ({ value, basis: 'given' });
-
 /** A number that Live Tune filled in because nothing better was known. */
 export const assumed = (value: number): Quantity => ({ value, basis: 'assumed' });
-
-/** A number that was measured on this very model. */
-export const measured = (value: number): Quantity => ({ value, basis: 'measured' });

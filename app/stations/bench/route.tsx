@@ -7,9 +7,7 @@ import type { Route } from './+types/route';
 
 export const loader = async ({ params }: Route.LoaderArgs) => benchView(await benchOf(params.rigId));
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [
-  { title: loaderData ? `${loaderData.rig.name} · Live Tune` : 'Live Tune' },
-];
+export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData.rig.name} · Live Tune` }];
 
 /** The frame round every station of one rig: who it is, where it stands, and the stations in their order. */
 export default function BenchRoute({ loaderData }: Route.ComponentProps) {

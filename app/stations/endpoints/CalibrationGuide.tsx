@@ -50,9 +50,10 @@ export function CalibrationGuide({ precaution, onDone }: Props) {
         keptAt: new Date().toISOString(),
       },
     });
-    if (!kept) return setKeeping('failed');
-    await revalidator.revalidate();
-    onDone();
+    if (kept) {
+      await revalidator.revalidate();
+      onDone();
+    } else setKeeping('failed');
   };
 
   return (
