@@ -37,6 +37,8 @@ const READY_WITHIN_MS = 30_000;
  * @returns {Promise<Cluster>}
  */
 export async function startCluster(data) {
+  // First, since the package brings the postgres user, on whom the place of the cluster depends.
+  if (installedVersions().length === 0) installDebianPackages(['postgresql'], 'PostgreSQL');
   const folder = clusterFolder(data);
   const bin = programs(folder);
   const secret = secretOf(data);
@@ -94,6 +96,14 @@ function clusterFolder(data) {
   return `/var/lib/live-tune/${name}`;
 }
 
+/** Versions of PostgreSQL on this machine, newest first. */
+function installedVersions() {
+  const versions = existsSync(VERSIONS) ? readdirSync(VERSIONS) : [];
+  return versions
+    .filter((version) => existsSync(`${VERSIONS}/${version}/bin/postgres`))
+    .sort((a, b) => Number(b) - Number(a));
+}
+
 /**
  * The folder with PostgreSQL's programs: of the version that made the cluster, or else the newest.
  * @param {string} folder
@@ -102,15 +112,9 @@ function programs(folder) {
   const madeBy = existsSync(join(folder, 'PG_VERSION'))
     ? readFileSync(join(folder, 'PG_VERSION'), 'utf8').trim()
     : undefined;
-  const find = () => {
-    const versions = existsSync(VERSIONS) ? readdirSync(VERSIONS) : [];
-    return versions
-      .filter(
-        (version) => existsSync(`${VERSIONS}/${version}/bin/postgres`) && (!madeBy || version === madeBy),
-      )
-      .sort((a, b) => Number(b) - Number(a))[0];
-  };
-  if (!find()) installDebianPackages([madeBy ? `postgresql-${madeBy}` : 'postgresql'], 'PostgreSQL');
+  const find = () => installedVersions().find((version) => !madeBy || version === madeBy);
+  if (!find())
+    installDebianPackages([`postgresql-${madeBy}`], `PostgreSQL ${madeBy}, which made this database,`);
   const version = find();
   if (!version)
     throw new Plain(`PostgreSQL ${madeBy ?? ''} was installed, but its programs are not under ${VERSIONS}.`);
