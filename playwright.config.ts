@@ -1,8 +1,9 @@
 import { defineConfig } from '@playwright/test';
-import { ADDRESS, CHROMIUM_FLAGS, PORT } from './e2e/setting';
+import { ADDRESS, CHROMIUM_FLAGS, PORT, server } from './e2e/setting';
 
 export default defineConfig({
   testDir: 'e2e',
+  testIgnore: 'screenshots/**',
   fullyParallel: true,
   workers: 2,
   timeout: 60_000,
@@ -15,13 +16,5 @@ export default defineConfig({
     trace: 'retain-on-failure',
     launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM_FLAGS },
   },
-  webServer: {
-    command: `./start --fresh --yes --port ${PORT}`,
-    env: { LIVE_TUNE_DATA: '.data/e2e' },
-    url: `${ADDRESS}/healthz`,
-    timeout: 240_000,
-    stdout: 'ignore',
-    stderr: 'pipe',
-    gracefulShutdown: { signal: 'SIGTERM', timeout: 20_000 },
-  },
+  webServer: server(PORT, '.data/e2e'),
 });

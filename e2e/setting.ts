@@ -12,3 +12,14 @@ export const CHROMIUM_FLAGS = [
   '--disable-component-update',
   '--disable-sync',
 ];
+
+/** A Live Tune with nothing in it but the demo, started and stopped by Playwright. */
+export const server = (port: number, data: string) => ({
+  command: `./start --fresh --yes --port ${port}`,
+  env: { LIVE_TUNE_DATA: data },
+  url: `http://127.0.0.1:${port}/healthz`,
+  timeout: 240_000,
+  stdout: 'ignore' as const,
+  stderr: 'pipe' as const,
+  gracefulShutdown: { signal: 'SIGTERM' as const, timeout: 20_000 },
+});

@@ -17,12 +17,15 @@ export function GuideStep({ profile, channel, gestures }: Props) {
   if (!gesture) return null;
   const { before, key, after, detail, count } = instructionFor(profile, channel, gesture);
   return (
-    <div aria-live="polite" className="min-h-60">
-      <p className="font-display text-4xl leading-tight font-bold lg:text-5xl" data-testid="instruction">
+    <div aria-live="polite" className="lg:min-h-60">
+      <p
+        className="font-display text-3xl leading-tight font-bold sm:text-4xl lg:text-5xl"
+        data-testid="instruction"
+      >
         {before} {key && <kbd className="rounded-md border-3 border-ink px-3 font-display">{key}</kbd>}{' '}
         {after}
       </p>
-      <p className="mt-4 max-w-2xl text-xl">{detail}</p>
+      <p className="mt-2 max-w-2xl text-lg lg:mt-4 lg:text-xl">{detail}</p>
       {count !== undefined && total > 1 && <Dots done={total - count} total={total} />}
     </div>
   );
@@ -33,7 +36,7 @@ export function NextSteps({ profile, channel, gestures }: Props) {
   const next = gestures.slice(1, 5);
   if (next.length === 0) return null;
   return (
-    <div>
+    <div className="hidden lg:block">
       <h2 className="text-lg">Then</h2>
       <ol className="mt-1 list-decimal pl-6 text-muted">
         {next.map((gesture, index) => (
@@ -60,7 +63,10 @@ function useTotal(gesture: Gesture | undefined): number {
 
 function Dots({ done, total }: { done: number; total: number }) {
   return (
-    <ol className="mt-6 flex flex-wrap gap-3" aria-label={`${done} of ${total} presses made`}>
+    <ol
+      className="mt-3 flex flex-wrap gap-2 lg:mt-6 lg:gap-3"
+      aria-label={`${done} of ${total} presses made`}
+    >
       {Array.from({ length: total }, (_, n) => (
         <li
           key={n}

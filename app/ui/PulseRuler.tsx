@@ -26,7 +26,7 @@ export function PulseRuler({ title, channel, range, deadbandMicros, liveMicros }
   const gaps = [gap(sent[0], learned[0], -1), gap(sent[1], learned[1], 1)].filter((g) => g !== undefined);
   const text = `${title}: the radio sends ${words(sent)} µs, the ESC has learned ${words(learned)} µs${gaps.map((g) => `, ${g.label} ${words([g.from, g.to])} µs`).join('')}.`;
   return (
-    <svg viewBox="-30 0 1060 150" role="img" aria-label={text} className="w-full min-w-130">
+    <svg viewBox="-30 0 1060 150" role="img" aria-label={text} className="w-full min-w-200">
       <defs>
         <pattern id="lost" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <rect width="8" height="8" className="fill-caution-wash" />

@@ -34,7 +34,7 @@ export function RouteLine() {
               <NavLink
                 to={`/rigs/${rigId}/${id}`}
                 title={why}
-                className="group flex min-h-14 flex-col items-center justify-center gap-0.5 text-sm md:min-h-9 md:flex-row md:justify-start md:gap-3 md:text-base aria-[current=page]:font-bold aria-[current=page]:text-draft"
+                className="group flex h-16 flex-col items-center justify-center gap-0.5 text-sm md:h-auto md:min-h-9 md:flex-row md:justify-start md:gap-3 md:text-base aria-[current=page]:font-bold aria-[current=page]:text-draft"
               >
                 <StateMark state={state} count={count} />
                 {STATIONS[id]}

@@ -5,6 +5,7 @@ import { useMemo, useState } from 'react';
 import { useRevalidator } from 'react-router';
 import { GuideStep, NextSteps } from '../../simulated/GuideStep';
 import { SimulatedEscPanel } from '../../simulated/SimulatedEscPanel';
+import { useTopOfPage } from '../../simulated/useTopOfPage';
 import { useSimulatedEsc } from '../../simulated/useSimulatedEsc';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
@@ -26,6 +27,7 @@ export function CalibrationGuide({ precaution, onDone }: Props) {
   const [before] = useState(memory.range);
   const [keeping, setKeeping] = useState<'no' | 'busy' | 'failed'>('no');
   const revalidator = useRevalidator();
+  useTopOfPage();
 
   const bench = useSimulatedEsc(profile, memory, wanted.neutralMicros, () => undefined);
   const { esc, resting } = bench;

@@ -17,6 +17,7 @@ import { countInWords } from '#core/units/format';
 import { useMemo, useRef, useState } from 'react';
 import { GuideStep, NextSteps } from '../../simulated/GuideStep';
 import { SimulatedEscPanel } from '../../simulated/SimulatedEscPanel';
+import { useTopOfPage } from '../../simulated/useTopOfPage';
 import { useSimulatedEsc } from '../../simulated/useSimulatedEsc';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
@@ -34,6 +35,7 @@ interface Props {
 /** The load itself: one step at a time on the simulated ESC, every value stored, then every value counted back. */
 export function LoadDeck({ precaution, target, problem }: Props) {
   const { rigId, rig, profile, believed, holdings, memory } = useBench();
+  useTopOfPage();
   const [session, setSession] = useState(() => {
     const uncounted = profile.items.filter((item) => holdings[item.id]?.basis === 'seenStored');
     return beginLoad(

@@ -62,7 +62,7 @@ export function Rail({ item, cells, holding, draftStopId, advice, onMove, inacti
 
   return (
     <li className={`border-t border-rule py-3 ${inactive ? 'opacity-75' : ''}`}>
-      <div className="grid items-start gap-x-5 gap-y-2 sm:grid-cols-[9.5rem_1fr_8rem]">
+      <div className="grid grid-cols-[1fr_auto] items-start gap-x-5 gap-y-1 sm:grid-cols-[9.5rem_1fr_8rem]">
         <div>
           <h3 className="font-sans leading-tight" id={`rail-${item.id}`}>
             {setting.name}
@@ -71,7 +71,7 @@ export function Rail({ item, cells, holding, draftStopId, advice, onMove, inacti
             item {item.number} “{item.label}”
           </p>
         </div>
-        <div className="order-last px-2 sm:order-none">
+        <div className="order-last col-span-2 px-2 sm:order-none sm:col-span-1">
           <div
             ref={track}
             role="slider"
@@ -142,7 +142,7 @@ export function Rail({ item, cells, holding, draftStopId, advice, onMove, inacti
             </p>
           )}
         </div>
-        <div className="sm:text-right">
+        <div className="max-w-44 text-right">
           <p className={`font-display text-xl leading-tight font-bold ${differs ? 'text-draft' : ''}`}>
             {draft.label}
           </p>
