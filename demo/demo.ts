@@ -1,8 +1,26 @@
 /**
- * The demo: a club on a windy island, with one buggy that drives on wet sand between banks of kelp.
- * Files of the open formats, read by the same reader as any import, in this order.
+ * The demo: a club on a windy island, with a buggy that drives on wet sand between banks of kelp, a crawler for
+ * the cliff path and a trainer that flies from the headland.
+ * Files of the open formats, read by the same reader as any import, in this order: rigs come last, so that the
+ * profiles they use are there.
  */
+import brackelT40 from './brackel-t40.esc-profile.json?raw';
+import cliffPathCrawler from './cliff-path-crawler.rig.json?raw';
+import headlandTrainer from './headland-trainer.rig.json?raw';
 import kelpBeachBuggy from './kelp-beach-buggy.rig.json?raw';
+import sondryA45 from './sondry-a45.esc-profile.json?raw';
 import tamselR60 from './tamsel-r60.esc-profile.json?raw';
 
-export const DEMO_FILES: readonly string[] = [tamselR60, kelpBeachBuggy];
+/** The ESC profiles by their id. */
+export const DEMO_PROFILES = {
+  'tamsel-r60': tamselR60,
+  'brackel-t40': brackelT40,
+  'sondry-a45': sondryA45,
+} as const;
+
+export const DEMO_FILES: readonly string[] = [
+  ...Object.values(DEMO_PROFILES),
+  headlandTrainer,
+  cliffPathCrawler,
+  kelpBeachBuggy,
+];

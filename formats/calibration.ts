@@ -5,7 +5,7 @@ import { channelSchema, learnedRangeSchema } from './radio';
 
 /** A calibration as it is kept. */
 export const calibrationSchema: yup.ObjectSchema<Calibration> = record({
-  family: oneOf(['keyConfirmed'] as const),
+  family: oneOf(['keyConfirmed', 'stickAtPowerOn'] as const),
   precaution: textField(),
   channel: channelSchema,
   before: learnedRangeSchema,

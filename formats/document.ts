@@ -7,24 +7,31 @@ import { validateProfile } from '#core/esc/validateProfile';
 import type { Sheet } from '#core/sheet/sheet';
 import type { Problem, Result } from '#core/units/problem';
 import { ValidationError, type ObjectSchema } from 'yup';
-import { escProfileSchema } from './escProfile';
-import { rigFileSchema, type RigFile } from './rig';
-import { sheetSchema } from './sheet';
+import { escProfileSchema, escProfileUpgrades } from './escProfile';
+import { rigFileSchema, rigUpgrades, type RigFile } from './rig';
+import { sheetSchema, sheetUpgrades } from './sheet';
+import type { Upgrade } from './upgrade';
 
 export type LiveTuneDocument =
-  | ({ format: 'live-tune/esc-profile'; version: 1 } & EscProfile)
-  | ({ format: 'live-tune/rig'; version: 1 } & RigFile)
-  | ({ format: 'live-tune/sheet'; version: 1 } & Sheet);
+  | ({ format: 'live-tune/esc-profile'; version: 2 } & EscProfile)
+  | ({ format: 'live-tune/rig'; version: 2 } & RigFile)
+  | ({ format: 'live-tune/sheet'; version: 2 } & Sheet);
 
 export type Format = LiveTuneDocument['format'];
 
-/** The newest version of each format, and the only one so far. */
-const VERSION = 1;
+/** The newest version of every format. */
+export const VERSION = 2;
 
-const BODIES: Record<Format, ObjectSchema<object>> = {
-  'live-tune/esc-profile': escProfileSchema,
-  'live-tune/rig': rigFileSchema,
-  'live-tune/sheet': sheetSchema,
+interface FormatRules {
+  schema: ObjectSchema<object>;
+  /** From each older version to the next, version 1 first. */
+  upgrades: readonly Upgrade[];
+}
+
+export const FORMATS: Record<Format, FormatRules> = {
+  'live-tune/esc-profile': { schema: escProfileSchema, upgrades: escProfileUpgrades },
+  'live-tune/rig': { schema: rigFileSchema, upgrades: rigUpgrades },
+  'live-tune/sheet': { schema: sheetSchema, upgrades: sheetUpgrades },
 };
 
 /** Documents of this size are far beyond any that Live Tune writes. */
@@ -53,23 +60,35 @@ export function readDocument(text: string): Result<LiveTuneDocument> {
     return problem('', 'The file holds JSON, but not a Live Tune document: it must be an object.');
   }
   const { format, version, ...body } = data as Record<string, unknown>;
-  if (typeof format !== 'string' || !Object.hasOwn(BODIES, format)) {
+  if (typeof format !== 'string' || !Object.hasOwn(FORMATS, format)) {
     return problem(
       'format',
-      `The format is ${JSON.stringify(format)}; known are ${Object.keys(BODIES).join(', ')}.`,
+      `The format is ${JSON.stringify(format)}; known are ${Object.keys(FORMATS).join(', ')}.`,
     );
   }
-  if (version !== VERSION) {
+  const { schema, upgrades } = FORMATS[format as Format];
+  if (!Number.isInteger(version) || (version as number) < 1 || (version as number) > VERSION) {
     return problem(
       'version',
-      `This is version ${JSON.stringify(version)} of ${format}; this Live Tune reads version ${VERSION}. A newer Live Tune may be needed.`,
+      `This is version ${JSON.stringify(version)} of ${format}; this Live Tune reads versions 1 to ${VERSION}. A newer Live Tune may be needed.`,
     );
   }
-  const problems = problemsOf(BODIES[format as Format], body);
+  const newest = upgrades.slice((version as number) - 1).reduce((old, upgrade) => upgrade(old), body);
+  const problems = problemsOf(schema, newest);
   if (problems.length > 0) return { ok: false, problems };
-  const document = data as LiveTuneDocument;
-  const deeper = document.format === 'live-tune/esc-profile' ? validateProfile(document) : [];
+  const document = { format, version: VERSION, ...newest } as LiveTuneDocument;
+  const deeper = profileIn(document).flatMap(({ path, profile }) =>
+    validateProfile(profile).map((found) => ({ ...found, path: path + found.path })),
+  );
   return deeper.length > 0 ? { ok: false, problems: deeper } : { ok: true, value: document };
+}
+
+/** The ESC profile that a document is or brings along, with its place. */
+function profileIn(document: LiveTuneDocument): { path: string; profile: EscProfile }[] {
+  if (document.format === 'live-tune/esc-profile') return [{ path: '', profile: document }];
+  if (document.format === 'live-tune/rig' && document.escProfile)
+    return [{ path: 'escProfile.', profile: document.escProfile }];
+  return [];
 }
 
 /** What a schema finds wrong with a value: one problem for each place. */

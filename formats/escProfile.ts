@@ -1,25 +1,17 @@
-import * as yup from 'yup';
+import type { EndPointFamily, Medium, Notes } from '#core/esc/media';
 import type { EscProfile } from '#core/esc/profile';
 import { VOCABULARY, type SettingId, type SettingValue } from '#core/settings/vocabulary';
-import { between, idField, keyOf, listOf, nameField, oneOf, record, whole } from './fields';
-import { learnedRangeSchema } from './radio';
+import type * as yup from 'yup';
+import { between, idField, keyOf, listOf, nameField, oneOf, record, textField, variants, whole } from './fields';
+import { learnedRangeSchema, pulse } from './radio';
+import { part, type Upgrade } from './upgrade';
 
 /** A setting value: which fields it has depends on its kind. */
-const settingValue = yup.lazy((value: unknown): yup.ObjectSchema<SettingValue> => {
-  switch ((value as { kind?: unknown } | null | undefined)?.kind) {
-    case 'off':
-      return record({ kind: oneOf(['off'] as const) });
-    case 'number':
-      return record({ kind: oneOf(['number'] as const), value: between(-1000, 100000, '') });
-    case 'packVolts':
-      return record({ kind: oneOf(['packVolts'] as const), value: between(0, 200, 'V') });
-    case 'choice':
-      return record({ kind: oneOf(['choice'] as const), choice: idField() });
-    default:
-      return record({
-        kind: oneOf(['off', 'number', 'packVolts', 'choice'] as const),
-      }) as yup.ObjectSchema<never>;
-  }
+const settingValue = variants<SettingValue>('kind', {
+  off: record({ kind: oneOf(['off'] as const) }),
+  number: record({ kind: oneOf(['number'] as const), value: between(-1000, 100000, '') }),
+  packVolts: record({ kind: oneOf(['packVolts'] as const), value: between(0, 200, 'V') }),
+  choice: record({ kind: oneOf(['choice'] as const), choice: idField() }),
 });
 
 const stop = record({
@@ -41,6 +33,66 @@ const item = record({
 });
 
 const hold = between(100, 20000, 'ms');
+const timeWindow = between(300, 60000, 'ms');
+
+/** A group of notes: l and h short, L and H long, low and high. */
+const notes = (): yup.StringSchema<Notes> =>
+  nameField().matches(
+    /^[lhLH]{1,16}$/,
+    'may hold only l, h, L and H: short and long notes, low and high, sixteen at most',
+  );
+
+const medium = variants<Medium>('family', {
+  oneKey: record({
+    family: oneOf(['oneKey'] as const),
+    keyName: nameField(),
+    enterHoldMs: hold,
+    openHoldMs: hold,
+    storeHoldMs: hold,
+    idleTimeoutMs: between(1000, 600000, 'ms'),
+    menuLamp: nameField(),
+    valueLamp: nameField(),
+    afterStore: oneOf(['restart', 'menu'] as const),
+  }),
+  lampCard: record({
+    family: oneOf(['lampCard'] as const),
+    itemKeyName: nameField(),
+    valueKeyName: nameField(),
+    okKeyName: nameField(),
+    resetKeyName: nameField(),
+    wakeMs: between(0, 20000, 'ms'),
+    resetHoldMs: hold,
+    itemLamps: nameField(),
+    valueLamps: nameField(),
+  }),
+  stickTones: record({
+    family: oneOf(['stickTones'] as const),
+    itemWindowMs: timeWindow,
+    valueWindowMs: timeWindow,
+    valueRounds: whole(1, 10),
+    itemNotes: listOf(notes(), 1, 100),
+    stopNotes: listOf(notes(), 1, 200),
+    exitNotes: notes(),
+  }),
+  link: record({ family: oneOf(['link'] as const), plug: textField() }),
+});
+
+const calibration = variants<EndPointFamily>('family', {
+  keyConfirmed: record({
+    family: oneOf(['keyConfirmed'] as const),
+    keyName: nameField(),
+    lamp: nameField(),
+    holdAtPowerOnMs: hold,
+    leastSpanMicros: between(10, 500, 'µs'),
+  }),
+  stickAtPowerOn: record({
+    family: oneOf(['stickAtPowerOn'] as const),
+    highFromMicros: pulse,
+    lowToMicros: pulse,
+    windowMs: timeWindow,
+    steadyMs: timeWindow,
+  }),
+});
 
 /** An ESC profile as a document; what its parts mean together is checked by `validateProfile`. */
 export const escProfileSchema: yup.ObjectSchema<EscProfile> = record({
@@ -58,21 +110,16 @@ export const escProfileSchema: yup.ObjectSchema<EscProfile> = record({
   bootMs: between(0, 20000, 'ms'),
   factoryRange: learnedRangeSchema,
   deadbandMicrosEachSide: between(0, 300, 'µs'),
-  calibration: record({
-    family: oneOf(['keyConfirmed'] as const),
-    holdAtPowerOnMs: hold,
-    leastSpanMicros: between(10, 500, 'µs'),
-  }),
-  medium: record({
-    family: oneOf(['oneKey'] as const),
-    keyName: nameField(),
-    enterHoldMs: hold,
-    openHoldMs: hold,
-    storeHoldMs: hold,
-    idleTimeoutMs: between(1000, 600000, 'ms'),
-    menuLamp: nameField(),
-    valueLamp: nameField(),
-    afterStore: oneOf(['restart', 'menu'] as const),
-  }),
+  calibration,
+  media: listOf(medium, 1, 4),
   items: listOf(item, 1, 100),
 });
+
+/** Version 2: a list of media instead of one; the calibration names its own key and lamp. */
+export const escProfileUpgrades: readonly Upgrade[] = [
+  ({ medium: only, calibration: before, ...rest }) => ({
+    ...rest,
+    calibration: { ...part(before), keyName: part(only).keyName, lamp: part(only).menuLamp },
+    media: [only],
+  }),
+];

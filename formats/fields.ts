@@ -13,6 +13,7 @@ export const between = (least: number, most: number, unit: string): yup.NumberSc
     .strict()
     .typeError(({ originalValue }) => `must be a number, not ${JSON.stringify(originalValue)}`)
     .required('is missing')
+    .meta({ minimum: least, maximum: most, unit })
     .test(
       'between',
       ({ value }) =>
@@ -22,7 +23,9 @@ export const between = (least: number, most: number, unit: string): yup.NumberSc
 
 /** A whole number between two bounds. */
 export const whole = (least: number, most: number): yup.NumberSchema<number> =>
-  between(least, most, '').test('whole', 'must be a whole number', (value) => Number.isInteger(value));
+  between(least, most, '')
+    .meta({ integer: true })
+    .test('whole', 'must be a whole number', (value) => Number.isInteger(value));
 
 /** A name or label that is shown on one line. */
 export const nameField = (): yup.StringSchema<string> =>
@@ -66,6 +69,7 @@ export const instant = (): yup.StringSchema<string> =>
     .strict()
     .typeError('must be text')
     .required('is missing')
+    .meta({ format: 'date-time' })
     .test(
       'instant',
       'must be a point in time like 2026-05-01T10:00:00.000Z',
@@ -91,6 +95,31 @@ export const listOf = <T>(entry: yup.ISchema<T, yup.AnyObject>, least: number, m
     .required('is missing')
     .min(least, `must have at least ${least}`)
     .max(most, `must have at most ${most}`);
+
+/** The alternatives of a `variants` schema, for whoever describes it. */
+const ALTERNATIVES = new WeakMap<object, readonly yup.ISchema<unknown>[]>();
+
+/**
+ * An object whose fields depend on the word in one of them.
+ * @param key the field that tells which it is
+ * @param records a schema for each word
+ */
+export function variants<T extends object>(
+  key: keyof T & string,
+  records: Record<string, yup.ObjectSchema<T>>,
+): yup.Lazy<T> {
+  const unknown = record({ [key]: oneOf(Object.keys(records)) }) as unknown as yup.ObjectSchema<T>;
+  const schema = yup.lazy((value: unknown) => {
+    const word = (value as Record<string, unknown> | null | undefined)?.[key];
+    return typeof word === 'string' && Object.hasOwn(records, word) ? records[word]! : unknown;
+  });
+  ALTERNATIVES.set(schema, Object.values(records));
+  return schema as unknown as yup.Lazy<T>;
+}
+
+/** The schemas between which a `variants` schema chooses; undefined for any other. */
+export const alternativesOf = (schema: object): readonly yup.ISchema<unknown>[] | undefined =>
+  ALTERNATIVES.get(schema);
 
 /** A number with its origin. */
 export const quantity = (least: number, most: number, unit: string): yup.ObjectSchema<Quantity> =>

@@ -1,6 +1,6 @@
 import type { LearnedRange, ThrottleChannel } from '#core/radio/pulse';
 import * as yup from 'yup';
-import { between, record } from './fields';
+import { between, oneOf, record } from './fields';
 
 /** A pulse width that a servo lead can carry. */
 export const pulse = between(500, 2500, 'µs');
@@ -12,6 +12,7 @@ export const learnedRangeSchema: yup.ObjectSchema<LearnedRange> = record({
 });
 
 export const channelSchema: yup.ObjectSchema<ThrottleChannel> = record({
+  rest: oneOf(['centre', 'low'] as const),
   centreMicros: pulse,
   travelMicros: between(100, 1000, 'µs'),
   forwardEndPointPercent: between(1, 150, '%'),

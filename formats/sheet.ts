@@ -1,7 +1,9 @@
+import { MEDIUM_WORDS, type MediumFamily } from '#core/esc/media';
 import type { Sheet, SheetValue } from '#core/sheet/sheet';
 import { EVIDENCE, type EvidenceBasis } from '#core/sheet/evidence';
 import * as yup from 'yup';
 import { idField, instant, keyOf, listOf, nameField, record, textField, whole } from './fields';
+import type { Upgrade } from './upgrade';
 
 const value: yup.ObjectSchema<SheetValue> = record({
   itemId: idField(),
@@ -22,7 +24,11 @@ export const sheetSchema: yup.ObjectSchema<Sheet> = record({
   profileRevision: whole(1, 1000000),
   profileName: nameField(),
   keptAt: instant(),
+  medium: keyOf<MediumFamily>(MEDIUM_WORDS).nullable().defined(),
   values: listOf(value, 1, 100),
   changedItemIds: yup.array().of(idField()).strict().required('is missing').max(100),
   note: textField(),
 });
+
+/** Version 2: a sheet says by which medium it was loaded. */
+export const sheetUpgrades: readonly Upgrade[] = [(body) => ({ medium: null, ...body })];

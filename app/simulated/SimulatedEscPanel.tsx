@@ -64,7 +64,7 @@ export function SimulatedEscPanel({ bench, channel, safe }: Props) {
           }}
           onPointerUp={release}
           onPointerCancel={release}
-          className={`min-h-16 min-w-28 touch-none rounded-md border-2 border-ink px-4 font-display text-xl font-bold select-none ${held ? 'translate-y-0.5 bg-ink text-film' : 'bg-film'}`}
+          className={`min-h-16 min-w-28 touch-none rounded-md border-2 border-ink px-3.5 font-display text-xl font-bold select-none ${held ? 'translate-y-0.5 bg-ink text-film' : 'bg-film'}`}
         >
           {keyName}
           <span className="block text-xs font-normal">hold: space bar</span>

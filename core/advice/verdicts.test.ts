@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { DEMO_FILES } from '../../demo/demo';
+import { DEMO_PROFILES } from '../../demo/demo';
 import { readDocument } from '../../formats/document';
 import { factoryStops, itemForSetting, type EscProfile } from '../esc/profile';
 import { defaultRig } from '../rig/defaults';
@@ -9,7 +9,7 @@ import { perCell, perPack } from '../settings/cutoff';
 import { adviceFor } from './bands';
 import { verdictsOn, type Verdict } from './verdicts';
 
-const profile = (readDocument(DEMO_FILES[0]!) as unknown as { value: EscProfile }).value;
+const profile = (readDocument(DEMO_PROFILES['tamsel-r60']) as unknown as { value: EscProfile }).value;
 const FULL_RANGE = { brakeMicros: 1000, neutralMicros: 1500, forwardMicros: 2000 };
 
 const rigWith = (change: (rig: Rig) => void = () => undefined): Rig => {

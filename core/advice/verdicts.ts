@@ -126,7 +126,8 @@ function brakeThroughRadio({ rig, profile, stops, range }: Situation): Verdict |
   const value = valueOf(profile, stops, 'brakeStrength');
   const item = itemForSetting(profile, 'brakeStrength');
   if (value?.kind !== 'number' || !item || !hasBrakeStage(profile, stops)) return undefined;
-  const signal = travelReport(rig.channel, range, deadbandOf(profile, stops)).brake.largestSignal;
+  const signal = travelReport(rig.channel, range, deadbandOf(profile, stops)).brake?.largestSignal;
+  if (signal === undefined) return undefined;
   const strength = value.value / 100;
   const left = strength * signal;
   if (1 - signal < WORTH_SAYING && left >= HARDLY_BRAKES) return undefined;

@@ -4,6 +4,7 @@
  */
 import type { SettingId, SettingValue } from '../settings/vocabulary';
 import type { LearnedRange } from '../radio/pulse';
+import type { EndPointFamily, HandMedium, Medium } from './media';
 
 /** Whether the maker states what a stop means, or somebody supposed or measured it. */
 export type StopBasis = 'stated' | 'assumed' | 'measured';
@@ -48,33 +49,6 @@ export interface EscLimits {
   becContinuousAmps: number;
 }
 
-/** Entering settings with the set key, a lamp and beeps. Lamp names are the ESC's own words. */
-export interface OneKeyMedium {
-  family: 'oneKey';
-  keyName: string;
-  /** Hold the key this long on a running ESC to enter the menu. */
-  enterHoldMs: number;
-  /** Hold the key this long on an item to open it. */
-  openHoldMs: number;
-  /** Hold the key this long on a stop to store it. */
-  storeHoldMs: number;
-  /** With no press for this long the menu closes and stores nothing. */
-  idleTimeoutMs: number;
-  menuLamp: string;
-  valueLamp: string;
-  /** Whether the ESC stays in the menu after a value, or must be switched off and on. */
-  afterStore: 'restart' | 'menu';
-}
-
-/** End points learned at three positions, each confirmed with the set key. */
-export interface KeyConfirmedCalibration {
-  family: 'keyConfirmed';
-  /** Hold the key while switching on until the beeps turn steady, this long. */
-  holdAtPowerOnMs: number;
-  /** The ESC refuses an end that is nearer to neutral than this. */
-  leastSpanMicros: number;
-}
-
 export interface EscProfile {
   /** Permanent; the same through all revisions. */
   id: string;
@@ -88,10 +62,19 @@ export interface EscProfile {
   factoryRange: LearnedRange;
   /** Deadband where no item sets one, on each side of neutral. */
   deadbandMicrosEachSide: number;
-  calibration: KeyConfirmedCalibration;
-  medium: OneKeyMedium;
+  calibration: EndPointFamily;
+  /** Every way to enter settings, the handiest first. */
+  media: Medium[];
   items: ProfileItem[];
 }
+
+/** The handiest medium that needs nothing but hands; undefined for an ESC that only a link can set. */
+export const handMediumOf = (profile: EscProfile): HandMedium | undefined =>
+  profile.media.find((medium): medium is HandMedium => medium.family !== 'link');
+
+/** Whether the ESC can be read and written by a computer. */
+export const hasLink = (profile: EscProfile): boolean =>
+  profile.media.some((medium) => medium.family === 'link');
 
 /** The item with this permanent id. @throws {Error} if the profile has none: ids come from the profile itself. */
 export function itemById(profile: EscProfile, itemId: string): ProfileItem {

@@ -1,3 +1,4 @@
+import type { LampCardMedium, OneKeyMedium, StickTonesMedium } from './media';
 import type { EscProfile, ProfileItem } from './profile';
 
 /** A small invented ESC for tests: four items, one key, end points confirmed by key. A fresh copy each time. */
@@ -17,18 +18,14 @@ export function smallProfile(): EscProfile {
     bootMs: 2000,
     factoryRange: { brakeMicros: 1000, neutralMicros: 1500, forwardMicros: 2000 },
     deadbandMicrosEachSide: 30,
-    calibration: { family: 'keyConfirmed', holdAtPowerOnMs: 3000, leastSpanMicros: 150 },
-    medium: {
-      family: 'oneKey',
+    calibration: {
+      family: 'keyConfirmed',
       keyName: 'set',
-      enterHoldMs: 1000,
-      openHoldMs: 2500,
-      storeHoldMs: 2500,
-      idleTimeoutMs: 20000,
-      menuLamp: 'amber',
-      valueLamp: 'white',
-      afterStore: 'restart',
+      lamp: 'amber',
+      holdAtPowerOnMs: 3000,
+      leastSpanMicros: 150,
     },
+    media: [oneKey('restart')],
     items: [
       item('way', 1, 'runningMode', 'way-1', [
         ['way-1', 'brakes', { kind: 'choice', choice: 'forwardBrake' }],
@@ -55,6 +52,60 @@ export function smallProfile(): EscProfile {
     ],
   };
 }
+
+const oneKey = (afterStore: OneKeyMedium['afterStore']): OneKeyMedium => ({
+  family: 'oneKey',
+  keyName: 'set',
+  enterHoldMs: 1000,
+  openHoldMs: 2500,
+  storeHoldMs: 2500,
+  idleTimeoutMs: 20000,
+  menuLamp: 'amber',
+  valueLamp: 'white',
+  afterStore,
+});
+
+/** The small ESC, one that stays in its menu after a value. */
+export const stayingProfile = (): EscProfile => ({ ...smallProfile(), media: [oneKey('menu')] });
+
+const LAMP_CARD: LampCardMedium = {
+  family: 'lampCard',
+  itemKeyName: 'item',
+  valueKeyName: 'value',
+  okKeyName: 'ok',
+  resetKeyName: 'reset',
+  wakeMs: 800,
+  resetHoldMs: 3000,
+  itemLamps: 'lines',
+  valueLamps: 'row',
+};
+
+/** The small ESC with a lamp card instead of a key menu. */
+export const cardProfile = (): EscProfile => ({ ...smallProfile(), media: [LAMP_CARD] });
+
+const STICK_TONES: StickTonesMedium = {
+  family: 'stickTones',
+  itemWindowMs: 3000,
+  valueWindowMs: 2000,
+  valueRounds: 2,
+  itemNotes: ['lh', 'lhh', 'llh', 'llhh'],
+  stopNotes: ['hl', 'hll', 'hhl', 'hhll', 'hhhl'],
+  exitNotes: 'LL',
+};
+
+/** The small ESC set with the stick: two end points, and a menu of tones behind them. */
+export const toneProfile = (): EscProfile => ({
+  ...smallProfile(),
+  factoryRange: { brakeMicros: 1100, neutralMicros: 1100, forwardMicros: 1900 },
+  calibration: {
+    family: 'stickAtPowerOn',
+    highFromMicros: 1700,
+    lowToMicros: 1300,
+    windowMs: 5000,
+    steadyMs: 1000,
+  },
+  media: [STICK_TONES],
+});
 
 function item(
   id: string,

@@ -1,5 +1,6 @@
 import type { Problem } from '../units/problem';
 import { VOCABULARY, type Setting } from '../settings/vocabulary';
+import type { StickTonesMedium } from './media';
 import type { EscProfile, ProfileItem, Stop } from './profile';
 
 /** Below this a per-cell reading of a cutoff is a pack total typed into the wrong field, or the reverse. */
@@ -12,6 +13,7 @@ const LIKELY_VOLTS_PER_CELL = { least: 2, most: 4.5 };
 export function validateProfile(profile: EscProfile): Problem[] {
   return [
     ...limitProblems(profile),
+    ...mediaProblems(profile),
     ...repeats(profile.items, 'items', 'number', (item) => `item number ${item.number}`),
     ...repeats(profile.items, 'items', 'id', (item) => `item id '${item.id}'`),
     ...repeats(profile.items, 'items', 'setting', (item) => `the setting ${VOCABULARY[item.setting].name}`),
@@ -20,7 +22,7 @@ export function validateProfile(profile: EscProfile): Problem[] {
   ];
 }
 
-function limitProblems({ limits, factoryRange }: EscProfile): Problem[] {
+function limitProblems({ limits, factoryRange, calibration }: EscProfile): Problem[] {
   const problems: Problem[] = [];
   if (limits.minCells > limits.maxCells) {
     problems.push({
@@ -35,13 +37,65 @@ function limitProblems({ limits, factoryRange }: EscProfile): Problem[] {
     });
   }
   const { brakeMicros, neutralMicros, forwardMicros } = factoryRange;
-  if (!(brakeMicros < neutralMicros && neutralMicros < forwardMicros)) {
+  // Two points know no brake side: there, brake and neutral are one pulse.
+  const oneWay = calibration.family === 'stickAtPowerOn' && brakeMicros === neutralMicros;
+  if (!((oneWay || brakeMicros < neutralMicros) && neutralMicros < forwardMicros)) {
     problems.push({
       path: 'factoryRange',
       sentence: `The factory range runs ${brakeMicros}, ${neutralMicros}, ${forwardMicros} µs; brake must lie below neutral and neutral below forward.`,
     });
   }
   return problems;
+}
+
+function mediaProblems(profile: EscProfile): Problem[] {
+  const { media, calibration } = profile;
+  const problems = repeats(media, 'media', 'family', (medium) => `the medium '${medium.family}'`);
+  if (calibration.family === 'stickAtPowerOn' && calibration.lowToMicros >= calibration.highFromMicros) {
+    problems.push({
+      path: 'calibration.highFromMicros',
+      sentence: `Full up begins at ${calibration.highFromMicros} µs and right down ends at ${calibration.lowToMicros} µs: full up must lie above.`,
+    });
+  }
+  media.forEach((medium, index) => {
+    if (medium.family !== 'stickTones') return;
+    const path = `media.${index}`;
+    problems.push(...toneProblems(profile, medium, path));
+    if (calibration.family !== 'stickAtPowerOn') {
+      problems.push({
+        path,
+        sentence:
+          'A tone menu lies behind the calibration window of a stick that stays up: it needs the calibration family stickAtPowerOn.',
+      });
+    }
+  });
+  return problems;
+}
+
+/** Every item and stop needs a group of notes of its own, or the ear cannot tell them apart. */
+function toneProblems({ items }: EscProfile, medium: StickTonesMedium, path: string): Problem[] {
+  const longest = Math.max(...items.map((item) => item.stops.length));
+  return [
+    ...enough(medium.itemNotes, items.length, `${path}.itemNotes`, 'items'),
+    ...enough(medium.stopNotes, longest, `${path}.stopNotes`, 'stops'),
+    ...sameNotes([...medium.itemNotes, medium.exitNotes], `${path}.itemNotes`),
+    ...sameNotes(medium.stopNotes, `${path}.stopNotes`),
+  ];
+}
+
+function enough(notes: string[], needed: number, path: string, what: string): Problem[] {
+  if (notes.length >= needed) return [];
+  return [
+    { path, sentence: `There are ${notes.length} groups of notes for ${needed} ${what}: each needs one.` },
+  ];
+}
+
+function sameNotes(notes: string[], path: string): Problem[] {
+  const twice = notes.find((group, index) => notes.indexOf(group) !== index);
+  if (twice === undefined) return [];
+  return [
+    { path, sentence: `The group of notes '${twice}' is there twice: the ear could not tell the two apart.` },
+  ];
 }
 
 function itemProblems(item: ProfileItem, path: string): Problem[] {

@@ -8,12 +8,16 @@ import type { LearnedRange, ThrottleChannel } from '../radio/pulse';
 export interface EscBehaviour {
   /** Most throttle that arrives, 0 to 1. */
   forwardSignal: number;
-  /** Rise of duty after the trigger is pulled, per second. */
+  /** Duty at the first touch of the throttle, 0 to 1. */
+  startDuty: number;
+  /** Rise of duty after the throttle is opened, per second. */
   rampPerSecond: number;
   /** Brake strength at a full push, 0 to 1, radio included. */
   fullBrake: number;
   /** Brake strength with the trigger at neutral, 0 to 1. */
   dragBrake: number;
+  /** Brake strength on a propeller when the throttle is closed, 0 to 1. */
+  propellerBrake: number;
   brakeFrequencyHz: number;
   /** 0 where the cutoff is off. */
   cutoffVoltsPerCell: number;
@@ -49,13 +53,31 @@ export function escBehaviour(
 ): EscBehaviour {
   const travel = travelReport(channel, range, deadbandOf(profile, stops));
   const dragBrake = numberOf(profile, stops, 'dragBrake', 0) / 100;
+  const brakeSignal = travel.brake?.largestSignal ?? 0;
   const brakeStage = numberOf(profile, stops, 'brakeStrength', WITHOUT_ITEM.brakePercent) / 100;
   return {
     forwardSignal: travel.forward.largestSignal,
-    rampPerSecond: numberOf(profile, stops, 'launchStrength', WITHOUT_ITEM.rampPercentPerSecond) / 100,
-    fullBrake: hasBrakeStage(profile, stops) ? brakeStage * travel.brake.largestSignal : dragBrake,
+    startDuty: numberOf(profile, stops, 'startForce', 0) / 100,
+    rampPerSecond: rampPerSecond(profile, stops),
+    fullBrake: hasBrakeStage(profile, stops) ? brakeStage * brakeSignal : dragBrake,
     dragBrake,
+    propellerBrake: numberOf(profile, stops, 'propellerBrake', 0) / 100,
     brakeFrequencyHz: numberOf(profile, stops, 'brakeFrequency', WITHOUT_ITEM.brakeKilohertz) * 1000,
     cutoffVoltsPerCell: cutoffVoltsPerCell(valueOf(profile, stops, 'cutoff'), cells) ?? 0,
   };
 }
+
+/**
+ * How fast duty may rise. A launch strength states it; a start acceleration states the time to full; a launch
+ * limit of L per cent is assumed to stretch the rise to L hundredths of a second. The slowest decides.
+ */
+function rampPerSecond(profile: EscProfile, stops: StopByItem): number {
+  const strength = numberOf(profile, stops, 'launchStrength', WITHOUT_ITEM.rampPercentPerSecond) / 100;
+  const seconds = numberOf(profile, stops, 'startAcceleration', 0);
+  const limit = numberOf(profile, stops, 'launchLimit', 0) / 100;
+  return Math.min(strength, seconds > 0 ? 1 / seconds : Infinity, limit > 0 ? 1 / limit : Infinity);
+}
+
+/** Duty at a time after the throttle was opened at once, 0 to 1. */
+export const launchDuty = (esc: EscBehaviour, timeS: number): number =>
+  Math.min(esc.forwardSignal, esc.startDuty + esc.rampPerSecond * timeS);

@@ -7,10 +7,8 @@
  * What this leaves out: weight transfer, slopes, cornering, tyre growth, tyres that grip less when they slide.
  */
 import { GRAVITY } from '../units/convert';
-import type { ResolvedRig } from '../rig/resolve';
-
-/** ISO 2533 at sea level, kg/m³. */
-const AIR_DENSITY = 1.225;
+import type { ResolvedWheels } from '../rig/resolve';
+import { AIR_DENSITY } from './air';
 
 /** Step of the integrator, s: twenty times shorter than the quickest lag, wheels against motor (about 10 ms). */
 const STEP_S = 0.0005;
@@ -35,21 +33,21 @@ export interface WheelState {
 export type TyreForce = (timeS: number, tyreSpeed: number) => number;
 
 /** The most force that the driven wheels can put on the ground, N. */
-export const gripLimit = (rig: ResolvedRig): number =>
+export const gripLimit = (rig: ResolvedWheels): number =>
   rig.grip * rig.massKg * GRAVITY * rig.drivenWeightShare;
 
 /** Rolling and air resistance at a forward speed, N, ≥ 0. */
-export function resistance(rig: ResolvedRig, speed: number): number {
+export function resistance(rig: ResolvedWheels, speed: number): number {
   const rolling = rig.rollingResistance * rig.massKg * GRAVITY;
   return rolling + 0.5 * AIR_DENSITY * rig.dragAreaM2 * speed * speed;
 }
 
 /** What turns with the wheels, felt at the tyre, kg. */
-const turningMass = (rig: ResolvedRig): number =>
+const turningMass = (rig: ResolvedWheels): number =>
   (rig.wheelInertiaKgM2 + rig.motor.rotorInertia * rig.finalDrive * rig.finalDrive) / rig.wheelRadiusM ** 2;
 
 /** Shaft speed of the motor for a tyre speed, rad/s. */
-export const shaftSpeedAt = (rig: ResolvedRig, tyreSpeed: number): number =>
+export const shaftSpeedAt = (rig: ResolvedWheels, tyreSpeed: number): number =>
   (tyreSpeed / rig.wheelRadiusM) * rig.finalDrive;
 
 /**
@@ -60,7 +58,7 @@ export const shaftSpeedAt = (rig: ResolvedRig, tyreSpeed: number): number =>
  * @returns the last state
  */
 export function runWheels(
-  rig: ResolvedRig,
+  rig: ResolvedWheels,
   startSpeed: number,
   force: TyreForce,
   longestS: number,

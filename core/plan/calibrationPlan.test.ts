@@ -1,13 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { act, factoryMemory, placeOnBench } from '../device/simulatedEsc';
-import { smallProfile } from '../esc/smallProfile.fixture';
+import { smallProfile, toneProfile } from '../esc/smallProfile.fixture';
 import { escMachine } from '../procedure/escMachine';
 import { initialConfig } from '../procedure/step';
-import type { ThrottleChannel } from '../radio/pulse';
+import { rangeOf, type ThrottleChannel } from '../radio/pulse';
 import { instructionFor } from './instruction';
-import { planCalibration, rangeOf } from './calibrationPlan';
+import { planCalibration } from './calibrationPlan';
 
 const channel: ThrottleChannel = {
+  rest: 'centre',
   centreMicros: 1510,
   travelMicros: 480,
   forwardEndPointPercent: 95,
@@ -44,12 +45,12 @@ describe('planning a calibration', () => {
   it('starts over when a wrong point was taken', () => {
     let esc = placeOnBench(profile, factoryMemory(profile), start.stickMicros + 30);
     for (const input of [
-      { type: 'down' },
+      { type: 'down', key: 'set' },
       { type: 'power', on: true },
       { type: 'elapsed', ms: 3000 },
-      { type: 'up' },
-      { type: 'down' },
-      { type: 'up' },
+      { type: 'up', key: 'set' },
+      { type: 'down', key: 'set' },
+      { type: 'up', key: 'set' },
     ] as const) {
       esc = act(esc, input).esc;
     }
@@ -59,5 +60,29 @@ describe('planning a calibration', () => {
 
   it('has no way where the ends are too near to neutral', () => {
     expect(planCalibration(machine, start, { ...channel, brakeEndPointPercent: 20 })).toBeUndefined();
+  });
+
+  it('with the stick at power-on: up, on, down, and rest', () => {
+    const flying: ThrottleChannel = { ...channel, rest: 'low', brakeEndPointPercent: 95 };
+    const plane = toneProfile();
+    const machineOfPlane = escMachine(plane);
+    const atRest = initialConfig(machineOfPlane, factoryMemory(plane), rangeOf(flying).neutralMicros);
+    const gestures = planCalibration(machineOfPlane, atRest, flying)!;
+    expect(gestures.at(-1)!.end.memory.range).toEqual(rangeOf(flying));
+    const words = gestures.map((gesture) => instructionFor(plane, flying, gesture).before);
+    expect(words).toEqual([
+      'Stick all the way up.',
+      'Switch the ESC on.',
+      'Stick all the way down.',
+      'Wait 1 s.',
+    ]);
+  });
+
+  it('does not exist with the stick at power-on where the radio never gets that high', () => {
+    const weak: ThrottleChannel = { ...channel, rest: 'low', forwardEndPointPercent: 30 };
+    const plane = toneProfile();
+    const machineOfPlane = escMachine(plane);
+    const atRest = initialConfig(machineOfPlane, factoryMemory(plane), rangeOf(weak).neutralMicros);
+    expect(planCalibration(machineOfPlane, atRest, weak)).toBeUndefined();
   });
 });

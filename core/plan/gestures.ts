@@ -1,22 +1,38 @@
-import type { Config, Input, Machine, Observed } from '../procedure/language';
-import { edgeFor, step } from '../procedure/step';
+import type { Config, HandInput, Input, KeyId, Machine, Observed } from '../procedure/language';
+import { edgeFor, groupSounding, msToDeadline, stateOf, step } from '../procedure/step';
 
 /** What the hand does in one go, and what is seen and heard at the end of it. */
 export type Gesture = { observed: Observed[]; end: Config; gate: boolean } & (
-  | { kind: 'press'; count: number }
-  | { kind: 'hold'; ms: number }
-  | { kind: 'holdAndSwitchOn'; ms: number }
+  | { kind: 'press'; key: KeyId; count: number }
+  | { kind: 'hold'; key: KeyId; ms: number }
+  | { kind: 'holdAndSwitchOn'; key: KeyId; ms: number }
   | { kind: 'power'; on: boolean }
-  | { kind: 'stick'; micros: number }
-  | { kind: 'letGo' }
+  | { kind: 'card'; in: boolean }
+  | StickGesture
+  | { kind: 'letGo'; key: KeyId }
   | { kind: 'wait'; ms: number }
 );
 
-type Single = { input: Input; observed: Observed[]; end: Config; gate: boolean };
+/** Bringing the throttle somewhere, at once or when something is heard. */
+export interface StickGesture {
+  kind: 'stick';
+  micros: number;
+  /** How long until it is time, ms. */
+  afterMs: number;
+  /** How long it is time then, ms; undefined where nothing presses. */
+  withinMs: number | undefined;
+  /** The group of notes during which it is time. */
+  during: Extract<Observed, { type: 'group' }> | undefined;
+  /** Where the cursors stand at that time. */
+  at: Config;
+}
+
+type Single = { input: Input; observed: Observed[]; before: Config; end: Config; gate: boolean };
 
 /**
  * Raw inputs as a hand thinks of them: down and up become a press, several presses one count, down with time
- * and up a hold. Waiting for the ESC to start belongs to switching it on.
+ * and up a hold. Waiting for the ESC to start belongs to switching it on, and waiting for a group of notes to
+ * the move that it is waited for.
  * @param start the config before the first input
  */
 export function gesturesOf(machine: Machine, start: Config, inputs: Input[]): Gesture[] {
@@ -25,15 +41,15 @@ export function gesturesOf(machine: Machine, start: Config, inputs: Input[]): Ge
   for (const input of inputs) {
     const gate = input.type !== 'elapsed' && edgeFor(machine, config, input)?.gate !== undefined;
     const next = step(machine, config, input);
+    singles.push({ input, observed: next.observed, before: config, end: next.config, gate });
     config = next.config;
-    singles.push({ input, observed: next.observed, end: config, gate });
   }
   const gestures: Gesture[] = [];
   for (let at = 0; at < singles.length;) {
-    const { gesture, used } = gestureAt(singles, at);
+    const { gesture, used } = gestureAt(machine, singles, at);
     at += used;
     const last = gestures.at(-1);
-    if (last?.kind === 'press' && gesture.kind === 'press') {
+    if (last?.kind === 'press' && gesture.kind === 'press' && gesture.key === last.key) {
       gestures[gestures.length - 1] = { ...gesture, count: last.count + 1 };
     } else {
       gestures.push(gesture);
@@ -42,7 +58,7 @@ export function gesturesOf(machine: Machine, start: Config, inputs: Input[]): Ge
   return gestures;
 }
 
-function gestureAt(singles: Single[], at: number): { gesture: Gesture; used: number } {
+function gestureAt(machine: Machine, singles: Single[], at: number): { gesture: Gesture; used: number } {
   const first = singles[at]!;
   const upTo = (used: number): Pick<Gesture, 'observed' | 'end' | 'gate'> => {
     const part = singles.slice(at, at + used);
@@ -55,24 +71,46 @@ function gestureAt(singles: Single[], at: number): { gesture: Gesture; used: num
   const { input } = first;
   switch (input.type) {
     case 'up':
-      return { gesture: { kind: 'letGo', ...upTo(1) }, used: 1 };
+      return { gesture: { kind: 'letGo', key: input.key, ...upTo(1) }, used: 1 };
+    case 'card':
+      return { gesture: { kind: 'card', in: input.in, ...upTo(1) }, used: 1 };
     case 'stick':
-      return { gesture: { kind: 'stick', micros: input.micros, ...upTo(1) }, used: 1 };
-    case 'elapsed':
-      return { gesture: { kind: 'wait', ms: input.ms, ...upTo(1) }, used: 1 };
+      return { gesture: { ...stickGesture(machine, first, 0), ...upTo(1) }, used: 1 };
+    case 'elapsed': {
+      const waits = waitsFrom(singles, at);
+      const next = singles[at + waits.count];
+      if (next?.input.type !== 'stick')
+        return { gesture: { kind: 'wait', ms: waits.ms, ...upTo(waits.count) }, used: waits.count };
+      const used = waits.count + 1;
+      return { gesture: { ...stickGesture(machine, next, waits.ms), ...upTo(used) }, used };
+    }
     case 'power': {
-      const used = 1 + waitsFrom(singles, at + 1).count;
+      // The wait for the ESC to start, not the ones for what it tells after that.
+      const used = 1 + Math.min(1, waitsFrom(singles, at + 1).count);
       return { gesture: { kind: 'power', on: input.on, ...upTo(used) }, used };
     }
     case 'down': {
+      const { key } = input;
       const switchesOn = singles[at + 1]?.input.type === 'power';
       const waits = waitsFrom(singles, at + (switchesOn ? 2 : 1));
       const used = 1 + (switchesOn ? 1 : 0) + waits.count + 1;
-      if (switchesOn) return { gesture: { kind: 'holdAndSwitchOn', ms: waits.ms, ...upTo(used) }, used };
-      if (waits.count > 0) return { gesture: { kind: 'hold', ms: waits.ms, ...upTo(used) }, used };
-      return { gesture: { kind: 'press', count: 1, ...upTo(used) }, used };
+      if (switchesOn) return { gesture: { kind: 'holdAndSwitchOn', key, ms: waits.ms, ...upTo(used) }, used };
+      if (waits.count > 0) return { gesture: { kind: 'hold', key, ms: waits.ms, ...upTo(used) }, used };
+      return { gesture: { kind: 'press', key, count: 1, ...upTo(used) }, used };
     }
   }
+}
+
+function stickGesture(machine: Machine, { input, before }: Single, afterMs: number): StickGesture {
+  const group = stateOf(machine, before).cues.find((cue) => cue.type === 'group');
+  return {
+    kind: 'stick',
+    micros: (input as Extract<HandInput, { type: 'stick' }>).micros,
+    afterMs,
+    withinMs: msToDeadline(machine, before),
+    during: group && groupSounding(machine, before, group.of),
+    at: before,
+  };
 }
 
 function waitsFrom(singles: Single[], at: number): { count: number; ms: number } {

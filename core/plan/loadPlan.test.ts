@@ -1,41 +1,54 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { DEMO_FILES } from '../../demo/demo';
+import { DEMO_PROFILES } from '../../demo/demo';
 import { readDocument } from '../../formats/document';
 import { act, factoryMemory, placeOnBench, type SimulatedEsc } from '../device/simulatedEsc';
 import type { EscProfile, StopByItem } from '../esc/profile';
-import { factoryStops } from '../esc/profile';
-import { smallProfile } from '../esc/smallProfile.fixture';
+import { SHOWS_STORED } from '../esc/media';
+import { factoryStops, handMediumOf } from '../esc/profile';
+import { cardProfile, smallProfile, stayingProfile, toneProfile } from '../esc/smallProfile.fixture';
 import type { Input, Observed } from '../procedure/language';
 import { stateOf } from '../procedure/step';
+import type { LearnedRange } from '../radio/pulse';
 import { changesOf, loadOrder } from '../sheet/draft';
 import { assumeFactory, holdingsOf } from '../sheet/evidence';
 import { legsFor, planLegs, planRestart } from './loadPlan';
 import { NOTHING_SEEN, watch } from './watch';
 
-const NEUTRAL = 1500;
 const NOW = '2026-01-01T00:00:00.000Z';
+const CAR: LearnedRange = { brakeMicros: 1000, neutralMicros: 1500, forwardMicros: 2000 };
+const PLANE: LearnedRange = { brakeMicros: 1100, neutralMicros: 1100, forwardMicros: 1900 };
 
-const demoProfile = readDocument(DEMO_FILES[0]!) as unknown as { value: EscProfile };
-const stayingInMenu = (): EscProfile => {
-  const profile = smallProfile();
-  profile.medium.afterStore = 'menu';
-  return profile;
-};
+const demo = (id: keyof typeof DEMO_PROFILES): EscProfile =>
+  (readDocument(DEMO_PROFILES[id]) as unknown as { value: EscProfile }).value;
+const demoProfile = demo('tamsel-r60');
+
 const PROFILES: Record<string, EscProfile> = {
   small: smallProfile(),
-  'staying in the menu': stayingInMenu(),
-  demo: demoProfile.value,
+  'staying in the menu': stayingProfile(),
+  'lamp card': cardProfile(),
+  'stick and tones': toneProfile(),
+  'demo buggy': demoProfile,
+  'demo crawler': demo('brackel-t40'),
+  'demo trainer': demo('sondry-a45'),
 };
 
-const bench = (profile: EscProfile): SimulatedEsc => placeOnBench(profile, factoryMemory(profile), NEUTRAL);
+const stickOf = (profile: EscProfile): LearnedRange =>
+  profile.calibration.family === 'stickAtPowerOn' ? PLANE : CAR;
+const shows = (profile: EscProfile): boolean => SHOWS_STORED[handMediumOf(profile)!.family];
+
+function bench(profile: EscProfile): SimulatedEsc {
+  const range = stickOf(profile);
+  return placeOnBench(profile, { ...factoryMemory(profile), range }, range.neutralMicros);
+}
 
 /** Legs and presses for a full set of targets, from factory values. */
 function plan(profile: EscProfile, target: StopByItem) {
   const holdings = holdingsOf(profile, assumeFactory(profile, NOW));
   const changes = loadOrder(profile, changesOf(profile, holdings, { stops: target }));
   const esc = bench(profile);
-  return { changes, esc, plan: planLegs(esc.machine, esc.config, legsFor(changes))! };
+  const legs = legsFor(changes, shows(profile));
+  return { changes, esc, plan: planLegs(esc.machine, esc.config, legs, stickOf(profile))! };
 }
 
 function execute(start: SimulatedEsc, inputs: Input[]): { esc: SimulatedEsc; observed: Observed[] } {
@@ -108,9 +121,12 @@ describe('a plan', () => {
     const soFar = execute(esc, made.legs[0]!.inputs.slice(0, 5)).esc;
     const tooMany = execute(
       soFar,
-      Array.from({ length: 4 }, (): Input[] => [{ type: 'down' }, { type: 'up' }]).flat(),
+      Array.from({ length: 4 }, (): Input[] => [
+        { type: 'down', key: 'set' },
+        { type: 'up', key: 'set' },
+      ]).flat(),
     ).esc;
-    const again = planLegs(tooMany.machine, tooMany.config, [made.legs[0]!.leg])!;
+    const again = planLegs(tooMany.machine, tooMany.config, [made.legs[0]!.leg], CAR)!;
     const end = execute(tooMany, again.legs[0]!.inputs).esc;
     expect(end.config.memory.stops).toEqual({ ...factoryStops(smallProfile()), bite: 'bite-4' });
   });
@@ -119,28 +135,84 @@ describe('a plan', () => {
     const profile = smallProfile();
     const esc = placeOnBench(profile, factoryMemory(profile), 1700);
     expect(
-      planLegs(esc.machine, esc.config, [{ purpose: 'store', itemId: 'bite', stopId: 'bite-4' }]),
+      planLegs(esc.machine, esc.config, [{ purpose: 'store', itemId: 'bite', stopId: 'bite-4' }], {
+        brakeMicros: 1700,
+        neutralMicros: 1700,
+        forwardMicros: 1700,
+      }),
     ).toBeUndefined();
   });
 
   it('ends with the ESC driving again', () => {
     const { esc, plan: made } = plan(smallProfile(), target);
-    const restart = planRestart(esc.machine, made.end)!;
+    const restart = planRestart(esc.machine, made.end, CAR)!;
     const end = execute({ ...esc, config: made.end }, restart.inputs).esc;
     expect(stateOf(end.machine, end.config).role).toBe('driving');
   });
 
   it('takes one brake value by one key in well under the two minutes of common practice', () => {
-    const { plan: made } = plan(demoProfile.value, { stopper: 'stopper-5' });
+    const { plan: made } = plan(demoProfile, { stopper: 'stopper-5' });
     expect(made.seconds).toBeLessThan(60);
   });
 
   it('loads the BEC voltage last', () => {
-    const { changes } = plan(demoProfile.value, {
+    const { changes } = plan(demoProfile, {
       'servo-feed': 'servo-feed-1',
       turn: 'turn-2',
       floor: 'floor-6',
     });
     expect(changes.map((c) => c.itemId)).toEqual(['floor', 'turn', 'servo-feed']);
+  });
+
+  it('on a card serves several values in one session, each confirmed', () => {
+    const [first, second] = plan(cardProfile(), target).plan.legs;
+    const words = (leg: typeof first): string[] =>
+      leg!.gestures.map((g) => (g.kind === 'press' ? `press ${g.key} ${g.count}` : g.kind));
+    expect(words(first)).toEqual(['card', 'power', 'press item 2', 'press value 2', 'press ok 1']);
+    expect(words(second)).toEqual(['press item 1', 'press value 1', 'press ok 1']);
+  });
+
+  it('with the stick says for which notes to wait, for how long, and how long it is time then', () => {
+    const [leg] = plan(toneProfile(), { bite: 'bite-4' }).plan.legs;
+    const moves = leg!.gestures.filter((g) => g.kind === 'stick');
+    expect(
+      moves.map(({ micros, afterMs, withinMs, during }) => [micros, afterMs, withinMs, during?.notes]),
+    ).toEqual([
+      [1900, 0, undefined, undefined],
+      // The calibration window passes, then two items.
+      [1100, 5000 + 2 * 3000, 3000, 'llh'],
+      [1900, 3 * 2000, 2000, 'hhll'],
+    ]);
+  });
+
+  it('takes a missed group from the next round, without starting again', () => {
+    const profile = toneProfile();
+    const { esc, plan: made } = plan(profile, { bite: 'bite-4' });
+    const wanted = made.legs[0]!.inputs.findLastIndex(
+      (input) => input.type === 'stick' && input.micros === 1100,
+    );
+    // The hand sleeps through the window and one more.
+    const asleep = execute(esc, [
+      ...made.legs[0]!.inputs.slice(0, wanted),
+      { type: 'elapsed', ms: 4000 },
+    ]).esc;
+    const again = planLegs(asleep.machine, asleep.config, [made.legs[0]!.leg], PLANE)!.legs[0]!;
+    const [down] = again.gestures.filter((g) => g.kind === 'stick');
+    expect(again.inputs.some((input) => input.type === 'power')).toBe(false);
+    // What is left of item four, the exit, items one and two.
+    expect(down!.afterMs).toBe(2000 + 3 * 3000);
+    expect(execute(asleep, again.inputs).esc.config.memory.stops.bite).toBe('bite-4');
+  });
+
+  it('never moves the throttle of a driving ESC anywhere but to rest', () => {
+    const profile = toneProfile();
+    const start = execute(bench(profile), [
+      { type: 'power', on: true },
+      { type: 'elapsed', ms: 2000 },
+    ]).esc;
+    expect(stateOf(start.machine, start.config).role).toBe('driving');
+    const leg = { purpose: 'store', itemId: 'bite', stopId: 'bite-4' } as const;
+    const { inputs } = planLegs(start.machine, start.config, [leg], PLANE)!.legs[0]!;
+    expect(inputs[0]).toEqual({ type: 'power', on: false });
   });
 });

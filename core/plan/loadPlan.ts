@@ -1,7 +1,8 @@
 import type { Change } from '../sheet/draft';
-import type { Config, Input, Machine } from '../procedure/language';
+import type { Config, EscMemory, Input, Machine } from '../procedure/language';
 import { stateOf } from '../procedure/step';
 import { gesturesOf, type Gesture } from './gestures';
+import type { LearnedRange } from '../radio/pulse';
 import { quickestPath, type Goal, type Path } from './search';
 
 /** One thing to get done: a value stored, or a value shown again for counting. */
@@ -25,23 +26,35 @@ export interface LoadPlan {
   end: Config;
 }
 
-/** Everything to do for these changes, in the order given: store each, then have each shown again. */
-export const legsFor = (changes: Change[]): Leg[] => [
+/**
+ * Everything to do for these changes, in the order given: store each, then have each shown again where the
+ * medium can show what is stored.
+ */
+export const legsFor = (changes: Change[], showsStored: boolean): Leg[] => [
   ...changes.map(({ itemId, toStopId }): Leg => ({ purpose: 'store', itemId, stopId: toStopId })),
-  ...changes.map(({ itemId, toStopId }): Leg => ({ purpose: 'show', itemId, stopId: toStopId })),
+  ...(showsStored
+    ? changes.map(({ itemId, toStopId }): Leg => ({ purpose: 'show', itemId, stopId: toStopId }))
+    : []),
 ];
 
 /**
  * The presses that do these legs one after the other, each the quickest from where the one before ended.
  * Taking the legs in a stated order rather than searching over orders is right for an ESC that restarts after
- * every value: every order costs the same.
+ * every value, where every order costs the same, and for a menu that is heard in its own order.
+ * @param stick the pulses of the throttle's ends
  * @returns undefined where the ESC cannot be brought there, as when the trigger is not at neutral
  */
-export function planLegs(machine: Machine, start: Config, legs: Leg[]): LoadPlan | undefined {
+export function planLegs(
+  machine: Machine,
+  start: Config,
+  legs: Leg[],
+  stick: LearnedRange,
+): LoadPlan | undefined {
   const planned: PlannedLeg[] = [];
   let config = start;
   for (const leg of legs) {
-    const path = pathFor(machine, config, leg);
+    const goal = leg.purpose === 'store' ? storeGoal(machine, config, leg) : showGoal(machine, config, leg);
+    const path = quickestPath(machine, config, goal, stick);
     if (!path) return undefined;
     planned.push({
       leg,
@@ -55,43 +68,43 @@ export function planLegs(machine: Machine, start: Config, legs: Leg[]): LoadPlan
 }
 
 /** Brings the ESC back to driving, as it has to be after the last leg. */
-export function planRestart(machine: Machine, start: Config): PlannedRestart | undefined {
-  const off = quickestPath(machine, start, {
-    keeps: (memory) => memory === start.memory,
-    arrived: (config) => stateOf(machine, config).role === 'off' && !stateOf(machine, config).keyDown,
+export function planRestart(
+  machine: Machine,
+  start: Config,
+  stick: LearnedRange,
+): PlannedRestart | undefined {
+  const way = (from: Config, arrived: Goal['arrived']): Path | undefined =>
+    quickestPath(machine, from, { allows: () => false, arrived }, stick);
+  const off = way(start, (config) => {
+    const { role, keyDown } = stateOf(machine, config);
+    return role === 'off' && !keyDown;
   });
-  const on =
-    off &&
-    quickestPath(machine, off.end, {
-      keeps: (memory) => memory === start.memory,
-      arrived: (config) => stateOf(machine, config).role === 'driving',
-    });
+  const on = off && way(off.end, (config) => stateOf(machine, config).role === 'driving');
   if (!off || !on) return undefined;
   const inputs = [...off.inputs, ...on.inputs];
   return { gestures: gesturesOf(machine, start, inputs), inputs, seconds: off.seconds + on.seconds };
 }
 export type PlannedRestart = Omit<PlannedLeg, 'leg'>;
 
-function pathFor(machine: Machine, start: Config, leg: Leg): Path | undefined {
-  return quickestPath(
-    machine,
-    start,
-    leg.purpose === 'store' ? storeGoal(machine, leg) : showGoal(machine, start, leg),
-  );
-}
-
-function storeGoal(machine: Machine, { itemId, stopId }: Leg): Goal {
+function storeGoal(machine: Machine, start: Config, { itemId, stopId }: Leg): Goal {
   return {
-    keeps: (memory) => memory.stops[itemId] === stopId,
-    arrived: (config) => !stateOf(machine, config).keyDown,
+    allows: (memory) => changesOnly(start.memory, memory, itemId) && memory.stops[itemId] === stopId,
+    arrived: (config) => config.memory.stops[itemId] === stopId && !stateOf(machine, config).keyDown,
   };
 }
+
+const changesOnly = (before: EscMemory, after: EscMemory, itemId: string): boolean =>
+  after.range === before.range &&
+  Object.keys(before.stops).every((id) => id === itemId || after.stops[id] === before.stops[id]);
 
 /** Opened just now, so that the lamp shows what is stored, whatever that is. */
 function showGoal(machine: Machine, start: Config, { itemId }: Leg): Goal {
   const place = machine.menu.findIndex((item) => item.itemId === itemId);
   return {
-    keeps: (memory) => memory === start.memory,
-    arrived: (config) => stateOf(machine, config).role === 'showingStored' && config.itemCursor === place,
+    allows: () => false,
+    arrived: (config) =>
+      config.memory === start.memory &&
+      stateOf(machine, config).role === 'showingStored' &&
+      config.itemCursor === place,
   };
 }

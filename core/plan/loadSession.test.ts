@@ -1,11 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import { factoryStops } from '../esc/profile';
 import { smallProfile } from '../esc/smallProfile.fixture';
-import { afterCounted, afterStored, beginLoad, legsLeft, type LoadSession } from './loadSession';
+import {
+  afterCounted,
+  afterStored,
+  beginLoad,
+  legsLeft,
+  stopsToPlanFrom,
+  type LoadSession,
+} from './loadSession';
 
 const profile = smallProfile();
 const held = factoryStops(profile);
-const begin = (target: Record<string, string>): LoadSession => beginLoad(held, { ...held, ...target }, []);
+const begin = (target: Record<string, string>): LoadSession => beginLoad(held, target, [], true);
 const left = (session: LoadSession): string[] =>
   legsLeft(profile, session).map((leg) => `${leg.purpose} ${leg.itemId} ${leg.stopId}`);
 
@@ -51,6 +58,24 @@ describe('a load', () => {
   });
 
   it('counts back what an interrupted load had only stored', () => {
-    expect(left(beginLoad(held, held, ['bite']))).toEqual(['show bite bite-2']);
+    expect(left(beginLoad(held, {}, ['bite'], true))).toEqual(['show bite bite-2']);
+  });
+
+  it('counts nothing back where the medium does not show what is stored', () => {
+    expect(left(beginLoad(held, { bite: 'bite-4' }, ['floor'], false))).toEqual(['store bite bite-4']);
+  });
+
+  it('stores a value that nobody knows, even where it may be right already', () => {
+    const unknown = { ...held, bite: null };
+    const session = beginLoad(unknown, { bite: 'bite-2' }, [], true);
+    expect(left(session)).toEqual(['store bite bite-2', 'show bite bite-2']);
+    expect(stopsToPlanFrom(profile, session).bite).not.toBe('bite-2');
+  });
+
+  it('leaves an unknown value alone that nobody wants changed', () => {
+    expect(left(beginLoad({ ...held, floor: null }, { bite: 'bite-4' }, [], true))).toEqual([
+      'store bite bite-4',
+      'show bite bite-4',
+    ]);
   });
 });

@@ -4,17 +4,19 @@
  */
 import { itemById, stopById, type EscProfile, type StopByItem } from '../esc/profile';
 import { loadOrder, type Change } from '../sheet/draft';
-import type { EvidenceBasis } from '../sheet/evidence';
+import type { EvidenceBasis, HeldStops } from '../sheet/evidence';
 import type { Leg } from './loadPlan';
 import type { SeenStored } from './watch';
 
 export interface LoadSession {
-  /** What the ESC should hold, every item. */
+  /** What the ESC should hold. Items that are unknown and that nobody wants changed are not in it. */
   target: StopByItem;
-  /** What it is believed to hold, every item. */
-  held: StopByItem;
-  /** Items that this load has to count back, and those of them that it has. */
-  toCount: readonly string[];
+  /** What it is believed to hold, every item; null where nobody knows. */
+  held: HeldStops;
+  /** Whether the medium can show what is stored. */
+  showsStored: boolean;
+  /** Items that this load has to get right, and those of them that it has counted back. */
+  concerned: readonly string[];
   counted: readonly string[];
 }
 
@@ -27,20 +29,33 @@ export interface Finding {
 
 /**
  * Begins a load.
+ * @param intents the items that have to be right in the end; the others are left alone
  * @param uncounted items that were stored earlier but never shown again
  */
-export function beginLoad(held: StopByItem, target: StopByItem, uncounted: readonly string[]): LoadSession {
-  const differing = Object.keys(target).filter((itemId) => target[itemId] !== held[itemId]);
-  return { target, held, toCount: [...new Set([...differing, ...uncounted])], counted: [] };
+export function beginLoad(
+  held: HeldStops,
+  intents: StopByItem,
+  uncounted: readonly string[],
+  showsStored: boolean,
+): LoadSession {
+  const differing = Object.keys(intents).filter((itemId) => intents[itemId] !== held[itemId]);
+  const known = Object.entries(held).filter((entry): entry is [string, string] => entry[1] !== null);
+  return {
+    target: { ...Object.fromEntries(known), ...intents },
+    held,
+    showsStored,
+    concerned: [...new Set([...differing, ...(showsStored ? uncounted : [])])],
+    counted: [],
+  };
 }
 
 /** What is left to do, in order: everything to store, then everything to show. */
 export function legsLeft(profile: EscProfile, session: LoadSession): Leg[] {
-  const { target, held, toCount, counted } = session;
+  const { target, held, concerned, counted, showsStored } = session;
   const changes = Object.keys(target)
     .filter((itemId) => held[itemId] !== target[itemId])
-    .map((itemId): Change => ({ itemId, fromStopId: held[itemId]!, toStopId: target[itemId]! }));
-  const left = toCount.filter((itemId) => !counted.includes(itemId));
+    .map((itemId): Change => ({ itemId, fromStopId: held[itemId] ?? null, toStopId: target[itemId]! }));
+  const left = showsStored ? concerned.filter((itemId) => !counted.includes(itemId)) : [];
   const place = (itemId: string): number => itemById(profile, itemId).number;
   return [
     ...loadOrder(profile, changes).map(({ itemId, toStopId }): Leg => ({
@@ -63,8 +78,10 @@ export function afterStored(
   const next = stored.reduce<LoadSession>(
     (before, { itemId, stopId }) => ({
       ...before,
+      // An item that nobody knew and nobody meant to change is taken as it is now: there is no way back.
+      target: { ...before.target, [itemId]: before.target[itemId] ?? stopId },
       held: { ...before.held, [itemId]: stopId },
-      toCount: before.toCount.includes(itemId) ? before.toCount : [...before.toCount, itemId],
+      concerned: before.concerned.includes(itemId) ? before.concerned : [...before.concerned, itemId],
       counted: before.counted.filter((id) => id !== itemId),
     }),
     session,
@@ -96,10 +113,25 @@ export function afterCounted(
   };
 }
 
-/** A leg in words: "Brake strength, 85 % → 65 %". */
-export function legTitle(profile: EscProfile, held: StopByItem, leg: Leg): string {
+/**
+ * A full set of stops to plan from. Where nobody knows what an item holds, a stop other than the wanted one:
+ * a plan that took it for right would do nothing about it.
+ */
+export function stopsToPlanFrom(profile: EscProfile, { held, target }: LoadSession): StopByItem {
+  return Object.fromEntries(
+    profile.items.map((item) => {
+      const known = held[item.id];
+      const other = item.stops.find((stop) => stop.id !== target[item.id]) ?? item.stops[0]!;
+      return [item.id, known ?? (item.factoryStopId === target[item.id] ? other.id : item.factoryStopId)];
+    }),
+  );
+}
+
+/** A leg in words: "Brake strength: 85 % → 65 %". */
+export function legTitle(profile: EscProfile, held: HeldStops, leg: Leg): string {
   const item = itemById(profile, leg.itemId);
-  const from = stopById(item, held[leg.itemId]!).label;
+  const fromId = held[leg.itemId];
+  const from = fromId ? stopById(item, fromId).label : 'unknown';
   const to = stopById(item, leg.stopId).label;
   return leg.purpose === 'store' ? `${item.label}: ${from} → ${to}` : `${item.label}: count it back`;
 }

@@ -1,11 +1,12 @@
-import type { Config, EscMemory, Input, Machine } from '../procedure/language';
+import type { Config, EscMemory, HandInput, Input, KeyId, Machine } from '../procedure/language';
 import { edgeFor, msToDeadline, stateOf, step } from '../procedure/step';
+import type { LearnedRange } from '../radio/pulse';
 
 /** What the hand is after. */
 export interface Goal {
-  /** Whether a changed memory is one that is wanted. No path leads through any other change. */
-  keeps: (memory: EscMemory) => boolean;
-  /** Whether the hand is where it wants to be, once the memory is right. */
+  /** Whether a change leads to the one memory that is wanted. No path leads through any other change. */
+  allows: (memory: EscMemory) => boolean;
+  /** Whether the hand is where it wants to be. */
   arrived: (config: Config) => boolean;
 }
 
@@ -16,9 +17,11 @@ export interface Path {
 }
 
 /** What a hand takes for each thing, s. Assumed; the order of size of common practice. */
-const SECONDS = { down: 0.25, up: 0.25, powerOn: 1, powerOff: 1, stick: 0.8 };
+const SECONDS = { down: 0.25, up: 0.25, powerOn: 1, powerOff: 1, card: 3, stick: 0.8 };
 /** Fewer presses win where the time is the same. Small enough never to outweigh a tenth of a second. */
 const PRESS_WEIGHT = 1e-4;
+
+const KEYS: readonly KeyId[] = ['set', 'item', 'value', 'ok', 'reset'];
 
 interface Node {
   config: Config;
@@ -32,28 +35,26 @@ interface Node {
  * The quickest inputs from a config to a goal: a uniform-cost search over the machine itself, so that a plan
  * cannot promise what the ESC does not do. Waiting is a move to the next deadline and costs its time.
  *
- * @param stickMicros positions that the hand may bring the trigger to
+ * @param stick the pulses of the ends to which the hand may bring the throttle
  * @returns undefined where no way leads there
  */
 export function quickestPath(
   machine: Machine,
   start: Config,
   goal: Goal,
-  stickMicros: readonly number[] = [],
+  stick: LearnedRange,
 ): Path | undefined {
   const queue: Node[] = [{ config: start, cost: 0, seconds: 0, input: undefined, before: undefined }];
   const done = new Set<string>();
   for (let node = queue.pop(); node; node = queue.pop()) {
     const { config } = node;
-    const keeps = goal.keeps(config.memory);
-    if (keeps && goal.arrived(config)) return pathTo(node);
+    if (goal.arrived(config)) return pathTo(node);
     const key = keyOf(config, start);
     if (done.has(key)) continue;
     done.add(key);
-    for (const input of possibleInputs(machine, config, stickMicros)) {
+    for (const input of possibleInputs(machine, config, stick)) {
       const next = step(machine, config, input).config;
-      const changes = next.memory !== config.memory;
-      if (changes && !goal.keeps(next.memory)) continue;
+      if (next.memory !== config.memory && !goal.allows(next.memory)) continue;
       const seconds = node.seconds + secondsOf(input);
       const cost = node.cost + secondsOf(input) + (input.type === 'down' ? PRESS_WEIGHT : 0);
       insert(queue, { config: next, cost, seconds, input, before: node });
@@ -62,19 +63,31 @@ export function quickestPath(
   return undefined;
 }
 
-/** What a hand would do here. While it holds the key it neither moves the trigger nor switches off. */
-function possibleInputs(machine: Machine, config: Config, stickMicros: readonly number[]): Input[] {
-  const hand: Exclude<Input, { type: 'elapsed' }>[] = [
-    { type: 'down' },
-    { type: 'up' },
+/**
+ * What a hand would do here. While it holds a key it neither moves the throttle nor switches off. While the
+ * motor follows the throttle, it brings it to rest and nowhere else.
+ */
+function possibleInputs(machine: Machine, config: Config, stick: LearnedRange): Input[] {
+  const { keyDown, role } = stateOf(machine, config);
+  const hand: HandInput[] = [
+    ...KEYS.flatMap((key): HandInput[] => [
+      { type: 'down', key },
+      { type: 'up', key },
+    ]),
     { type: 'power', on: true },
   ];
-  if (!stateOf(machine, config).keyDown) hand.push({ type: 'power', on: false });
+  if (!keyDown) {
+    hand.push({ type: 'power', on: false }, { type: 'card', in: true }, { type: 'card', in: false });
+  }
   const inputs: Input[] = hand.filter((input) => edgeFor(machine, config, input));
   const wait = msToDeadline(machine, config);
   if (wait !== undefined) inputs.push({ type: 'elapsed', ms: wait });
-  if (stateOf(machine, config).keyDown) return inputs;
-  for (const micros of stickMicros) if (micros !== config.stickMicros) inputs.push({ type: 'stick', micros });
+  if (keyDown) return inputs;
+  const ends =
+    role === 'driving'
+      ? [stick.neutralMicros]
+      : new Set([stick.neutralMicros, stick.forwardMicros, stick.brakeMicros]);
+  for (const micros of ends) if (micros !== config.stickMicros) inputs.push({ type: 'stick', micros });
   return inputs;
 }
 
@@ -89,16 +102,18 @@ function secondsOf(input: Input): number {
   }
 }
 
+/** There are two memories at most: the one at the start, handed on as it is, and the wanted one. */
 function keyOf(config: Config, start: Config): string {
-  const { learning } = config;
+  const { learning, memory } = config;
   return [
     config.state,
     config.itemCursor,
     config.stopCursor,
+    config.rounds,
     config.stickMicros,
     learning.neutralMicros,
     learning.forwardMicros,
-    config.memory === start.memory,
+    memory === start.memory,
     config.msInState,
   ].join('|');
 }

@@ -1,12 +1,13 @@
 /**
- * What eyes and ears make of an ESC that talks in flashes and beeps. Only cues are used, never the inside of
+ * What eyes and ears make of an ESC that talks in lamps and beeps. Only cues are used, never the inside of
  * a simulated ESC: the same watcher serves a real one.
  */
+import type { StickTonesMedium } from '../esc/media';
 import type { EscProfile } from '../esc/profile';
 import type { Observed } from '../procedure/language';
 
 export interface Watched {
-  /** The last numbers that were flashed. */
+  /** The last numbers that were shown or heard. */
   itemNumber: number | undefined;
   stopNumber: number | undefined;
 }
@@ -20,20 +21,22 @@ export interface SeenStored {
 }
 
 /**
- * Takes in what was seen and heard.
- * @returns what is now known, and the values that a long tone said were stored
+ * Takes in what was seen and heard. A long tone, or the tune of a tone menu, says that the value shown last was
+ * stored for the item shown last.
  */
 export function watch(
   profile: EscProfile,
   before: Watched,
   observed: Observed[],
 ): { watched: Watched; stored: SeenStored[] } {
+  const tones = profile.media.find((m): m is StickTonesMedium => m.family === 'stickTones');
   let watched = before;
   const stored: SeenStored[] = [];
   for (const cue of observed) {
-    if (cue.type === 'count' && cue.of === 'item') watched = { itemNumber: cue.count, stopNumber: undefined };
-    if (cue.type === 'count' && cue.of === 'stop') watched = { ...watched, stopNumber: cue.count };
-    if (cue.type === 'tone' && cue.tone === 'long') {
+    const number = numberOf(cue, tones);
+    if (number?.of === 'item') watched = { itemNumber: number.value, stopNumber: undefined };
+    if (number?.of === 'stop') watched = { ...watched, stopNumber: number.value };
+    if (cue.type === 'tone' && (cue.tone === 'long' || cue.tone === 'tune')) {
       const item = profile.items.find((i) => i.number === watched.itemNumber);
       const stop = item?.stops.find((s) => s.number === watched.stopNumber);
       if (item && stop) stored.push({ itemId: item.id, stopId: stop.id });
@@ -41,4 +44,14 @@ export function watch(
     }
   }
   return { watched, stored };
+}
+
+function numberOf(
+  cue: Observed,
+  tones: StickTonesMedium | undefined,
+): { of: 'item' | 'stop'; value: number } | undefined {
+  if (cue.type === 'count') return { of: cue.of, value: cue.count };
+  if (cue.type !== 'group' || cue.of === 'exit' || !tones) return undefined;
+  const table = cue.of === 'item' ? tones.itemNotes : tones.stopNotes;
+  return { of: cue.of, value: table.indexOf(cue.notes) + 1 };
 }

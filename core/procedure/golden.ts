@@ -2,9 +2,12 @@
  * Golden scripts: a hand's gestures and what must be seen, heard and kept, written in plain lines.
  *
  * ```
- * power on            a gesture: power on, power off, down, up, wait 1500, stick 1500
+ * power on            a gesture: power on, power off, wait 1500, stick 1500, card in, card out
+ * down, up            the set key; another one is named: down reset
+ * press value         down and up at once
  * = lamp amber blinking   seen since the last gesture line, in this order among others
- * = count amber 3
+ * = count amber 3     three flashes; `= lit items 3` is the third lamp of a row
+ * = group llh         a group of notes
  * = tone long
  * : state running     where the machine is now
  * : stop b2 soft      what the ESC keeps for an item
@@ -12,7 +15,7 @@
  * ```
  * Empty lines and lines that begin with # are passed over.
  */
-import type { Config, EscMemory, Input, Machine, Observed } from './language';
+import type { Config, EscMemory, Input, KeyId, Machine, Observed } from './language';
 import { initialConfig, step } from './step';
 
 /**
@@ -41,28 +44,38 @@ export function playGolden(machine: Machine, memory: EscMemory, script: string):
       if (actual !== wanted) fault(`expected '${wanted}', is '${actual}'`);
       lastWasCheck = true;
     } else {
-      const next = step(machine, config, gestureOf(line));
-      config = next.config;
-      const words = next.observed.map(observedWords);
-      seen = lastWasCheck ? words : [...seen, ...words];
+      if (lastWasCheck) seen = [];
       lastWasCheck = false;
+      for (const input of inputsOf(line)) {
+        const next = step(machine, config, input);
+        config = next.config;
+        seen.push(...next.observed.map(observedWords));
+      }
     }
   });
   return faults;
 }
 
-function gestureOf(line: string): Input {
+function inputsOf(line: string): Input[] {
   const [word, argument] = line.split(/\s+/);
+  const key = (argument ?? 'set') as KeyId;
   switch (word) {
     case 'down':
     case 'up':
-      return { type: word };
+      return [{ type: word, key }];
+    case 'press':
+      return [
+        { type: 'down', key },
+        { type: 'up', key },
+      ];
     case 'power':
-      return { type: 'power', on: argument === 'on' };
+      return [{ type: 'power', on: argument === 'on' }];
+    case 'card':
+      return [{ type: 'card', in: argument === 'in' }];
     case 'wait':
-      return { type: 'elapsed', ms: Number(argument) };
+      return [{ type: 'elapsed', ms: Number(argument) }];
     case 'stick':
-      return { type: 'stick', micros: Number(argument) };
+      return [{ type: 'stick', micros: Number(argument) }];
     default:
       throw new Error(`not a gesture: '${line}'`);
   }
@@ -73,7 +86,9 @@ function observedWords(cue: Observed): string {
     case 'lamp':
       return `lamp ${cue.lamp} ${cue.pattern}`;
     case 'count':
-      return `count ${cue.lamp} ${cue.count}`;
+      return `${cue.how === 'lit' ? 'lit' : 'count'} ${cue.lamp} ${cue.count}`;
+    case 'group':
+      return `group ${cue.notes}`;
     case 'tone':
       return `tone ${cue.tone}`;
   }

@@ -3,51 +3,75 @@
  * One description drives the guide, the planner, the simulated ESC and the rehearsal. Inputs, guards and
  * effects are closed lists: one that is not known here does not compile and does not import.
  */
+import type { Notes } from '../esc/media';
 import type { LearnedRange } from '../radio/pulse';
 
-export type Input =
-  | { type: 'down' }
-  | { type: 'up' }
+/** Keys that an ESC or its card may have. What is printed on them stands in the profile. */
+export type KeyId = 'set' | 'item' | 'value' | 'ok' | 'reset';
+
+/** What a hand can do in an instant. */
+export type HandInput =
+  | { type: 'down'; key: KeyId }
+  | { type: 'up'; key: KeyId }
   | { type: 'power'; on: boolean }
-  | { type: 'stick'; micros: number }
-  | { type: 'elapsed'; ms: number };
+  | { type: 'card'; in: boolean }
+  | { type: 'stick'; micros: number };
+
+export type Input = HandInput | { type: 'elapsed'; ms: number };
 
 /** What an edge waits for. Elapsed time is not waited for here but in `State.after`. */
-export type Trigger = 'down' | 'up' | 'powerOn' | 'powerOff' | 'stick';
+export type Trigger =
+  `down ${KeyId}` | `up ${KeyId}` | 'powerOn' | 'powerOff' | 'cardIn' | 'cardOut' | 'stick';
 
 /** Conditions, by name. Read by the interpreter only. */
 export type Guard =
   /** The pulse lies inside the deadband round the learned neutral. */
   | 'stickAtNeutral'
   | 'stickOffNeutral'
+  /** The pulse lies where the ESC, calibrated or not, takes it for full up or right down. */
+  | 'stickHigh'
+  | 'stickLow'
   /** The pulse lies at least `leastSpanMicros` from the neutral just taken. */
   | 'farFromNeutral'
   /** The pulse lies that far on the other side of neutral than the forward end just taken. */
-  | 'farOnOtherSide';
+  | 'farOnOtherSide'
+  /** The menu cursor stands on its last item; the stop cursor on the last stop of the last round. */
+  | 'lastItem'
+  | 'lastStopOfRounds';
 
 export type Effect =
   | 'firstItem'
   | 'nextItem'
   /** Put the stop cursor on the stored stop of the item. */
   | 'showStored'
+  | 'firstStop'
   | 'nextStop'
   /** Keep the shown stop for good. */
   | 'storeStop'
+  /** Keep the factory's stop of every item for good. */
+  | 'storeFactory'
   | 'learnNeutral'
   | 'learnForward'
   | 'learnBrake'
-  /** Keep the three learned pulses for good. */
+  /** Take the pulse for rest: neutral, with no brake side. */
+  | 'learnRest'
+  /** Keep the learned pulses for good. */
   | 'storeRange'
   /** Forget everything that was not stored. */
   | 'forget';
 
-export type ToneName = 'short' | 'long' | 'rising' | 'warning' | 'steady';
+export type ToneName = 'short' | 'long' | 'rising' | 'falling' | 'warning' | 'steady' | 'tune';
 
-/** What can be seen and heard. A count is read from the registers at the moment it shows. */
+/** What can be seen and heard. Counts and groups are read from the registers at the moment they show. */
 export type Cue =
-  | { type: 'lamp'; lamp: string; pattern: 'off' | 'on' | 'blinking' | 'full' }
-  | { type: 'count'; lamp: string; of: 'item' | 'stop' }
+  | { type: 'lamp'; lamp: string; pattern: LampPattern }
+  /** A number: by so many flashes of one lamp, or by which lamp of a row is lit. */
+  | { type: 'count'; lamp: string; of: 'item' | 'stop'; how: 'flashes' | 'lit' }
+  /** A group of notes that stands for an item, a stop or the way out. */
+  | { type: 'group'; of: 'item' | 'stop' | 'exit' }
   | { type: 'tone'; tone: ToneName };
+
+export type LampPattern = 'off' | 'on' | 'blinking';
 
 export interface Edge {
   on: Trigger;
@@ -59,14 +83,17 @@ export interface Edge {
   gate?: 'mayTurn';
 }
 
+/** What happens by itself when the time is over. */
+export type TimedEdge = Omit<Edge, 'on'>;
+
 export interface State {
   /** What goes on for as long as the state lasts. */
   cues: Cue[];
   on: Edge[];
   /** What happens by itself after a while. The first whose guard holds is taken. */
-  after?: { ms: number; edges: Omit<Edge, 'on'>[] };
-  /** Whether the set key is down here; the guide speaks only when it is up. */
-  keyDown?: true;
+  after?: { ms: number; edges: TimedEdge[] };
+  /** The key that is down here; the guide speaks only when none is. */
+  keyDown?: KeyId;
   /** What the state is for, where the guide, the planner or the simulated ESC must know. */
   role?: 'off' | 'driving' | 'showingStored' | 'calibrating' | 'calibrated';
 }
@@ -75,13 +102,27 @@ export interface MenuItem {
   itemId: string;
   /** In menu order. */
   stopIds: string[];
+  factoryStopId: string;
+}
+
+/** The groups of notes of a menu that is heard. */
+export interface ToneTable {
+  items: readonly Notes[];
+  stops: readonly Notes[];
+  exit: Notes;
+  /** How often all stops of an item sound. */
+  rounds: number;
 }
 
 export interface Machine {
   initial: string;
   states: Record<string, State>;
   menu: MenuItem[];
+  tones: ToneTable | undefined;
   leastSpanMicros: number;
+  /** From where on a pulse is full up, and to where right down, before anything was learned. */
+  highFromMicros: number;
+  lowToMicros: number;
   /** How far from the learned neutral the pulse may be for the ESC to arm. */
   armingToleranceMicros: number;
 }
@@ -100,13 +141,16 @@ export interface Config {
   /** Places in the menu and in its item's stops, from 0. */
   itemCursor: number;
   stopCursor: number;
+  /** How often all stops of the item have sounded. */
+  rounds: number;
   learning: Partial<LearnedRange>;
   stickMicros: number;
   memory: EscMemory;
 }
 
-/** A cue as it happened, with its count filled in. */
+/** A cue as it happened, with its number filled in. */
 export type Observed =
-  | { type: 'lamp'; lamp: string; pattern: 'off' | 'on' | 'blinking' | 'full' }
-  | { type: 'count'; lamp: string; of: 'item' | 'stop'; count: number }
+  | { type: 'lamp'; lamp: string; pattern: LampPattern }
+  | { type: 'count'; lamp: string; of: 'item' | 'stop'; how: 'flashes' | 'lit'; count: number }
+  | { type: 'group'; of: 'item' | 'stop' | 'exit'; notes: Notes }
   | { type: 'tone'; tone: ToneName };

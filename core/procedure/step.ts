@@ -6,9 +6,11 @@ import type {
   Effect,
   EscMemory,
   Guard,
+  HandInput,
   Input,
   Machine,
   Observed,
+  TimedEdge,
   Trigger,
 } from './language';
 
@@ -25,6 +27,7 @@ export function initialConfig(machine: Machine, memory: EscMemory, stickMicros: 
     msInState: 0,
     itemCursor: 0,
     stopCursor: 0,
+    rounds: 0,
     learning: {},
     stickMicros,
     memory,
@@ -44,11 +47,7 @@ export function step(machine: Machine, config: Config, input: Input): Stepped {
 }
 
 /** The edge that an input takes here, if the state waits for it. */
-export function edgeFor(
-  machine: Machine,
-  config: Config,
-  input: Exclude<Input, { type: 'elapsed' }>,
-): Edge | undefined {
+export function edgeFor(machine: Machine, config: Config, input: HandInput): Edge | undefined {
   const trigger = triggerOf(input);
   return stateOf(machine, config).on.find((e) => e.on === trigger && holds(machine, config, e.guard));
 }
@@ -88,16 +87,24 @@ function elapse(machine: Machine, start: Config, ms: number): Stepped {
   }
 }
 
-function follow(machine: Machine, config: Config, edge: Omit<Edge, 'on'>): Stepped {
+function follow(machine: Machine, config: Config, edge: TimedEdge): Stepped {
   const changed = (edge.effects ?? []).reduce((c, effect) => applyEffect(machine, c, effect), config);
   const arrived: Config = { ...changed, state: edge.to, msInState: 0 };
   const cues = [...(edge.cues ?? []), ...stateOf(machine, arrived).cues];
-  return { config: arrived, observed: cues.map((cue) => observe(arrived, cue)) };
+  return { config: arrived, observed: cues.map((cue) => observe(machine, arrived, cue)) };
 }
 
-function triggerOf(input: Exclude<Input, { type: 'elapsed' }>): Trigger {
-  if (input.type === 'power') return input.on ? 'powerOn' : 'powerOff';
-  return input.type;
+function triggerOf(input: HandInput): Trigger {
+  switch (input.type) {
+    case 'power':
+      return input.on ? 'powerOn' : 'powerOff';
+    case 'card':
+      return input.in ? 'cardIn' : 'cardOut';
+    case 'stick':
+      return 'stick';
+    default:
+      return `${input.type} ${input.key}`;
+  }
 }
 
 function holds(machine: Machine, config: Config, guard: Guard | undefined): boolean {
@@ -111,12 +118,22 @@ function holds(machine: Machine, config: Config, guard: Guard | undefined): bool
       );
     case 'stickOffNeutral':
       return !holds(machine, config, 'stickAtNeutral');
+    case 'stickHigh':
+      return config.stickMicros >= machine.highFromMicros;
+    case 'stickLow':
+      return config.stickMicros <= machine.lowToMicros;
     case 'farFromNeutral':
       return neutral !== undefined && Math.abs(config.stickMicros - neutral) >= machine.leastSpanMicros;
     case 'farOnOtherSide': {
       if (neutral === undefined || forward === undefined) return false;
       const beyond = (neutral - config.stickMicros) * Math.sign(forward - neutral);
       return beyond >= machine.leastSpanMicros;
+    }
+    case 'lastItem':
+      return config.itemCursor === machine.menu.length - 1;
+    case 'lastStopOfRounds': {
+      const stops = machine.menu[config.itemCursor]!.stopIds.length;
+      return config.stopCursor === stops - 1 && config.rounds + 1 >= (machine.tones?.rounds ?? 1);
     }
   }
 }
@@ -131,11 +148,19 @@ function applyEffect(machine: Machine, config: Config, effect: Effect): Config {
       return { ...config, itemCursor: (config.itemCursor + 1) % machine.menu.length };
     case 'showStored':
       return { ...config, stopCursor: item.stopIds.indexOf(config.memory.stops[item.itemId]!) };
-    case 'nextStop':
-      return { ...config, stopCursor: (config.stopCursor + 1) % item.stopIds.length };
-    case 'storeStop':
+    case 'firstStop':
+      return { ...config, stopCursor: 0, rounds: 0 };
+    case 'nextStop': {
+      const stopCursor = (config.stopCursor + 1) % item.stopIds.length;
+      return { ...config, stopCursor, rounds: config.rounds + (stopCursor === 0 ? 1 : 0) };
+    }
+    case 'storeStop': {
+      const stopId = item.stopIds[config.stopCursor]!;
+      return remember(config, { stops: { ...config.memory.stops, [item.itemId]: stopId } });
+    }
+    case 'storeFactory':
       return remember(config, {
-        stops: { ...config.memory.stops, [item.itemId]: item.stopIds[config.stopCursor]! },
+        stops: Object.fromEntries(machine.menu.map(({ itemId, factoryStopId }) => [itemId, factoryStopId])),
       });
     case 'learnNeutral':
       return { ...config, learning: { neutralMicros: config.stickMicros } };
@@ -143,19 +168,50 @@ function applyEffect(machine: Machine, config: Config, effect: Effect): Config {
       return { ...config, learning: { ...config.learning, forwardMicros: config.stickMicros } };
     case 'learnBrake':
       return { ...config, learning: { ...config.learning, brakeMicros: config.stickMicros } };
+    case 'learnRest':
+      return {
+        ...config,
+        learning: {
+          ...config.learning,
+          neutralMicros: config.stickMicros,
+          brakeMicros: config.stickMicros,
+        },
+      };
     case 'storeRange':
       return remember(config, { range: { ...config.memory.range, ...config.learning } });
     case 'forget':
-      return { ...config, learning: {}, itemCursor: 0, stopCursor: 0 };
+      return { ...config, learning: {}, itemCursor: 0, stopCursor: 0, rounds: 0 };
   }
 }
 
+/** A new memory even where the value is the same: whoever plans must see that something was stored. */
 const remember = (config: Config, change: Partial<EscMemory>): Config => ({
   ...config,
   memory: { ...config.memory, ...change },
 });
 
-function observe(config: Config, cue: Cue): Observed {
-  if (cue.type !== 'count') return cue;
-  return { ...cue, count: (cue.of === 'item' ? config.itemCursor : config.stopCursor) + 1 };
+function observe(machine: Machine, config: Config, cue: Cue): Observed {
+  switch (cue.type) {
+    case 'count':
+      return { ...cue, count: (cue.of === 'item' ? config.itemCursor : config.stopCursor) + 1 };
+    case 'group':
+      return groupSounding(machine, config, cue.of);
+    default:
+      return cue;
+  }
+}
+
+/**
+ * The group of notes that stands for where the cursors are.
+ * @throws {Error} where the machine has no notes for it: a profile is checked for that before it becomes a machine
+ */
+export function groupSounding(
+  { tones }: Machine,
+  config: Config,
+  of: 'item' | 'stop' | 'exit',
+): Extract<Observed, { type: 'group' }> {
+  const place = of === 'item' ? config.itemCursor : config.stopCursor;
+  const notes = of === 'exit' ? tones?.exit : tones?.[of === 'item' ? 'items' : 'stops'][place];
+  if (notes === undefined) throw new Error(`the machine has no notes for ${of} ${place + 1}`);
+  return { type: 'group', of, notes };
 }

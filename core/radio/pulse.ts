@@ -5,6 +5,11 @@
 
 /** The throttle channel of a radio, as set in its own menu. */
 export interface ThrottleChannel {
+  /**
+   * Where the throttle rests: a trigger springs to the centre, with forward and brake on its two sides; a stick
+   * stays at the low end, and goes one way.
+   */
+  rest: 'centre' | 'low';
   /** Pulse at neutral with no trim, µs. */
   centreMicros: number;
   /** How far 100 % of end point moves the pulse, µs. */
@@ -18,12 +23,48 @@ export interface ThrottleChannel {
   stepMicros: number;
 }
 
-/** The three pulses an ESC has learned. Forward may lie below neutral on a reversed radio. */
+/**
+ * The three pulses an ESC has learned. Forward may lie below neutral on a reversed radio. Where brake and
+ * neutral are the same pulse, there is no brake side.
+ */
 export interface LearnedRange {
   brakeMicros: number;
   neutralMicros: number;
   forwardMicros: number;
 }
+
+/** The trigger positions that a hand can find without looking. A stick that rests low has no brake side. */
+export type StickEnd = 'forward' | 'neutral' | 'brake';
+
+/** The ends that this throttle has, with the position of each. */
+export const stickEnds = (channel: ThrottleChannel): readonly (readonly [StickEnd, number])[] =>
+  channel.rest === 'centre'
+    ? [
+        ['brake', -1],
+        ['neutral', 0],
+        ['forward', 1],
+      ]
+    : [
+        ['neutral', -1],
+        ['forward', 1],
+      ];
+
+/** The position of the throttle when nobody asks for anything. */
+export const restPosition = (channel: ThrottleChannel): number => (channel.rest === 'centre' ? 0 : -1);
+
+/** The pulse of a throttle at rest, µs. */
+export const restMicros = (channel: ThrottleChannel): number => pulseMicros(channel, restPosition(channel));
+
+/** What an ESC should have learned from this radio. */
+export const rangeOf = (channel: ThrottleChannel): LearnedRange => ({
+  brakeMicros: pulseMicros(channel, -1),
+  neutralMicros: restMicros(channel),
+  forwardMicros: pulseMicros(channel, 1),
+});
+
+/** Which of the ends sends this pulse; undefined in between. */
+export const stickEndAt = (channel: ThrottleChannel, micros: number): StickEnd | undefined =>
+  stickEnds(channel).find(([, position]) => pulseMicros(channel, position) === micros)?.[0];
 
 /**
  * The pulse for a trigger position.
@@ -49,7 +90,7 @@ export function throttleFraction(range: LearnedRange, deadbandMicros: number, pu
   const offset = (pulse - range.neutralMicros) * direction;
   const end = (offset >= 0 ? range.forwardMicros : range.brakeMicros) - range.neutralMicros;
   const beyondDeadband = Math.abs(offset) - deadbandMicros;
-  if (beyondDeadband <= 0) return 0;
+  if (beyondDeadband <= 0 || end === 0) return 0;
   const span = Math.abs(end) - deadbandMicros;
   return Math.sign(offset) * (span > 0 ? Math.min(1, beyondDeadband / span) : 1);
 }

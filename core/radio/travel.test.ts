@@ -4,6 +4,7 @@ import { pulseMicros, throttleFraction, type LearnedRange, type ThrottleChannel 
 import { travelReport } from './travel';
 
 const plain: ThrottleChannel = {
+  rest: 'centre',
   centreMicros: 1500,
   travelMicros: 500,
   forwardEndPointPercent: 100,
@@ -37,8 +38,8 @@ describe('travel', () => {
 
   it('a radio that sends less than was learned never reaches full', () => {
     const report = travelReport({ ...plain, brakeEndPointPercent: 80 }, usual, 0);
-    expect(report.brake.largestSignal).toBeCloseTo(0.8, 9);
-    expect(report.brake.clippedShare).toBe(0);
+    expect(report.brake!.largestSignal).toBeCloseTo(0.8, 9);
+    expect(report.brake!.clippedShare).toBe(0);
     expect(report.forward.largestSignal).toBe(1);
   });
 
@@ -90,9 +91,9 @@ describe('travel', () => {
             ['brake', -1],
           ] as const) {
             const swept = sweep(channel, range, deadband, end);
-            expect(report[side].deadShare).toBeCloseTo(swept.dead, 2);
-            expect(report[side].clippedShare).toBeCloseTo(swept.clipped, 2);
-            expect(report[side].largestSignal).toBeCloseTo(swept.largest, 6);
+            expect(report[side]!.deadShare).toBeCloseTo(swept.dead, 2);
+            expect(report[side]!.clippedShare).toBeCloseTo(swept.clipped, 2);
+            expect(report[side]!.largestSignal).toBeCloseTo(swept.largest, 6);
           }
         },
       ),

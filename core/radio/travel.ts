@@ -1,4 +1,4 @@
-import { pulseMicros, throttleFraction, type LearnedRange, type ThrottleChannel } from './pulse';
+import { pulseMicros, restMicros, throttleFraction, type LearnedRange, type ThrottleChannel } from './pulse';
 
 /** How one half of the trigger is used. Shares are of that half's stick travel, 0 to 1. */
 export interface SideTravel {
@@ -12,7 +12,8 @@ export interface SideTravel {
 
 export interface TravelReport {
   forward: SideTravel;
-  brake: SideTravel;
+  /** Undefined where the throttle has no brake side. */
+  brake: SideTravel | undefined;
   /** How far the radio's neutral lies from the learned one, µs, positive toward forward. */
   neutralOffsetMicros: number;
   /** Whether the ESC sees neutral when the trigger is released. */
@@ -32,13 +33,13 @@ export function travelReport(
   deadbandMicros: number,
 ): TravelReport {
   const direction = Math.sign(range.forwardMicros - range.neutralMicros);
-  const released = pulseMicros(channel, 0);
+  const released = restMicros(channel);
   const forward = sideTravel(channel, range, deadbandMicros, 1);
   const liveMicros =
     Math.abs(pulseMicros(channel, 1) - released) * Math.max(0, 1 - forward.deadShare - forward.clippedShare);
   return {
     forward,
-    brake: sideTravel(channel, range, deadbandMicros, -1),
+    brake: channel.rest === 'centre' ? sideTravel(channel, range, deadbandMicros, -1) : undefined,
     neutralOffsetMicros: (released - range.neutralMicros) * direction,
     neutralInsideDeadband: throttleFraction(range, deadbandMicros, released) === 0,
     forwardResolution: Math.floor(liveMicros / channel.stepMicros),
@@ -51,7 +52,7 @@ function sideTravel(
   deadbandMicros: number,
   stickEnd: 1 | -1,
 ): SideTravel {
-  const released = pulseMicros(channel, 0);
+  const released = restMicros(channel);
   const travel = pulseMicros(channel, stickEnd) - released;
   const largestSignal = Math.max(0, stickEnd * throttleFraction(range, deadbandMicros, released + travel));
   if (travel === 0) return { deadShare: 1, clippedShare: 0, largestSignal };

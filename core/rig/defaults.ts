@@ -3,11 +3,24 @@
  * From memory: typical models of each class; resistances and inductances phase to phase at 20 °C.
  */
 import { estimateCellResistance } from '../physics/pack';
+import { estimateStaticCoefficients } from '../physics/propeller';
 import { assumed } from '../units/provenance';
-import type { Rig, VehicleClass } from './rig';
+import { kindOf, type PropellerVehicle, type Rig, type VehicleClass, type WheeledVehicle } from './rig';
 
-interface ClassDefaults {
+interface PowerDefaults {
   massKg: number;
+  kv: number;
+  resistanceOhm: number;
+  inductanceH: number;
+  noLoadCurrentA: number;
+  polePairs: number;
+  rotorInertiaKgM2: number;
+  sensored: boolean;
+  cells: number;
+  capacityAh: number;
+}
+
+interface WheelDefaults extends PowerDefaults {
   wheelDiameterM: number;
   finalDrive: number;
   drivenWeightShare: number;
@@ -15,17 +28,15 @@ interface ClassDefaults {
   rollingResistance: number;
   dragAreaM2: number;
   wheelInertiaKgM2: number;
-  kv: number;
-  resistanceOhm: number;
-  inductanceH: number;
-  noLoadCurrentA: number;
-  polePairs: number;
-  rotorInertiaKgM2: number;
-  cells: number;
-  capacityAh: number;
 }
 
-const DEFAULTS: Record<VehicleClass, ClassDefaults> = {
+interface PropellerDefaults extends PowerDefaults {
+  diameterInch: number;
+  pitchInch: number;
+  propellerMassKg: number;
+}
+
+const ON_WHEELS: Record<Exclude<VehicleClass, 'sportPlane'>, WheelDefaults> = {
   crawler: {
     massKg: 2.6,
     wheelDiameterM: 0.115,
@@ -41,6 +52,7 @@ const DEFAULTS: Record<VehicleClass, ClassDefaults> = {
     noLoadCurrentA: 0.9,
     polePairs: 6,
     rotorInertiaKgM2: 1.4e-5,
+    sensored: true,
     cells: 3,
     capacityAh: 2.2,
   },
@@ -59,6 +71,7 @@ const DEFAULTS: Record<VehicleClass, ClassDefaults> = {
     noLoadCurrentA: 4,
     polePairs: 2,
     rotorInertiaKgM2: 2.2e-6,
+    sensored: true,
     cells: 2,
     capacityAh: 5,
   },
@@ -77,6 +90,7 @@ const DEFAULTS: Record<VehicleClass, ClassDefaults> = {
     noLoadCurrentA: 4,
     polePairs: 2,
     rotorInertiaKgM2: 6e-6,
+    sensored: true,
     cells: 4,
     capacityAh: 5,
   },
@@ -95,33 +109,42 @@ const DEFAULTS: Record<VehicleClass, ClassDefaults> = {
     noLoadCurrentA: 3,
     polePairs: 2,
     rotorInertiaKgM2: 3.2e-5,
+    sensored: true,
     cells: 6,
     capacityAh: 6,
   },
+};
+
+const SPORT_PLANE: PropellerDefaults = {
+  massKg: 1.6,
+  diameterInch: 12,
+  pitchInch: 6,
+  propellerMassKg: 0.032,
+  kv: 850,
+  resistanceOhm: 0.035,
+  inductanceH: 18e-6,
+  noLoadCurrentA: 1.6,
+  polePairs: 7,
+  rotorInertiaKgM2: 5e-5,
+  sensored: false,
+  cells: 3,
+  capacityAh: 3.3,
 };
 
 /** Middling pack; used only to guess a resistance. */
 const ASSUMED_RATING_C = 50;
 const ASSUMED_LEAD_OHM = 0.003;
 const ASSUMED_DRIVELINE_EFFICIENCY = 0.85;
+const METRES_AN_INCH = 0.0254;
 
 /** A whole rig of this class, every number marked assumed. */
 export function defaultRig(vehicleClass: VehicleClass): Rig {
-  const d = DEFAULTS[vehicleClass];
+  const d = vehicleClass === 'sportPlane' ? SPORT_PLANE : ON_WHEELS[vehicleClass];
   return {
     name: '',
     vehicleClass,
-    vehicle: {
-      massKg: assumed(d.massKg),
-      wheelDiameterM: assumed(d.wheelDiameterM),
-      finalDrive: assumed(d.finalDrive),
-      drivenWeightShare: assumed(d.drivenWeightShare),
-      grip: assumed(d.grip),
-      rollingResistance: assumed(d.rollingResistance),
-      dragAreaM2: assumed(d.dragAreaM2),
-      wheelInertiaKgM2: assumed(d.wheelInertiaKgM2),
-      drivelineEfficiency: assumed(ASSUMED_DRIVELINE_EFFICIENCY),
-    },
+    vehicle:
+      vehicleClass === 'sportPlane' ? propellerVehicle(SPORT_PLANE) : wheeledVehicle(ON_WHEELS[vehicleClass]),
     motor: {
       kvRpmPerVolt: assumed(d.kv),
       resistanceOhm: assumed(d.resistanceOhm),
@@ -129,7 +152,7 @@ export function defaultRig(vehicleClass: VehicleClass): Rig {
       noLoadCurrentA: assumed(d.noLoadCurrentA),
       polePairs: assumed(d.polePairs),
       rotorInertiaKgM2: assumed(d.rotorInertiaKgM2),
-      sensored: true,
+      sensored: d.sensored,
     },
     pack: {
       chemistry: 'lipo',
@@ -139,6 +162,7 @@ export function defaultRig(vehicleClass: VehicleClass): Rig {
       leadResistanceOhm: assumed(ASSUMED_LEAD_OHM),
     },
     channel: {
+      rest: kindOf(vehicleClass) === 'propeller' ? 'low' : 'centre',
       centreMicros: 1500,
       travelMicros: 500,
       forwardEndPointPercent: 100,
@@ -149,5 +173,32 @@ export function defaultRig(vehicleClass: VehicleClass): Rig {
       stepMicros: 1,
     },
     busLoads: [],
+  };
+}
+
+const wheeledVehicle = (d: WheelDefaults): WheeledVehicle => ({
+  kind: 'wheels',
+  massKg: assumed(d.massKg),
+  wheelDiameterM: assumed(d.wheelDiameterM),
+  finalDrive: assumed(d.finalDrive),
+  drivenWeightShare: assumed(d.drivenWeightShare),
+  grip: assumed(d.grip),
+  rollingResistance: assumed(d.rollingResistance),
+  dragAreaM2: assumed(d.dragAreaM2),
+  wheelInertiaKgM2: assumed(d.wheelInertiaKgM2),
+  drivelineEfficiency: assumed(ASSUMED_DRIVELINE_EFFICIENCY),
+});
+
+function propellerVehicle(d: PropellerDefaults): PropellerVehicle {
+  const { thrust, power } = estimateStaticCoefficients(d.pitchInch / d.diameterInch);
+  return {
+    kind: 'propeller',
+    massKg: assumed(d.massKg),
+    propellerDiameterM: assumed(d.diameterInch * METRES_AN_INCH),
+    propellerPitchM: assumed(d.pitchInch * METRES_AN_INCH),
+    propellerMassKg: assumed(d.propellerMassKg),
+    thrustCoefficient: assumed(thrust),
+    powerCoefficient: assumed(power),
+    folding: false,
   };
 }

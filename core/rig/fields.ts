@@ -3,11 +3,11 @@
  * why it is asked. The form, the open format and their messages all read this table.
  */
 import type { Quantity } from '../units/provenance';
-import type { Motor, Pack, Rig, Vehicle } from './rig';
+import type { Motor, Pack, PropellerVehicle, Rig, WheeledVehicle } from './rig';
 
 type KeysOf<T, V> = { [K in keyof T]: T[K] extends V ? K & string : never }[keyof T];
 export type QuantityPath =
-  | `vehicle.${KeysOf<Vehicle, Quantity>}`
+  | `vehicle.${KeysOf<WheeledVehicle, Quantity> | KeysOf<PropellerVehicle, Quantity>}`
   | `motor.${KeysOf<Motor, Quantity>}`
   | `pack.${KeysOf<Pack, Quantity>}`;
 
@@ -26,6 +26,8 @@ export interface RigField {
   /** Rarely known; shown only when asked for. */
   advanced: boolean;
 }
+
+const INCHES_A_METRE = 1 / 0.0254;
 
 type Bounds = readonly [least: number, most: number];
 
@@ -117,6 +119,44 @@ export const RIG_FIELDS: readonly RigField[] = [
     'What the gears let through.',
     true,
   ),
+  field(
+    'vehicle.propellerDiameterM',
+    'Propeller diameter',
+    ['in', INCHES_A_METRE, 2],
+    [0.02, 1.5],
+    'The first number printed on it.',
+  ),
+  field(
+    'vehicle.propellerPitchM',
+    'Propeller pitch',
+    ['in', INCHES_A_METRE, 2],
+    [0.01, 1.5],
+    'The second number printed on it.',
+  ),
+  field(
+    'vehicle.propellerMassKg',
+    'Propeller mass',
+    ['g', 1000, 1],
+    [0.0005, 2],
+    'Decides how fast it spools up and how long it takes to stop.',
+    true,
+  ),
+  field(
+    'vehicle.thrustCoefficient',
+    'Thrust coefficient, standing',
+    ['', 1, 4],
+    [0.02, 0.3],
+    'About 0.10 for sport propellers; from a measured thrust and rpm it is T/(ρ·n²·D⁴).',
+    true,
+  ),
+  field(
+    'vehicle.powerCoefficient',
+    'Power coefficient, standing',
+    ['', 1, 4],
+    [0.005, 0.3],
+    'About 0.045 at a pitch of half the diameter, more with more pitch.',
+    true,
+  ),
   field('motor.kvRpmPerVolt', 'Motor kV', ['rpm/V', 1, 0], [50, 20000], 'On its label. Speed for each volt.'),
   field(
     'motor.resistanceOhm',
@@ -173,14 +213,22 @@ export function rigField(path: QuantityPath): RigField {
   return found;
 }
 
-/** The number of a rig at a path. */
+/** The fields that a rig has: a car has no propeller. */
+export const fieldsOf = (rig: Rig): RigField[] =>
+  RIG_FIELDS.filter(({ path }) => partAndKey(path)[1] in rig[partAndKey(path)[0]]);
+
+const partAndKey = (path: QuantityPath) => path.split('.') as ['vehicle' | 'motor' | 'pack', string];
+
+/** The number of a rig at a path. @throws {Error} where this rig has no such number */
 export function quantityAt(rig: Rig, path: QuantityPath): Quantity {
-  const [part, key] = path.split('.') as ['vehicle' | 'motor' | 'pack', string];
-  return (rig[part] as unknown as Record<string, Quantity>)[key]!;
+  const [part, key] = partAndKey(path);
+  const quantity = (rig[part] as unknown as Record<string, Quantity | undefined>)[key];
+  if (!quantity) throw new Error(`this rig has no ${path}`);
+  return quantity;
 }
 
 /** A copy of a rig with one number replaced. */
 export function withQuantity(rig: Rig, path: QuantityPath, quantity: Quantity): Rig {
-  const [part, key] = path.split('.') as ['vehicle' | 'motor' | 'pack', string];
+  const [part, key] = partAndKey(path);
   return { ...rig, [part]: { ...rig[part], [key]: quantity } };
 }

@@ -8,10 +8,13 @@ export const VEHICLE_CLASSES = {
   tenthBuggy: 'Tenth-scale buggy',
   eighthBuggy: 'Eighth-scale buggy',
   basher: 'Basher',
+  sportPlane: 'Sport aeroplane',
 } as const;
 export type VehicleClass = keyof typeof VEHICLE_CLASSES;
 
-export interface Vehicle {
+/** A car or truck. */
+export interface WheeledVehicle {
+  kind: 'wheels';
   massKg: Quantity;
   wheelDiameterM: Quantity;
   /** Motor turns for one turn of the wheel. */
@@ -27,6 +30,28 @@ export interface Vehicle {
   /** From the motor shaft to the ground. */
   drivelineEfficiency: Quantity;
 }
+
+/** An aeroplane with a propeller on the motor's shaft. */
+export interface PropellerVehicle {
+  kind: 'propeller';
+  massKg: Quantity;
+  propellerDiameterM: Quantity;
+  propellerPitchM: Quantity;
+  propellerMassKg: Quantity;
+  /** Static thrust coefficient, T = C_T·ρ·n²·D⁴. */
+  thrustCoefficient: Quantity;
+  /** Static power coefficient, P = C_P·ρ·n³·D⁵. */
+  powerCoefficient: Quantity;
+  /** Whether the blades fold back when it stops. */
+  folding: boolean;
+}
+
+export type Vehicle = WheeledVehicle | PropellerVehicle;
+export type VehicleKind = Vehicle['kind'];
+
+/** How a class moves. */
+export const kindOf = (vehicleClass: VehicleClass): VehicleKind =>
+  vehicleClass === 'sportPlane' ? 'propeller' : 'wheels';
 
 export interface Motor {
   kvRpmPerVolt: Quantity;

@@ -14,8 +14,21 @@ export const MOMENTS = {
   backUp: 'Back up',
   supply: 'Supply',
   guard: 'Guard',
+  sounds: 'Sounds',
 } as const;
 export type MomentId = keyof typeof MOMENTS;
+
+/** The same moments where they are called something else: a pilot lets go of nothing. */
+const PILOT_MOMENTS: Partial<Record<MomentId, string>> = {
+  pullAway: 'Spool up',
+  midPull: 'Cruise',
+  flatOut: 'Climb',
+  letGo: 'Cut',
+};
+
+/** The name of a moment for whoever drives or flies. */
+export const momentName = (moment: MomentId, kind: 'wheels' | 'propeller'): string =>
+  (kind === 'propeller' ? PILOT_MOMENTS[moment] : undefined) ?? MOMENTS[moment];
 
 /** Running modes by what the trigger's rear half does. */
 export const RUNNING_MODES = {
@@ -28,21 +41,50 @@ export type RunningMode = keyof typeof RUNNING_MODES;
 
 export const ROTATIONS = { normal: 'normal', reversed: 'reversed' } as const;
 
+/** What the ESC does when the pack is down to its cutoff. */
+export const CUTOFF_ACTIONS = {
+  stop: 'stop at once',
+  reduce: 'reduce power',
+  rampDown: 'ramp down slowly',
+} as const;
+
+/** How the cells are counted. */
+export const CELL_COUNTS = {
+  auto: 'counted by itself',
+  '2': '2 cells',
+  '3': '3 cells',
+  '4': '4 cells',
+  '5': '5 cells',
+  '6': '6 cells',
+} as const;
+
+export const ON_OFF = { on: 'on', off: 'off' } as const;
+
 export type SettingId =
   | 'runningMode'
   | 'launchStrength'
+  | 'launchLimit'
   | 'startPower'
+  | 'startForce'
+  | 'startAcceleration'
   | 'deadband'
   | 'driveFrequency'
   | 'advance'
+  | 'freewheel'
   | 'dragBrake'
+  | 'dragRamp'
+  | 'propellerBrake'
   | 'brakeStrength'
+  | 'initialBrake'
   | 'brakeFrequency'
   | 'reversePower'
+  | 'cellCount'
   | 'cutoff'
+  | 'cutoffAction'
   | 'becVolts'
   | 'escTemperatureLimit'
-  | 'rotation';
+  | 'rotation'
+  | 'idleBeeps';
 
 /**
  * A value in the vocabulary. Numbers are in the setting's own unit; a cutoff may also be stated for
@@ -101,11 +143,35 @@ const settings: Setting[] = [
     { inDrills: true },
   ),
   setting(
+    'launchLimit',
+    'Launch limit',
+    'pullAway',
+    { unit: '%', decimals: 0, lower: 'full hit', higher: 'gentler, less sag', safeSide: 'higher' },
+    'How far the ESC holds back when the trigger is pulled at once. The opposite sense of launch strength.',
+    { inDrills: true },
+  ),
+  setting(
     'startPower',
     'Start power',
     'pullAway',
     { unit: '%', decimals: 0, lower: 'softer start', higher: 'breaks away harder', safeSide: 'lower' },
     'How much torque may be used to get the motor turning from rest.',
+  ),
+  setting(
+    'startForce',
+    'Start force',
+    'pullAway',
+    { unit: '%', decimals: 0, lower: 'creeps off', higher: 'kicks off', safeSide: 'lower' },
+    'The least power that the first touch of the throttle gives.',
+    { inDrills: true },
+  ),
+  setting(
+    'startAcceleration',
+    'Start acceleration',
+    'pullAway',
+    { unit: 's', decimals: 2, lower: 'sharp', higher: 'soft', safeSide: 'higher' },
+    'The time in which the motor is brought from rest to full.',
+    { inDrills: true },
   ),
   setting(
     'deadband',
@@ -135,11 +201,34 @@ const settings: Setting[] = [
     'Electrical timing advance: more rpm for less torque per ampere.',
   ),
   setting(
+    'freewheel',
+    'Damped switching',
+    'midPull',
+    { unit: '', decimals: 0, lower: '', higher: '', safeSide: 'nearest' },
+    'Whether the bridge holds the motor between two pulses, so that it follows a falling throttle at once.',
+    { choices: ON_OFF },
+  ),
+  setting(
     'dragBrake',
     'Drag brake',
     'letGo',
     { unit: '%', decimals: 0, lower: 'rolls on', higher: 'slows by itself', safeSide: 'lower' },
     'Braking applied while the trigger rests at neutral.',
+    { inDrills: true },
+  ),
+  setting(
+    'dragRamp',
+    'Drag ramp',
+    'letGo',
+    { unit: 's', decimals: 2, lower: 'comes at once', higher: 'comes gently', safeSide: 'higher' },
+    'How long drag brake takes to come in after the trigger is let go.',
+  ),
+  setting(
+    'propellerBrake',
+    'Propeller brake',
+    'letGo',
+    { unit: '%', decimals: 0, lower: 'runs out', higher: 'stops it firmly', safeSide: 'lower' },
+    'Braking of the propeller while the throttle is closed.',
     { inDrills: true },
   ),
   setting(
@@ -149,6 +238,13 @@ const settings: Setting[] = [
     { unit: '%', decimals: 0, lower: 'longer, softer', higher: 'shorter, may slide', safeSide: 'lower' },
     'The most braking that a full push of the trigger can ask for.',
     { inDrills: true },
+  ),
+  setting(
+    'initialBrake',
+    'Initial brake',
+    'brake',
+    { unit: '%', decimals: 0, lower: 'eases in', higher: 'snaps in', safeSide: 'lower' },
+    'The braking at the first touch. Equal to drag brake it is seamless.',
   ),
   setting(
     'brakeFrequency',
@@ -180,6 +276,14 @@ const settings: Setting[] = [
     'The most power that reverse may use.',
   ),
   setting(
+    'cellCount',
+    'Cell count',
+    'supply',
+    { unit: '', decimals: 0, lower: '', higher: '', safeSide: 'nearest' },
+    'How the ESC learns how many cells the pack has. Counting by itself misreads a part-used pack.',
+    { choices: CELL_COUNTS },
+  ),
+  setting(
     'cutoff',
     'Cutoff',
     'supply',
@@ -192,6 +296,14 @@ const settings: Setting[] = [
     },
     'The pack voltage under load at which the ESC stops driving to save the cells.',
     { inDrills: true },
+  ),
+  setting(
+    'cutoffAction',
+    'Cutoff action',
+    'supply',
+    { unit: '', decimals: 0, lower: '', higher: '', safeSide: 'nearest' },
+    'What happens when the pack is down to its cutoff. An aeroplane never wants a hard stop.',
+    { choices: CUTOFF_ACTIONS },
   ),
   setting(
     'becVolts',
@@ -220,6 +332,14 @@ const settings: Setting[] = [
     { unit: '', decimals: 0, lower: '', higher: '', safeSide: 'nearest' },
     'Which way the motor turns for forward.',
     { choices: ROTATIONS },
+  ),
+  setting(
+    'idleBeeps',
+    'Idle beeps',
+    'sounds',
+    { unit: '', decimals: 0, lower: '', higher: '', safeSide: 'nearest' },
+    'Beeps of an ESC that was left switched on: a pack that is often left plugged in needs them.',
+    { choices: ON_OFF },
   ),
 ];
 

@@ -1,9 +1,10 @@
+import type { EndPointFamily } from '../esc/media';
 import { sameRange } from '../plan/calibrationPlan';
 import type { LearnedRange, ThrottleChannel } from '../radio/pulse';
 
 /** A calibration that was done, as it is kept. */
 export interface Calibration {
-  family: 'keyConfirmed';
+  family: EndPointFamily['family'];
   /** What the user said made the model safe. */
   precaution: string;
   /** The radio as it was. */

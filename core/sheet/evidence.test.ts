@@ -88,6 +88,7 @@ describe('a sheet', () => {
       id: 's',
       rigName: 'r',
       keptAt: late,
+      medium: 'oneKey',
       changedItemIds: ['bite'],
       note: '',
     });

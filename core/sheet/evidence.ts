@@ -2,15 +2,18 @@
  * What is on the ESC is evidence, not a field: observations are only ever added, and the latest one of each
  * item is what is believed, with how sure one may be.
  */
-import { factoryStops, type EscProfile, type StopByItem } from '../esc/profile';
+import { factoryStops, type EscProfile, type ProfileItem, type StopByItem } from '../esc/profile';
 
-/** How an item's value came to be known, best first. */
+/** How an item's value came to be known, best first; behind them, how it came to be unknown. */
 export const EVIDENCE = {
   readBack: 'read back',
   countedBack: 'counted back',
   seenStored: 'seen stored',
   userWord: 'on your word',
   assumedFactory: 'assumed as from the factory',
+  interrupted: 'unknown since a load was interrupted',
+  firmwareUpdate: 'unknown since a firmware update',
+  stopGone: 'unknown: its stop is gone from the profile',
 } as const;
 export type EvidenceBasis = keyof typeof EVIDENCE;
 
@@ -27,7 +30,14 @@ export interface Observation {
 }
 
 /** What is believed of one item. */
-export type Holding = Omit<Observation, 'itemId'>;
+export interface Holding {
+  /** Null where it is unknown. */
+  stopId: string | null;
+  basis: EvidenceBasis;
+  at: string;
+  /** The last stop that was known, where the present one is not. */
+  lastStopId?: string;
+}
 
 /** What is believed of every item, by item id. */
 export type Holdings = Readonly<Record<string, Holding>>;
@@ -43,20 +53,41 @@ export const assumeFactory = (profile: EscProfile, at: string): Observation[] =>
 
 /**
  * What the ESC holds, as far as is known.
- * @param observations oldest first; those of items that the profile lacks are passed over
+ * @param observations oldest first; those of items that the profile lacks are passed over, those of stops that
+ * it lacks make the item unknown
  */
 export function holdingsOf(profile: EscProfile, observations: Observation[]): Holdings {
-  const known = new Set(profile.items.map((item) => item.id));
+  const stops = new Map(profile.items.map((item) => [item.id, new Set(item.stops.map((stop) => stop.id))]));
   const latest: Record<string, Holding> = {};
-  for (const { itemId, ...holding } of observations) if (known.has(itemId)) latest[itemId] = holding;
+  for (const { itemId, stopId, basis, at } of observations) {
+    const known = stops.get(itemId);
+    if (!known) continue;
+    const before = latest[itemId];
+    const lastStopId = before?.stopId ?? before?.lastStopId;
+    const last = lastStopId === undefined ? {} : { lastStopId };
+    if (stopId === null) latest[itemId] = { stopId, basis, at, ...last };
+    else if (known.has(stopId)) latest[itemId] = { stopId, basis, at };
+    else latest[itemId] = { stopId: null, basis: 'stopGone', at, ...last };
+  }
   return latest;
 }
 
-/** A stop for every item, taking the factory's where the ESC's is unknown. For drills and plans, which need one. */
+/** A stop for every item: the known one, else the last known, else the factory's. For drills, which need one. */
 export function believedStops(profile: EscProfile, holdings: Holdings): StopByItem {
   const factory = factoryStops(profile);
-  return Object.fromEntries(profile.items.map(({ id }) => [id, holdings[id]?.stopId ?? factory[id]!]));
+  return Object.fromEntries(
+    profile.items.map(({ id }) => [id, holdings[id]?.stopId ?? holdings[id]?.lastStopId ?? factory[id]!]),
+  );
 }
+
+/** What is known for certain or believed, with null where nobody knows. */
+export const heldStops = (profile: EscProfile, holdings: Holdings): HeldStops =>
+  Object.fromEntries(profile.items.map(({ id }) => [id, holdings[id]?.stopId ?? null]));
+export type HeldStops = Readonly<Record<string, string | null>>;
+
+/** The items whose value nobody knows, in menu order. */
+export const unknownItems = (profile: EscProfile, holdings: Holdings): ProfileItem[] =>
+  profile.items.filter(({ id }) => (holdings[id]?.stopId ?? null) === null);
 
 /** The weakest basis among all items: how far the whole may be trusted. */
 export function weakestBasis(holdings: Holdings): EvidenceBasis {

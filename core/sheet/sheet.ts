@@ -1,4 +1,5 @@
 /** A sheet: what was loaded into an ESC, when, and on what evidence. Never edited, only succeeded. */
+import type { MediumFamily } from '../esc/media';
 import { itemById, stopById, type EscProfile } from '../esc/profile';
 import type { EvidenceBasis, Holdings } from './evidence';
 
@@ -24,6 +25,8 @@ export interface Sheet {
   profileName: string;
   /** ISO 8601. */
   keptAt: string;
+  /** How it was loaded or read; null where nobody wrote it down. */
+  medium: MediumFamily | null;
   /** In the ESC's own order. */
   values: SheetValue[];
   /** Items that this load changed. */
@@ -35,7 +38,7 @@ export interface Sheet {
 export function writeSheet(
   profile: EscProfile,
   holdings: Holdings,
-  rest: Pick<Sheet, 'id' | 'rigName' | 'keptAt' | 'changedItemIds' | 'note'>,
+  rest: Pick<Sheet, 'id' | 'rigName' | 'keptAt' | 'medium' | 'changedItemIds' | 'note'>,
 ): Sheet {
   return {
     ...rest,

@@ -17,7 +17,7 @@ export function BenchHeader() {
   const capacity = formatNumber(rig.pack.capacityAh.value * 1000, 0);
   return (
     <header className="border-b border-ink">
-      <div className="flex flex-wrap items-center gap-x-6 gap-y-1 px-4 py-2 md:min-h-14 md:py-1 md:pl-5">
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-1 px-3.5 py-2 md:min-h-14 md:py-1 md:pl-5">
         <Logo />
         <div className="order-3 w-full min-w-0 md:order-none md:w-auto md:flex-1">
           <p className="truncate font-display text-lg leading-tight font-bold">{rig.name}</p>
@@ -45,7 +45,7 @@ export function BenchHeader() {
         </p>
       </div>
       {status.kind === 'away' && (
-        <div className="px-4 pb-2" role="alert">
+        <div className="px-3.5 pb-2" role="alert">
           <Notice
             grade="caution"
             title="The server does not answer. Your draft is kept here and will be saved when it is back."
@@ -53,7 +53,7 @@ export function BenchHeader() {
         </div>
       )}
       {status.kind === 'conflict' && (
-        <div className="px-4 pb-2" role="alert">
+        <div className="px-3.5 pb-2" role="alert">
           <Notice grade="caution" title="This draft was changed in another tab or on another device.">
             <p className="mt-1 flex flex-wrap gap-2">
               <Button onClick={() => settle('mine')}>Keep mine: {changes.length} values differ</Button>

@@ -19,7 +19,7 @@ export function RouteLine() {
       aria-label="Stations"
       className="fixed inset-x-0 bottom-0 z-10 border-t border-ink bg-film md:sticky md:top-0 md:h-fit md:w-37 md:shrink-0 md:border-t-0 md:pt-6 print:hidden"
     >
-      <ol className="flex justify-between px-1 md:flex-col md:gap-7 md:px-4">
+      <ol className="flex justify-between px-1 md:flex-col md:gap-7 md:px-3.5">
         {(Object.keys(STATIONS) as StationId[]).map((id, index) => {
           const { state, why } = stations[id];
           const count = id === 'load' && state === 'due' ? changes.length : undefined;

@@ -30,7 +30,7 @@ export function DrillPanel() {
           <Tabs.Trigger
             key={id}
             value={id}
-            className="min-h-11 rounded-sm px-4 font-bold data-[state=active]:bg-ink data-[state=active]:text-film"
+            className="min-h-11 rounded-sm px-3.5 font-bold data-[state=active]:bg-ink data-[state=active]:text-film"
           >
             {DRILLS[id]}
           </Tabs.Trigger>

@@ -1,31 +1,45 @@
-import type { Cue, Effect, Guard, State } from '../language';
+import type { KeyConfirmedCalibration } from '../../esc/media';
+import type { Cue, Effect, Guard, State, ToneName } from '../language';
+import type { Part } from '../part';
 
-const tone = (name: 'short' | 'rising' | 'warning' | 'steady'): Cue => ({ type: 'tone', tone: name });
+const tone = (name: ToneName): Cue => ({ type: 'tone', tone: name });
 
 /**
- * End points at three positions, each confirmed with the set key: neutral, full forward, full brake.
- * Entered from `powerOnHeld`, by holding the key while switching on. An end too near to neutral is refused
- * and asked for again. Nothing is kept until the third.
+ * End points at three positions, each confirmed with a key: neutral, full forward, full brake.
+ * Entered by holding the key while switching on. An end too near to neutral is refused and asked for again.
+ * Nothing is kept until the third.
  * Source: common practice (family A).
  */
-export function keyConfirmedStates(lamp: string): Record<string, State> {
+export function keyConfirmedPart({ lamp, holdAtPowerOnMs }: KeyConfirmedCalibration): Part {
   return {
-    calibrateHeld: {
-      cues: [{ type: 'lamp', lamp, pattern: 'blinking' }, tone('steady')],
-      keyDown: true,
-      role: 'calibrating',
-      on: [
-        { on: 'up', to: 'takeNeutral' },
-        { on: 'powerOff', to: 'offHeld' },
-      ],
-    },
-    ...point('takeNeutral', undefined, ['learnNeutral'], [tone('short')], 'takeForward'),
-    ...point('takeForward', 'farFromNeutral', ['learnForward'], [tone('short')], 'takeBrake'),
-    ...point('takeBrake', 'farOnOtherSide', ['learnBrake', 'storeRange'], [], 'calibrated'),
-    calibrated: {
-      cues: [{ type: 'lamp', lamp, pattern: 'on' }, tone('rising')],
-      role: 'calibrated',
-      on: [{ on: 'powerOff', effects: ['forget'], to: 'off' }],
+    into: { offHeld: [{ on: 'powerOn', to: 'powerOnHeld', gate: 'mayTurn' }] },
+    states: {
+      powerOnHeld: {
+        cues: [],
+        keyDown: 'set',
+        on: [
+          { on: 'up set', to: 'boot' },
+          { on: 'powerOff', to: 'offHeld' },
+        ],
+        after: { ms: holdAtPowerOnMs, edges: [{ to: 'calibrateHeld' }] },
+      },
+      calibrateHeld: {
+        cues: [{ type: 'lamp', lamp, pattern: 'blinking' }, tone('steady')],
+        keyDown: 'set',
+        role: 'calibrating',
+        on: [
+          { on: 'up set', to: 'takeNeutral' },
+          { on: 'powerOff', to: 'offHeld' },
+        ],
+      },
+      ...point('takeNeutral', undefined, ['learnNeutral'], [tone('short')], 'takeForward'),
+      ...point('takeForward', 'farFromNeutral', ['learnForward'], [tone('short')], 'takeBrake'),
+      ...point('takeBrake', 'farOnOtherSide', ['learnBrake', 'storeRange'], [], 'calibrated'),
+      calibrated: {
+        cues: [{ type: 'lamp', lamp, pattern: 'on' }, tone('rising')],
+        role: 'calibrated',
+        on: [{ on: 'powerOff', effects: ['forget'], to: 'off' }],
+      },
     },
   };
 }
@@ -38,22 +52,22 @@ function point(
   cues: Cue[],
   next: string,
 ): Record<string, State> {
-  const refused = guard ? [{ on: 'up' as const, cues: [tone('warning')], to: name }] : [];
+  const refused = guard ? [{ on: 'up set' as const, cues: [tone('warning')], to: name }] : [];
   return {
     [name]: {
       cues: [],
       role: 'calibrating',
       on: [
-        { on: 'down', to: `${name}Down` },
+        { on: 'down set', to: `${name}Down` },
         { on: 'powerOff', effects: ['forget'], to: 'off' },
       ],
     },
     [`${name}Down`]: {
       cues: [],
-      keyDown: true,
+      keyDown: 'set',
       role: 'calibrating',
       on: [
-        { on: 'up', guard, effects, cues, to: next },
+        { on: 'up set', guard, effects, cues, to: next },
         ...refused,
         { on: 'powerOff', effects: ['forget'], to: 'offHeld' },
       ],

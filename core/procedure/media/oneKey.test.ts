@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { escMachine } from '../escMachine';
 import { playGolden } from '../golden';
-import { smallProfile } from '../../esc/smallProfile.fixture';
+import { smallProfile, stayingProfile } from '../../esc/smallProfile.fixture';
 import { factoryMemory } from '../../device/simulatedEsc';
 
 // Written by hand from the description of the medium (common practice), before the machine:
@@ -156,8 +156,7 @@ describe('one key, a lamp and beeps', () => {
   });
 
   it('stays in the menu after a value where the profile says so', () => {
-    const profile = smallProfile();
-    profile.medium.afterStore = 'menu';
+    const profile = stayingProfile();
     const script = `${STORE_A_VALUE.split('# this ESC')[0]}
       : state menu
       down

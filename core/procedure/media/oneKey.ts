@@ -1,5 +1,6 @@
-import type { OneKeyMedium } from '../../esc/profile';
-import type { Edge, State } from '../language';
+import type { OneKeyMedium } from '../../esc/media';
+import type { Edge } from '../language';
+import type { Part } from '../part';
 
 /**
  * Entering settings with one key. Hold on a running ESC to enter; a press counts one item on, and the lamp
@@ -7,7 +8,7 @@ import type { Edge, State } from '../language';
  * round; a hold stores it. Switching off, or waiting too long, stores nothing.
  * Source: common practice (one key, blinks and beeps).
  */
-export function oneKeyStates(medium: OneKeyMedium): Record<string, State> {
+export function oneKeyPart(medium: OneKeyMedium): Part {
   const { menuLamp, valueLamp } = medium;
   const off: Edge = { on: 'powerOff', effects: ['forget'], to: 'off' };
   const offHeld: Edge = { on: 'powerOff', effects: ['forget'], to: 'offHeld' };
@@ -17,77 +18,80 @@ export function oneKeyStates(medium: OneKeyMedium): Record<string, State> {
   };
   const afterStore = medium.afterStore === 'restart' ? 'stored' : 'menu';
   return {
-    drivingDown: {
-      cues: [],
-      keyDown: true,
-      on: [{ on: 'up', to: 'driving' }, offHeld],
-      after: { ms: medium.enterHoldMs, edges: [{ to: 'menuHeld' }] },
+    into: { driving: [{ on: 'down set', to: 'drivingDown' }] },
+    states: {
+      drivingDown: {
+        cues: [],
+        keyDown: 'set',
+        on: [{ on: 'up set', to: 'driving' }, offHeld],
+        after: { ms: medium.enterHoldMs, edges: [{ to: 'menuHeld' }] },
+      },
+      menuHeld: {
+        cues: [{ type: 'lamp', lamp: menuLamp, pattern: 'blinking' }],
+        keyDown: 'set',
+        on: [{ on: 'up set', to: 'menu' }, offHeld],
+      },
+      // Inside the menu, with no item counted yet.
+      menu: {
+        cues: [{ type: 'lamp', lamp: menuLamp, pattern: 'blinking' }],
+        on: [{ on: 'down set', to: 'menuDown' }, off],
+        after: closes,
+      },
+      menuDown: {
+        cues: [],
+        keyDown: 'set',
+        on: [{ on: 'up set', effects: ['firstItem'], to: 'items' }, offHeld],
+        after: { ms: medium.openHoldMs, edges: [{ to: 'menuRefused' }] },
+      },
+      menuRefused: {
+        cues: [{ type: 'tone', tone: 'warning' }],
+        keyDown: 'set',
+        on: [{ on: 'up set', to: 'menu' }, offHeld],
+      },
+      items: {
+        cues: [{ type: 'count', lamp: menuLamp, of: 'item', how: 'flashes' }],
+        on: [{ on: 'down set', to: 'itemsDown' }, off],
+        after: closes,
+      },
+      itemsDown: {
+        cues: [],
+        keyDown: 'set',
+        on: [{ on: 'up set', effects: ['nextItem'], to: 'items' }, offHeld],
+        after: { ms: medium.openHoldMs, edges: [{ effects: ['showStored'], to: 'stopsHeld' }] },
+      },
+      // Opened just now: the flashes show what is stored. After the first press they show what would be.
+      stopsHeld: {
+        cues: [{ type: 'count', lamp: valueLamp, of: 'stop', how: 'flashes' }],
+        keyDown: 'set',
+        on: [{ on: 'up set', to: 'opened' }, offHeld],
+      },
+      opened: {
+        cues: [{ type: 'count', lamp: valueLamp, of: 'stop', how: 'flashes' }],
+        role: 'showingStored',
+        on: [{ on: 'down set', to: 'stopsDown' }, off],
+        after: closes,
+      },
+      stops: {
+        cues: [{ type: 'count', lamp: valueLamp, of: 'stop', how: 'flashes' }],
+        on: [{ on: 'down set', to: 'stopsDown' }, off],
+        after: closes,
+      },
+      stopsDown: {
+        cues: [],
+        keyDown: 'set',
+        on: [{ on: 'up set', effects: ['nextStop'], to: 'stops' }, offHeld],
+        after: { ms: medium.storeHoldMs, edges: [{ effects: ['storeStop'], to: 'storedHeld' }] },
+      },
+      storedHeld: {
+        cues: [
+          { type: 'tone', tone: 'long' },
+          { type: 'lamp', lamp: valueLamp, pattern: 'off' },
+        ],
+        keyDown: 'set',
+        on: [{ on: 'up set', to: afterStore }, offHeld],
+      },
+      // The ESC has the value and does nothing more until it is switched off.
+      stored: { cues: [], on: [off] },
     },
-    menuHeld: {
-      cues: [{ type: 'lamp', lamp: menuLamp, pattern: 'blinking' }],
-      keyDown: true,
-      on: [{ on: 'up', to: 'menu' }, offHeld],
-    },
-    // Inside the menu, with no item counted yet.
-    menu: {
-      cues: [{ type: 'lamp', lamp: menuLamp, pattern: 'blinking' }],
-      on: [{ on: 'down', to: 'menuDown' }, off],
-      after: closes,
-    },
-    menuDown: {
-      cues: [],
-      keyDown: true,
-      on: [{ on: 'up', effects: ['firstItem'], to: 'items' }, offHeld],
-      after: { ms: medium.openHoldMs, edges: [{ to: 'menuRefused' }] },
-    },
-    menuRefused: {
-      cues: [{ type: 'tone', tone: 'warning' }],
-      keyDown: true,
-      on: [{ on: 'up', to: 'menu' }, offHeld],
-    },
-    items: {
-      cues: [{ type: 'count', lamp: menuLamp, of: 'item' }],
-      on: [{ on: 'down', to: 'itemsDown' }, off],
-      after: closes,
-    },
-    itemsDown: {
-      cues: [],
-      keyDown: true,
-      on: [{ on: 'up', effects: ['nextItem'], to: 'items' }, offHeld],
-      after: { ms: medium.openHoldMs, edges: [{ effects: ['showStored'], to: 'stopsHeld' }] },
-    },
-    // Opened just now: the flashes show what is stored. After the first press they show what would be.
-    stopsHeld: {
-      cues: [{ type: 'count', lamp: valueLamp, of: 'stop' }],
-      keyDown: true,
-      on: [{ on: 'up', to: 'opened' }, offHeld],
-    },
-    opened: {
-      cues: [{ type: 'count', lamp: valueLamp, of: 'stop' }],
-      role: 'showingStored',
-      on: [{ on: 'down', to: 'stopsDown' }, off],
-      after: closes,
-    },
-    stops: {
-      cues: [{ type: 'count', lamp: valueLamp, of: 'stop' }],
-      on: [{ on: 'down', to: 'stopsDown' }, off],
-      after: closes,
-    },
-    stopsDown: {
-      cues: [],
-      keyDown: true,
-      on: [{ on: 'up', effects: ['nextStop'], to: 'stops' }, offHeld],
-      after: { ms: medium.storeHoldMs, edges: [{ effects: ['storeStop'], to: 'storedHeld' }] },
-    },
-    storedHeld: {
-      cues: [
-        { type: 'tone', tone: 'long' },
-        { type: 'lamp', lamp: valueLamp, pattern: 'off' },
-      ],
-      keyDown: true,
-      on: [{ on: 'up', to: afterStore }, offHeld],
-    },
-    // The ESC has the value and does nothing more until it is switched off.
-    stored: { cues: [], on: [off] },
   };
 }

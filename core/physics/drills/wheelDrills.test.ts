@@ -1,28 +1,35 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { smallProfile } from '../esc/smallProfile.fixture';
-import { defaultRig } from '../rig/defaults';
-import { resolveRig, type ResolvedRig } from '../rig/resolve';
-import { GRAVITY } from '../units/convert';
-import { runDrill } from './drills';
-import type { EscBehaviour } from './escChain';
-import { gripLimit, runWheels } from './wheels';
+import { smallProfile } from '../../esc/smallProfile.fixture';
+import { defaultRig } from '../../rig/defaults';
+import { resolveRig, type ResolvedWheels } from '../../rig/resolve';
+import { GRAVITY } from '../../units/convert';
+import { runDrill } from './runDrill';
+import type { EscBehaviour } from '../escChain';
+import { gripLimit, runWheels } from '../wheels';
 
-const buggy = resolveRig(defaultRig('tenthBuggy'), smallProfile());
+const wheels = (vehicleClass: 'tenthBuggy' | 'crawler'): ResolvedWheels => {
+  const rig = resolveRig(defaultRig(vehicleClass), smallProfile());
+  if (rig.kind !== 'wheels') throw new Error('not on wheels');
+  return rig;
+};
+const buggy = wheels('tenthBuggy');
 const esc: EscBehaviour = {
   forwardSignal: 1,
+  startDuty: 0,
   rampPerSecond: 4,
   fullBrake: 0.6,
   dragBrake: 0.1,
+  propellerBrake: 0,
   brakeFrequencyHz: 2000,
   cutoffVoltsPerCell: 3.2,
 };
-const numbers = (id: 'launch' | 'brake' | 'letGo', rig: ResolvedRig, behaviour: EscBehaviour) =>
+const numbers = (id: 'launch' | 'brake' | 'letGo', rig: ResolvedWheels, behaviour: EscBehaviour) =>
   Object.fromEntries(runDrill(id, rig, behaviour).numbers.map((n) => [n.id, n.value ?? NaN]));
 
 describe('wheels', () => {
   it('stops in v²/(2·μ·g) at the grip limit: 15 m/s at μ 0.6 in 19.1 m (Gillespie)', () => {
-    const car: ResolvedRig = { ...buggy, grip: 0.6, rollingResistance: 0, dragAreaM2: 0 };
+    const car: ResolvedWheels = { ...buggy, grip: 0.6, rollingResistance: 0, dragAreaM2: 0 };
     // A force that always asks for more than the ground can carry, on wheels that keep their speed.
     const stop = runWheels(
       car,
@@ -35,7 +42,7 @@ describe('wheels', () => {
   });
 
   it('coasts down as the closed form of rolling and air resistance says', () => {
-    const car: ResolvedRig = { ...buggy, wheelInertiaKgM2: 0, motor: { ...buggy.motor, rotorInertia: 0 } };
+    const car: ResolvedWheels = { ...buggy, wheelInertiaKgM2: 0, motor: { ...buggy.motor, rotorInertia: 0 } };
     const stop = runWheels(
       car,
       10,
@@ -110,7 +117,7 @@ describe('braking', () => {
   });
 
   it('starts from what a slow model can reach', () => {
-    const crawler = resolveRig(defaultRig('crawler'), smallProfile());
+    const crawler = wheels('crawler');
     const stop = runDrill('brake', crawler, esc).numbers[0]!;
     expect(stop.name).not.toContain('30');
   });

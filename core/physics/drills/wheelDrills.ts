@@ -1,34 +1,11 @@
-/** The standard manoeuvres: each a trace and a few numbers, for one rig and one set of ESC values. */
-import type { ResolvedRig } from '../rig/resolve';
-import { kmPerHour, metresPerSecond } from '../units/convert';
-import { brakeCurrent } from './brakeChopper';
-import { driveCurrent, driveTorque } from './motor';
-import type { EscBehaviour } from './escChain';
-import { gripLimit, resistance, runWheels, shaftSpeedAt } from './wheels';
-
-export const DRILLS = { launch: 'Launch', letGo: 'Let go', brake: 'Brake' } as const;
-export type DrillId = keyof typeof DRILLS;
-
-export interface DrillNumber {
-  id: string;
-  name: string;
-  /** Undefined where the manoeuvre never gets there. */
-  value: number | undefined;
-  unit: string;
-  decimals: number;
-  /** Plain words for less and for more of it. */
-  less: string;
-  more: string;
-}
-
-export interface Drill {
-  xLabel: string;
-  yLabel: string;
-  points: { x: number; y: number }[];
-  /** A level worth drawing across the trace, with its words. */
-  mark?: { y: number; label: string };
-  numbers: DrillNumber[];
-}
+/** The standard manoeuvres of a car. */
+import type { ResolvedWheels } from '../../rig/resolve';
+import { kmPerHour, metresPerSecond } from '../../units/convert';
+import { brakeCurrent } from '../brakeChopper';
+import { driveCurrent, driveTorque } from '../motor';
+import { launchDuty, type EscBehaviour } from '../escChain';
+import { gripLimit, resistance, runWheels, shaftSpeedAt } from '../wheels';
+import { number, TRACE_POINTS, type Drill } from './drill';
 
 const LAUNCH_LONGEST_S = 8;
 const LAUNCH_DRAWN_S = 3;
@@ -37,23 +14,10 @@ const WALKING_PACE = metresPerSecond(5);
 const BRAKE_FROM = metresPerSecond(30);
 /** Share of the no-load speed that a car reaches on the flat, for cars slower than `BRAKE_FROM`. */
 const REACHABLE_SHARE = 0.85;
-const TRACE_POINTS = 80;
-
-/** Runs one drill. Pure; a few milliseconds. */
-export function runDrill(id: DrillId, rig: ResolvedRig, esc: EscBehaviour): Drill {
-  switch (id) {
-    case 'launch':
-      return launch(rig, esc);
-    case 'letGo':
-      return slowing(rig, esc, esc.dragBrake, 'letGo');
-    case 'brake':
-      return slowing(rig, esc, esc.fullBrake, 'brake');
-  }
-}
 
 /** From rest with the trigger pulled at once. */
-function launch(rig: ResolvedRig, esc: EscBehaviour): Drill {
-  const dutyAt = (timeS: number): number => Math.min(esc.forwardSignal, esc.rampPerSecond * timeS);
+export function launch(rig: ResolvedWheels, esc: EscBehaviour): Drill {
+  const dutyAt = (timeS: number): number => launchDuty(esc, timeS);
   const motorCurrent = (timeS: number, tyreSpeed: number): number =>
     driveCurrent(rig.motor, dutyAt(timeS), shaftSpeedAt(rig, tyreSpeed), rig.openVolts, rig.packOhm);
   const force = (timeS: number, tyreSpeed: number): number => {
@@ -106,8 +70,16 @@ function launch(rig: ResolvedRig, esc: EscBehaviour): Drill {
   };
 }
 
+/** Letting go at speed: drag brake and resistance alone. */
+export const letGo = (rig: ResolvedWheels, esc: EscBehaviour): Drill =>
+  slowing(rig, esc, esc.dragBrake, 'letGo');
+
+/** Full brake at speed. */
+export const brake = (rig: ResolvedWheels, esc: EscBehaviour): Drill =>
+  slowing(rig, esc, esc.fullBrake, 'brake');
+
 /** From speed to rest with a steady brake strength, on the flat. */
-function slowing(rig: ResolvedRig, esc: EscBehaviour, strength: number, id: 'letGo' | 'brake'): Drill {
+function slowing(rig: ResolvedWheels, esc: EscBehaviour, strength: number, id: 'letGo' | 'brake'): Drill {
   const startSpeed = Math.min(BRAKE_FROM, REACHABLE_SHARE * noLoadSpeed(rig));
   const amps = (tyreSpeed: number): number =>
     strength <= 0
@@ -182,21 +154,11 @@ function slowing(rig: ResolvedRig, esc: EscBehaviour, strength: number, id: 'let
 }
 
 /** Braking force at the tyre for a braking current, N: losses of motor and driveline help. */
-function brakeForce(rig: ResolvedRig, amps: number): number {
+function brakeForce(rig: ResolvedWheels, amps: number): number {
   const torque = rig.motor.constant * (amps + rig.motor.noLoadCurrent);
   return (torque * rig.finalDrive) / (rig.wheelRadiusM * rig.drivelineEfficiency);
 }
 
 /** Speed at which the back-EMF meets the pack, m/s: kV × V through the gearing. Hughes and Drury, Electric Motors and Drives. */
-export const noLoadSpeed = (rig: ResolvedRig): number =>
+export const noLoadSpeed = (rig: ResolvedWheels): number =>
   (rig.openVolts / rig.motor.constant / rig.finalDrive) * rig.wheelRadiusM;
-
-const number = (
-  id: string,
-  name: string,
-  value: number | undefined,
-  unit: string,
-  decimals: number,
-  less: string,
-  more: string,
-): DrillNumber => ({ id, name, value, unit, decimals, less, more });
