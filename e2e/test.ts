@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { test as base, expect, type Page } from '@playwright/test';
 import { ADDRESS } from './setting';
 
@@ -64,3 +65,17 @@ export async function moveRail(
 
 /** Waits until the page has nothing left to save. */
 export const draftSaved = (page: Page): Promise<void> => expect(page.getByText('draft saved')).toBeAttached();
+
+/** Takes in a demo rig under another name, so that a test has it for itself, and leaves the page on its Rig station. */
+export async function importDemoRig(page: Page, file: string, name: string): Promise<void> {
+  const document = JSON.parse(await readFile(`demo/${file}.rig.json`, 'utf8')) as { rig: { name: string } };
+  document.rig.name = name;
+  await page.goto('/');
+  await page.getByLabel('Import a file').setInputFiles({
+    name: 'rig.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(document)),
+  });
+  await page.getByRole('button', { name: 'Import', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'What this model is' })).toBeVisible();
+}

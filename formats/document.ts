@@ -20,7 +20,7 @@ export type LiveTuneDocument =
 export type Format = LiveTuneDocument['format'];
 
 /** The newest version of every format. */
-export const VERSION = 2;
+export const VERSION = 2 as const;
 
 interface FormatRules {
   schema: ObjectSchema<object>;

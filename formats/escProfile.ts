@@ -2,7 +2,18 @@ import type { EndPointFamily, Medium, Notes } from '#core/esc/media';
 import type { EscProfile } from '#core/esc/profile';
 import { VOCABULARY, type SettingId, type SettingValue } from '#core/settings/vocabulary';
 import type * as yup from 'yup';
-import { between, idField, keyOf, listOf, nameField, oneOf, record, textField, variants, whole } from './fields';
+import {
+  between,
+  idField,
+  keyOf,
+  listOf,
+  nameField,
+  oneOf,
+  record,
+  textField,
+  variants,
+  whole,
+} from './fields';
 import { learnedRangeSchema, pulse } from './radio';
 import { part, type Upgrade } from './upgrade';
 

@@ -33,6 +33,8 @@ export async function importDocument(garageId: string, text: string): Promise<Re
       });
     }
     case 'live-tune/rig': {
+      const brought = document.escProfile;
+      if (brought && !(await findProfileByKey(garageId, brought.id))) await keepProfile(garageId, brought);
       const stored = await findProfileByKey(garageId, document.escProfileId);
       if (!stored) {
         return refuse(

@@ -51,6 +51,8 @@ export class DraftModel extends Record<DraftModel> {
 export class SimulatedEscModel extends Record<SimulatedEscModel> {
   declare rigId: string;
   declare memory: EscMemory;
+  /** Counts every change of the memory; PostgreSQL hands out bigint as text. */
+  declare writes: CreationOptional<number | string>;
   declare updatedAt: CreationOptional<Date>;
 }
 
@@ -75,10 +77,13 @@ export class SheetModel extends Record<SheetModel> {
   declare rigId: string;
   declare documentKey: string;
   declare number: number;
-  declare origin: 'loaded' | 'imported';
+  declare origin: SheetOrigin;
   declare document: Sheet;
   declare keptAt: Date;
 }
+
+/** Kept at the end of a load, taken from a file, or read from the ESC before a load by link. */
+export type SheetOrigin = 'loaded' | 'imported' | 'backup';
 
 const { UUID, UUIDV4, TEXT, INTEGER, JSONB, DATE, NOW, BIGINT } = DataTypes;
 // Made anew for each column: Sequelize writes into the objects it is given.
@@ -129,7 +134,12 @@ export function defineModels(): void {
     { ...options, modelName: 'draft', tableName: 'drafts' },
   );
   SimulatedEscModel.init(
-    { rigId: { type: UUID, primaryKey: true }, memory: required(JSONB), updatedAt: moment() },
+    {
+      rigId: { type: UUID, primaryKey: true },
+      memory: required(JSONB),
+      writes: { ...required(BIGINT), defaultValue: 0 },
+      updatedAt: moment(),
+    },
     { ...options, modelName: 'simulatedEsc', tableName: 'simulated_escs' },
   );
   ObservationModel.init(

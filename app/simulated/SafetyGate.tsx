@@ -1,21 +1,19 @@
-/** Ways to make a car safe before it is switched on. Common practice. */
-export const PRECAUTIONS = [
-  'Pinion out of mesh: the motor can turn, the wheels cannot.',
-  'Wheels clear of the bench and the model tied down.',
-] as const;
+import type { VehicleKind } from '#core/rig/rig';
+import { PRECAUTIONS } from '#core/rig/safety';
 
 interface Props {
+  kind: VehicleKind;
   chosen: string | undefined;
   onChoose: (precaution: string) => void;
 }
 
 /** The gate before the first thing that could start to turn. */
-export function SafetyGate({ chosen, onChoose }: Props) {
+export function SafetyGate({ kind, chosen, onChoose }: Props) {
   return (
     <fieldset className="rounded-sm border border-hazard bg-hazard-wash p-4">
       <legend className="px-1 font-display text-xl font-bold text-hazard">Make it safe first</legend>
       <p>The motor may start at any moment. Hands, hair and cables clear. What have you done?</p>
-      {PRECAUTIONS.map((precaution) => (
+      {PRECAUTIONS[kind].map((precaution) => (
         <label key={precaution} className="mt-2 flex min-h-11 items-center gap-3 text-lg">
           <input
             type="radio"

@@ -1,23 +1,39 @@
 import { act, placeOnBench, type SimulatedEsc } from '#core/device/simulatedEsc';
 import type { EscProfile } from '#core/esc/profile';
-import type { Config, EscMemory, Input, Observed, ToneName } from '#core/procedure/language';
+import type { Config, EscMemory, HandInput, Input, Observed } from '#core/procedure/language';
+import { soundOf, type Beep } from '#core/procedure/sound';
 import { msToDeadline, stateOf } from '#core/procedure/step';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { playBeeps } from './sound';
 
-/** What the lamp and the sounder last did. */
+/** What lamps and sounder last did. */
 export interface Display {
+  /** The lamp on the ESC itself, or its flashes. */
   lamp: Extract<Observed, { type: 'lamp' | 'count' }> | undefined;
-  tone: ToneName | undefined;
+  /** Which lamp of the card's two rows is lit, from 1. */
+  litItem: number | undefined;
+  litStop: number | undefined;
+  heard: { cue: Extract<Observed, { type: 'tone' | 'group' }>; beeps: Beep[] } | undefined;
   /** Counts cues up, so that the same cue twice is seen as two. */
   serial: number;
 }
 
+const DARK: Display = {
+  lamp: undefined,
+  litItem: undefined,
+  litStop: undefined,
+  heard: undefined,
+  serial: 0,
+};
+
 export interface Bench {
   esc: SimulatedEsc;
   display: Display;
-  /** The config when the key was last up: what the guide speaks about while a press is on its way. */
+  /** The config when no key was down: what the guide speaks about while a press is on its way. */
   resting: Config;
-  input: (input: Exclude<Input, { type: 'elapsed' }>) => void;
+  /** Until something happens by itself, ms; undefined where nothing does. */
+  msLeft: number | undefined;
+  input: (input: HandInput) => void;
 }
 
 const TICK_MS = 50;
@@ -34,8 +50,7 @@ export function useSimulatedEsc(
 ): Bench {
   const [bench, setBench] = useState(() => {
     const esc = placeOnBench(profile, memory, stickMicros);
-    const display: Display = { lamp: undefined, tone: undefined, serial: 0 };
-    return { esc, display, resting: esc.config };
+    return { esc, display: DARK, resting: esc.config };
   });
   const current = useRef(bench);
   const clock = useRef<number>(undefined);
@@ -53,7 +68,9 @@ export function useSimulatedEsc(
       resting: restingAfter(resting, esc),
     };
     setBench(current.current);
-    if (observed.length > 0) report.current(observed, esc);
+    if (observed.length === 0) return;
+    playBeeps(observed.flatMap(soundOf));
+    report.current(observed, esc);
   }, []);
 
   const catchUp = useCallback((): void => {
@@ -72,18 +89,26 @@ export function useSimulatedEsc(
   }, [catchUp]);
 
   const input = useCallback(
-    (next: Exclude<Input, { type: 'elapsed' }>): void => {
+    (next: HandInput): void => {
       catchUp();
       apply(next);
     },
     [apply, catchUp],
   );
-  return { ...bench, input };
+  const msLeft = msToDeadline(bench.esc.machine, bench.esc.config);
+  return { ...bench, msLeft, input };
 }
 
 function show(display: Display, cue: Observed): Display {
   const serial = display.serial + 1;
-  return cue.type === 'tone' ? { ...display, tone: cue.tone, serial } : { ...display, lamp: cue, serial };
+  if (cue.type === 'tone' || cue.type === 'group') {
+    return { ...display, heard: { cue, beeps: soundOf(cue) }, serial };
+  }
+  if (cue.type === 'count' && cue.how === 'lit') {
+    const lit = cue.of === 'item' ? { litItem: cue.count } : { litStop: cue.count };
+    return { ...display, ...lit, serial };
+  }
+  return { ...display, lamp: cue, serial };
 }
 
 /** The same object as long as nothing but time has passed, so that plans are not made anew at every tick. */
@@ -93,6 +118,7 @@ function restingAfter(before: Config, { machine, config }: SimulatedEsc): Config
     before.state === config.state &&
     before.itemCursor === config.itemCursor &&
     before.stopCursor === config.stopCursor &&
+    before.rounds === config.rounds &&
     before.stickMicros === config.stickMicros &&
     before.memory === config.memory &&
     before.learning === config.learning;

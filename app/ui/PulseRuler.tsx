@@ -1,5 +1,4 @@
-import { rangeOf } from '#core/plan/calibrationPlan';
-import type { LearnedRange, ThrottleChannel } from '#core/radio/pulse';
+import { rangeOf, type LearnedRange, type ThrottleChannel } from '#core/radio/pulse';
 import { formatNumber } from '#core/units/format';
 
 interface Props {

@@ -1,5 +1,6 @@
 import type { EscBehaviour } from '#core/physics/escChain';
-import { runDrill, type Drill, type DrillId } from '#core/physics/drills';
+import type { Drill } from '#core/physics/drills/drill';
+import { runDrill, type DrillId } from '#core/physics/drills/runDrill';
 import type { ResolvedRig } from '#core/rig/resolve';
 import { expose } from 'comlink';
 

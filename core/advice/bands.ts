@@ -6,14 +6,14 @@ import type { EscProfile, ProfileItem } from '../esc/profile';
 import { snapToStop } from '../esc/snap';
 import type { Rig, VehicleClass } from '../rig/rig';
 import { comparableNumber } from '../settings/value';
-import type { RunningMode, SettingId } from '../settings/vocabulary';
+import type { SettingId } from '../settings/vocabulary';
 
 type Range = readonly [low: number, high: number];
 
 interface BandRule {
   setting: SettingId;
   classes: readonly VehicleClass[];
-  band: { kind: 'range'; range: Range } | { kind: 'choice'; choice: RunningMode };
+  band: { kind: 'range'; range: Range } | { kind: 'choice'; choice: string };
   reason: string;
 }
 
@@ -97,6 +97,78 @@ const RULES: readonly BandRule[] = [
     classes: ['tenthBuggy'],
     band: range(3.1, 3.3),
     reason: 'A race wants the last metre; below 3.1 V the cells pay for it.',
+  },
+  {
+    setting: 'cutoff',
+    classes: ['sportPlane'],
+    band: range(3.1, 3.3),
+    reason: 'Low enough to fly home on, high enough to spare the cells.',
+  },
+  {
+    setting: 'cutoffAction',
+    classes: ['sportPlane'],
+    band: { kind: 'choice', choice: 'reduce' },
+    reason: 'A motor that stops at once leaves no power for the landing.',
+  },
+  {
+    setting: 'startAcceleration',
+    classes: ['sportPlane'],
+    band: range(0.5, 1),
+    reason: 'Soft enough for gears, shaft and a model held by hand. From memory.',
+  },
+  {
+    setting: 'advance',
+    classes: ['sportPlane'],
+    band: range(15, 25),
+    reason: 'Motors with many poles on a propeller like 15 to 25 degrees.',
+  },
+  {
+    setting: 'advance',
+    classes: ['crawler'],
+    band: range(0, 0),
+    reason: 'Least advance: most pull for each ampere at walking pace.',
+  },
+  {
+    setting: 'driveFrequency',
+    classes: ['sportPlane'],
+    band: range(8, 16),
+    reason: 'An ESC is coolest about there, and a propeller smooths the rest.',
+  },
+  {
+    setting: 'driveFrequency',
+    classes: ['crawler'],
+    band: range(12, 16),
+    reason: 'Smooth at a crawl without heating the ESC for nothing.',
+  },
+  {
+    setting: 'propellerBrake',
+    classes: ['sportPlane'],
+    band: range(0, 0),
+    reason: 'A fixed propeller that is braked hard can loosen on its shaft; it may as well run out.',
+  },
+  {
+    setting: 'launchLimit',
+    classes: ['crawler'],
+    band: range(20, 40),
+    reason: 'About 30 % stops brown-outs with small packs at little cost.',
+  },
+  {
+    setting: 'startPower',
+    classes: ['crawler'],
+    band: range(70, 100),
+    reason: 'A permission, not a demand: it breaks away without stutter.',
+  },
+  {
+    setting: 'dragRamp',
+    classes: ['crawler'],
+    band: range(0, 0.3),
+    reason: 'On rocks the hold must come at once; on fast trails take a slow one.',
+  },
+  {
+    setting: 'reversePower',
+    classes: ['crawler'],
+    band: range(100, 100),
+    reason: 'Getting down backwards needs as much as getting up.',
   },
   {
     setting: 'cutoff',

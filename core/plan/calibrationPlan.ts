@@ -3,6 +3,9 @@ import { rangeOf, type LearnedRange, type ThrottleChannel } from '../radio/pulse
 import { gesturesOf, type Gesture } from './gestures';
 import { quickestPath } from './search';
 
+/** A place that no menu has: end points are not learned in one. */
+const NO_ITEM = -1;
+
 /**
  * The gestures that teach the ESC this radio's range, from wherever it is now.
  * @returns undefined where no way leads there: the radio's ends are too near to its neutral
@@ -17,6 +20,7 @@ export function planCalibration(
     machine,
     start,
     {
+      itemPlace: NO_ITEM,
       allows: ({ stops, range }) => stops === start.memory.stops && sameRange(range, wanted),
       arrived: ({ state, memory }) =>
         machine.states[state]?.role === 'calibrated' && sameRange(memory.range, wanted),

@@ -51,10 +51,11 @@ export function planLegs(
   stick: LearnedRange,
 ): LoadPlan | undefined {
   const planned: PlannedLeg[] = [];
+  const reach = machine.tones ? stick : onlyRest(stick);
   let config = start;
   for (const leg of legs) {
     const goal = leg.purpose === 'store' ? storeGoal(machine, config, leg) : showGoal(machine, config, leg);
-    const path = quickestPath(machine, config, goal, stick);
+    const path = quickestPath(machine, config, goal, reach);
     if (!path) return undefined;
     planned.push({
       leg,
@@ -67,6 +68,13 @@ export function planLegs(
   return { legs: planned, seconds: planned.reduce((sum, { seconds }) => sum + seconds, 0), end: config };
 }
 
+/** Where no menu listens to the stick, a hand has no reason to move it anywhere but to rest. */
+const onlyRest = ({ neutralMicros }: LearnedRange): LearnedRange => ({
+  brakeMicros: neutralMicros,
+  neutralMicros,
+  forwardMicros: neutralMicros,
+});
+
 /** Brings the ESC back to driving, as it has to be after the last leg. */
 export function planRestart(
   machine: Machine,
@@ -74,7 +82,7 @@ export function planRestart(
   stick: LearnedRange,
 ): PlannedRestart | undefined {
   const way = (from: Config, arrived: Goal['arrived']): Path | undefined =>
-    quickestPath(machine, from, { allows: () => false, arrived }, stick);
+    quickestPath(machine, from, { allows: () => false, arrived }, onlyRest(stick));
   const off = way(start, (config) => {
     const { role, keyDown } = stateOf(machine, config);
     return role === 'off' && !keyDown;
@@ -86,8 +94,12 @@ export function planRestart(
 }
 export type PlannedRestart = Omit<PlannedLeg, 'leg'>;
 
+const placeOf = (machine: Machine, itemId: string): number =>
+  machine.menu.findIndex((item) => item.itemId === itemId);
+
 function storeGoal(machine: Machine, start: Config, { itemId, stopId }: Leg): Goal {
   return {
+    itemPlace: placeOf(machine, itemId),
     allows: (memory) => changesOnly(start.memory, memory, itemId) && memory.stops[itemId] === stopId,
     arrived: (config) => config.memory.stops[itemId] === stopId && !stateOf(machine, config).keyDown,
   };
@@ -99,8 +111,9 @@ const changesOnly = (before: EscMemory, after: EscMemory, itemId: string): boole
 
 /** Opened just now, so that the lamp shows what is stored, whatever that is. */
 function showGoal(machine: Machine, start: Config, { itemId }: Leg): Goal {
-  const place = machine.menu.findIndex((item) => item.itemId === itemId);
+  const place = placeOf(machine, itemId);
   return {
+    itemPlace: place,
     allows: () => false,
     arrived: (config) =>
       config.memory === start.memory &&

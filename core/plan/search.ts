@@ -1,5 +1,5 @@
 import type { Config, EscMemory, HandInput, Input, KeyId, Machine } from '../procedure/language';
-import { edgeFor, msToDeadline, stateOf, step } from '../procedure/step';
+import { edgeDue, edgeFor, msToDeadline, stateOf, step } from '../procedure/step';
 import type { LearnedRange } from '../radio/pulse';
 
 /** What the hand is after. */
@@ -8,6 +8,8 @@ export interface Goal {
   allows: (memory: EscMemory) => boolean;
   /** Whether the hand is where it wants to be. */
   arrived: (config: Config) => boolean;
+  /** The only item, by its place in the menu, whose stops matter. The search opens no other. */
+  itemPlace?: number;
 }
 
 export interface Path {
@@ -20,6 +22,11 @@ export interface Path {
 const SECONDS = { down: 0.25, up: 0.25, powerOn: 1, powerOff: 1, card: 3, stick: 0.8 };
 /** Fewer presses win where the time is the same. Small enough never to outweigh a tenth of a second. */
 const PRESS_WEIGHT = 1e-4;
+/**
+ * What switching off weighs beside its time, s: a battery has to be unplugged and plugged in again, and it is
+ * the moment in which things start to turn. A round of a tone menu is waited for rather.
+ */
+const RESTART_WEIGHT = 20;
 
 const KEYS: readonly KeyId[] = ['set', 'item', 'value', 'ok', 'reset'];
 
@@ -53,10 +60,11 @@ export function quickestPath(
     if (done.has(key)) continue;
     done.add(key);
     for (const input of possibleInputs(machine, config, stick)) {
+      if (opensAnotherItem(machine, config, input, goal.itemPlace)) continue;
       const next = step(machine, config, input).config;
       if (next.memory !== config.memory && !goal.allows(next.memory)) continue;
       const seconds = node.seconds + secondsOf(input);
-      const cost = node.cost + secondsOf(input) + (input.type === 'down' ? PRESS_WEIGHT : 0);
+      const cost = node.cost + secondsOf(input) + weightOf(input);
       insert(queue, { config: next, cost, seconds, input, before: node });
     }
   }
@@ -91,6 +99,21 @@ function possibleInputs(machine: Machine, config: Config, stick: LearnedRange): 
   return inputs;
 }
 
+/** Going through the stops of an item that does not matter leads nowhere, and there are many such ways. */
+function opensAnotherItem(
+  machine: Machine,
+  config: Config,
+  input: Input,
+  place: number | undefined,
+): boolean {
+  if (place === undefined || config.itemCursor === place) return false;
+  const edge = input.type === 'elapsed' ? edgeDue(machine, config) : edgeFor(machine, config, input);
+  const effects = edge?.effects ?? [];
+  const moves = effects.some((effect) => effect === 'nextItem' || effect === 'firstItem');
+  const opens = effects.some((e) => e === 'showStored' || e === 'firstStop' || e === 'nextStop');
+  return opens && !moves;
+}
+
 function secondsOf(input: Input): number {
   switch (input.type) {
     case 'elapsed':
@@ -100,6 +123,11 @@ function secondsOf(input: Input): number {
     default:
       return SECONDS[input.type];
   }
+}
+
+function weightOf(input: Input): number {
+  if (input.type === 'power' && !input.on) return RESTART_WEIGHT;
+  return input.type === 'down' ? PRESS_WEIGHT : 0;
 }
 
 /** There are two memories at most: the one at the start, handed on as it is, and the wanted one. */

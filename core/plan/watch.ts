@@ -22,7 +22,7 @@ export interface SeenStored {
 
 /**
  * Takes in what was seen and heard. A long tone, or the tune of a tone menu, says that the value shown last was
- * stored for the item shown last.
+ * stored for the item shown last; the tone of a reset, that every item is on its factory stop.
  */
 export function watch(
   profile: EscProfile,
@@ -36,6 +36,9 @@ export function watch(
     const number = numberOf(cue, tones);
     if (number?.of === 'item') watched = { itemNumber: number.value, stopNumber: undefined };
     if (number?.of === 'stop') watched = { ...watched, stopNumber: number.value };
+    if (cue.type === 'tone' && cue.tone === 'reset') {
+      stored.push(...profile.items.map(({ id, factoryStopId }) => ({ itemId: id, stopId: factoryStopId })));
+    }
     if (cue.type === 'tone' && (cue.tone === 'long' || cue.tone === 'tune')) {
       const item = profile.items.find((i) => i.number === watched.itemNumber);
       const stop = item?.stops.find((s) => s.number === watched.stopNumber);

@@ -60,7 +60,7 @@ export type Effect =
   /** Forget everything that was not stored. */
   | 'forget';
 
-export type ToneName = 'short' | 'long' | 'rising' | 'falling' | 'warning' | 'steady' | 'tune';
+export type ToneName = 'short' | 'long' | 'rising' | 'falling' | 'warning' | 'steady' | 'tune' | 'reset';
 
 /** What can be seen and heard. Counts and groups are read from the registers at the moment they show. */
 export type Cue =

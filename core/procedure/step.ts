@@ -52,6 +52,11 @@ export function edgeFor(machine: Machine, config: Config, input: HandInput): Edg
   return stateOf(machine, config).on.find((e) => e.on === trigger && holds(machine, config, e.guard));
 }
 
+/** The edge that is taken by itself when the state's time is over; undefined where nothing happens then. */
+export function edgeDue(machine: Machine, config: Config): TimedEdge | undefined {
+  return stateOf(machine, config).after?.edges.find((e) => holds(machine, config, e.guard));
+}
+
 /** Time until something happens by itself, ms; undefined where nothing does. */
 export function msToDeadline(machine: Machine, config: Config): number | undefined {
   const after = stateOf(machine, config).after;
@@ -75,7 +80,7 @@ function elapse(machine: Machine, start: Config, ms: number): Stepped {
       return { config: { ...config, msInState: config.msInState + left }, observed };
     left -= wait;
     const due = { ...config, msInState: config.msInState + wait };
-    const edge = stateOf(machine, due).after!.edges.find((e) => holds(machine, due, e.guard));
+    const edge = edgeDue(machine, due);
     if (!edge) return { config: { ...due, msInState: due.msInState + left }, observed };
     const next = follow(machine, due, edge);
     // A state that returns to itself at once would never let time pass.
@@ -152,7 +157,9 @@ function applyEffect(machine: Machine, config: Config, effect: Effect): Config {
       return { ...config, stopCursor: 0, rounds: 0 };
     case 'nextStop': {
       const stopCursor = (config.stopCursor + 1) % item.stopIds.length;
-      return { ...config, stopCursor, rounds: config.rounds + (stopCursor === 0 ? 1 : 0) };
+      // Only a menu that is heard counts its rounds.
+      const rounds = machine.tones && stopCursor === 0 ? config.rounds + 1 : config.rounds;
+      return { ...config, stopCursor, rounds };
     }
     case 'storeStop': {
       const stopId = item.stopIds[config.stopCursor]!;

@@ -1,4 +1,5 @@
 /** What happens on the bench and must be kept together: the simulated ESC's memory and what was seen of it. */
+import type { MediumFamily } from '#core/esc/media';
 import type { EscMemory } from '#core/procedure/language';
 import type { Calibration } from '#core/sheet/calibration';
 import { changesOf } from '#core/sheet/draft';
@@ -7,18 +8,18 @@ import { writeSheet, type Sheet } from '#core/sheet/sheet';
 import { randomUUID } from 'node:crypto';
 import type { Transaction } from 'sequelize';
 import { database } from '../database';
-import { CalibrationModel, DraftModel, SheetModel, SimulatedEscModel } from '../models';
+import { CalibrationModel, DraftModel, SheetModel, type SheetOrigin } from '../models';
 import { addObservations, type Bench } from './rigs';
+import { keepMemory } from './simulatedEscs';
 
 /** Keeps what the simulated ESC remembers and what was seen of it, both or neither. */
 export async function recordBench(
   rigId: string,
-  memory: EscMemory | undefined,
+  memory: EscMemory,
   observations: Observation[],
 ): Promise<void> {
   await database().transaction(async (transaction) => {
-    if (memory)
-      await SimulatedEscModel.update({ memory, updatedAt: new Date() }, { where: { rigId }, transaction });
+    await keepMemory(rigId, memory, transaction);
     await addObservations(rigId, observations, transaction);
   });
 }
@@ -30,7 +31,7 @@ export async function keepCalibration(
   memory: EscMemory,
 ): Promise<void> {
   await database().transaction(async (transaction) => {
-    await SimulatedEscModel.update({ memory, updatedAt: new Date() }, { where: { rigId }, transaction });
+    await keepMemory(rigId, memory, transaction);
     await CalibrationModel.create(
       { rigId, document: calibration, keptAt: new Date(calibration.keptAt) },
       { transaction },
@@ -38,31 +39,39 @@ export async function keepCalibration(
   });
 }
 
+/** How a sheet came to be, as far as the ESC itself cannot tell. */
+export interface SheetOccasion {
+  origin: Exclude<SheetOrigin, 'imported'>;
+  medium: MediumFamily;
+  changedItemIds: string[];
+  note: string;
+}
+
 /**
  * Writes down what the ESC of a bench holds as its next sheet, and takes the intents that are fulfilled out of the draft.
  * @returns the number of the sheet
  */
-export async function keepSheet(bench: Bench, changedItemIds: string[], note: string): Promise<number> {
+export async function keepSheet(
+  bench: Pick<Bench, 'rigId' | 'rig' | 'profile' | 'observations'>,
+  { origin, ...occasion }: SheetOccasion,
+): Promise<number> {
   const { rigId, profile, rig } = bench;
   const holdings = holdingsOf(profile, bench.observations);
   const sheet = writeSheet(profile, holdings, {
     id: randomUUID(),
     rigName: rig.name,
     keptAt: new Date().toISOString(),
-    changedItemIds,
-    note,
+    ...occasion,
   });
   return database().transaction(async (transaction) => {
-    const number = await addSheet(rigId, sheet, 'loaded', transaction);
+    const number = await addSheet(rigId, sheet, origin, transaction);
     const draft = await DraftModel.findByPk(rigId, { rejectOnEmpty: true, transaction, lock: true });
     const open = new Set(changesOf(profile, holdings, draft.document).map((change) => change.itemId));
-    const stops = Object.fromEntries(
-      Object.entries(draft.document.stops).filter(([itemId]) => open.has(itemId)),
-    );
-    await draft.update(
-      { document: { stops }, revision: draft.revision + 1, updatedAt: new Date() },
-      { transaction },
-    );
+    const left = Object.entries(draft.document.stops).filter(([itemId]) => open.has(itemId));
+    if (left.length < Object.keys(draft.document.stops).length) {
+      const document = { stops: Object.fromEntries(left) };
+      await draft.update({ document, revision: draft.revision + 1, updatedAt: new Date() }, { transaction });
+    }
     return number;
   });
 }
@@ -71,7 +80,7 @@ export async function keepSheet(bench: Bench, changedItemIds: string[], note: st
 export async function addSheet(
   rigId: string,
   sheet: Sheet,
-  origin: 'loaded' | 'imported',
+  origin: SheetOrigin,
   transaction: Transaction,
 ): Promise<number> {
   const last = await SheetModel.max<number | null, SheetModel>('number', { where: { rigId }, transaction });

@@ -71,7 +71,7 @@ export async function createRig(
 /** The ESC of a rig as it comes out of its box. */
 async function beginWithEsc(rigId: string, profile: EscProfile, transaction: Transaction): Promise<void> {
   await SimulatedEscModel.upsert(
-    { rigId, memory: factoryMemory(profile), updatedAt: new Date() },
+    { rigId, memory: factoryMemory(profile), writes: 0, updatedAt: new Date() },
     { transaction },
   );
   await addObservations(rigId, assumeFactory(profile, new Date().toISOString()), transaction);
@@ -122,7 +122,7 @@ export async function findBench(garageId: string, rigId: string): Promise<Bench 
     ObservationModel.findAll({ where: { rigId }, order: [['id', 'ASC']] }),
     CalibrationModel.findOne({ where: { rigId }, order: [['keptAt', 'DESC']] }),
     SheetModel.count({ where: { rigId } }),
-    SheetModel.findOne({ where: { rigId, origin: 'loaded' }, order: [['number', 'DESC']] }),
+    SheetModel.findOne({ where: { rigId, origin: ['loaded', 'backup'] }, order: [['number', 'DESC']] }),
   ]);
   return {
     rigId,

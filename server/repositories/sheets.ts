@@ -1,12 +1,12 @@
 import type { Sheet } from '#core/sheet/sheet';
 import { database } from '../database';
-import { SheetModel } from '../models';
+import { SheetModel, type SheetOrigin } from '../models';
 import { addSheet } from './bench';
 import { sameJson } from './escProfiles';
 
 export interface StoredSheet {
   number: number;
-  origin: 'loaded' | 'imported';
+  origin: SheetOrigin;
   sheet: Sheet;
 }
 

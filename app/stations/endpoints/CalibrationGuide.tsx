@@ -1,6 +1,8 @@
-import { planCalibration, rangeOf, sameRange } from '#core/plan/calibrationPlan';
+import type { EndPointFamily } from '#core/esc/media';
+import { planCalibration, sameRange } from '#core/plan/calibrationPlan';
 import { deadbandOf } from '#core/physics/escChain';
 import { stateOf } from '#core/procedure/step';
+import { rangeOf } from '#core/radio/pulse';
 import { useMemo, useState } from 'react';
 import { useRevalidator } from 'react-router';
 import { GuideStep, NextSteps } from '../../simulated/GuideStep';
@@ -70,7 +72,7 @@ export function CalibrationGuide({ precaution, onDone }: Props) {
                 className="font-display text-4xl leading-tight font-bold lg:text-5xl"
                 data-testid="instruction"
               >
-                Learned: all three points.
+                Learned: all {profile.calibration.family === 'keyConfirmed' ? 'three' : 'two'} points.
               </p>
               <p className="mt-4 max-w-2xl text-xl">
                 Keep it, then compare what the trigger sends with what the ESC knows now.
@@ -88,12 +90,17 @@ export function CalibrationGuide({ precaution, onDone }: Props) {
               )}
             </>
           ) : gestures ? (
-            <GuideStep profile={profile} channel={channel} gestures={gestures} />
+            <GuideStep
+              profile={profile}
+              channel={channel}
+              gestures={gestures}
+              sinceMs={esc.config.msInState}
+            />
           ) : (
             <Notice grade="hazard" title="This radio cannot be learned.">
               <p>
-                Its ends are less than {profile.calibration.leastSpanMicros} µs from neutral. Raise the end
-                points to 100 % in the radio, and in this rig.
+                {unlearnable(profile.calibration)} Raise the end points to 100 % in the radio, and in this
+                rig.
               </p>
             </Notice>
           )}
@@ -112,4 +119,11 @@ export function CalibrationGuide({ precaution, onDone }: Props) {
       </Scrollable>
     </div>
   );
+}
+
+/** Why no way leads to a calibration with this radio. */
+function unlearnable(calibration: EndPointFamily): string {
+  return calibration.family === 'keyConfirmed'
+    ? `Its ends are less than ${calibration.leastSpanMicros} µs from neutral.`
+    : `Full up must send at least ${calibration.highFromMicros} µs and right down at most ${calibration.lowToMicros} µs; the direction must not be reversed.`;
 }

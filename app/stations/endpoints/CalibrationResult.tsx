@@ -1,3 +1,4 @@
+import type { EndPointFamily } from '#core/esc/media';
 import { deadbandOf } from '#core/physics/escChain';
 import { travelReport, type SideTravel, type TravelReport } from '#core/radio/travel';
 import { formatNumber } from '#core/units/format';
@@ -19,7 +20,8 @@ export function CalibrationResult({ onAgain }: { onAgain: () => void }) {
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
         <h1 className="text-3xl">{headline(state, report)}</h1>
         <p className="text-muted">
-          three points confirmed by key{calibration ? ` · ${calibration.precaution}` : ''}
+          {FAMILY_WORDS[profile.calibration.family]}
+          {calibration ? ` · ${calibration.precaution}` : ''}
         </p>
       </div>
       {state === 'stale' && (
@@ -39,8 +41,13 @@ export function CalibrationResult({ onAgain }: { onAgain: () => void }) {
         <PulseRuler title="Now" channel={rig.channel} range={memory.range} deadbandMicros={deadbandMicros} />
       </Scrollable>
       <div className="mt-5 grid gap-6 md:grid-cols-3">
-        <Finding title={`Forward: ${sideTitle(report.forward)}`} text={sideText(report.forward)} />
-        <Finding title={`Brake: ${sideTitle(report.brake)}`} text={sideText(report.brake)} />
+        <Finding
+          title={`${report.brake ? 'Forward' : 'Throttle'}: ${sideTitle(report.forward)}`}
+          text={sideText(report.forward)}
+        />
+        {report.brake && (
+          <Finding title={`Brake: ${sideTitle(report.brake)}`} text={sideText(report.brake)} />
+        )}
         <Finding
           title={report.neutralInsideDeadband ? 'Neutral is quiet' : 'The model may creep'}
           text={`Neutral is ${formatNumber(report.neutralOffsetMicros, 0)} µs off what was learned; the deadband takes ${formatNumber(deadbandMicros, 0)} µs each side. ${report.forwardResolution} positions are left between first movement and full.`}
@@ -55,6 +62,11 @@ export function CalibrationResult({ onAgain }: { onAgain: () => void }) {
     </div>
   );
 }
+
+const FAMILY_WORDS: Record<EndPointFamily['family'], string> = {
+  keyConfirmed: 'three points confirmed by key',
+  stickAtPowerOn: 'two points, stick up at power-on',
+};
 
 function Finding({ title, text }: { title: string; text: string }) {
   return (
@@ -72,7 +84,8 @@ const percent = (share: number): string => `${formatNumber(share * 100, 0)} %`;
 
 function headline(state: string, { forward, brake, neutralInsideDeadband }: TravelReport): string {
   if (!neutralInsideDeadband) return 'Neutral is not neutral.';
-  if (forward.largestSignal < FULL || brake.largestSignal < FULL) return 'Full never quite arrives.';
+  if (forward.largestSignal < FULL || (brake && brake.largestSignal < FULL))
+    return 'Full never quite arrives.';
   return state === 'done'
     ? 'Calibrated. The trigger and the ESC agree.'
     : 'The ESC has another radio in mind.';

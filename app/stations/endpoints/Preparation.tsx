@@ -1,3 +1,5 @@
+import type { EscProfile } from '#core/esc/profile';
+import { formatNumber } from '#core/units/format';
 import type { ThrottleChannel } from '#core/radio/pulse';
 import { Check, Eye, TriangleAlert } from 'lucide-react';
 import { Form, useNavigation } from 'react-router';
@@ -19,13 +21,12 @@ export function Preparation({ precaution, onPrecaution, onBegin }: Props) {
   const saving = useNavigation().state !== 'idle';
   return (
     <div className="max-w-4xl px-5 py-6">
-      <h1 className="text-3xl">Teach the ESC your trigger</h1>
+      <h1 className="text-3xl">Teach the ESC your {rig.channel.rest === 'centre' ? 'trigger' : 'stick'}</h1>
       <p className="mt-2 text-lg text-muted">
-        The {profile.name} learns three points, each confirmed with its {profile.medium.keyName} key. It takes
-        a minute, here on the simulated ESC.
+        {howItGoes(profile)} It takes a minute, here on the simulated ESC.
       </p>
       <div className="mt-6 grid items-start gap-6 lg:grid-cols-2">
-        <SafetyGate chosen={precaution} onChoose={onPrecaution} />
+        <SafetyGate kind={rig.vehicle.kind} chosen={precaution} onChoose={onPrecaution} />
         <section aria-labelledby="radio" className="rounded-sm border border-rule bg-sheet p-4">
           <h2 id="radio" className="text-xl">
             Prepare the radio
@@ -75,12 +76,19 @@ function LineMark({ right }: { right: boolean | undefined }) {
   );
 }
 
+function howItGoes({ name, calibration }: EscProfile): string {
+  return calibration.family === 'keyConfirmed'
+    ? `The ${name} learns three points, each confirmed with its ${calibration.keyName} key.`
+    : `The ${name} learns two points: it is switched on with the stick all the way up, then the stick comes down within ${formatNumber(calibration.windowMs / 1000, 0)} s.`;
+}
+
 /** `right` is undefined for what only the user can see. */
 function radioLines(channel: ThrottleChannel): { what: string; why: string; right: boolean | undefined }[] {
   const { forwardEndPointPercent: forward, brakeEndPointPercent: brake, subTrimMicros, trimMicros } = channel;
+  const low = channel.rest === 'centre' ? 'brake' : 'low';
   return [
     {
-      what: `End points at 100 % both ways${forward === 100 && brake === 100 ? '' : `: now ${forward} % forward, ${brake} % brake`}`,
+      what: `End points at 100 % both ways${forward === 100 && brake === 100 ? '' : `: now ${forward} % forward, ${brake} % ${low}`}`,
       why: 'Lowered before calibrating, the smaller travel becomes full, and the limit is gone.',
       right: forward === 100 && brake === 100,
     },

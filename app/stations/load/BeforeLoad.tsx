@@ -1,8 +1,11 @@
+import { MEDIUM_WORDS, SHOWS_STORED, type HandMedium, type Medium } from '#core/esc/media';
 import { itemById, stopById } from '#core/esc/profile';
 import { escMachine } from '#core/procedure/escMachine';
 import { initialConfig } from '#core/procedure/step';
 import { legsFor, planLegs } from '#core/plan/loadPlan';
-import { loadOrder } from '#core/sheet/draft';
+import { rangeOf } from '#core/radio/pulse';
+import { loadOrder, type Change } from '#core/sheet/draft';
+import { unknownItems } from '#core/sheet/evidence';
 import { VOCABULARY } from '#core/settings/vocabulary';
 import { formatDuration } from '#core/units/format';
 import { useMemo, useState } from 'react';
@@ -14,94 +17,158 @@ import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
 import { VerdictList } from '../tune/VerdictList';
 
-/** What will be loaded, how long it takes, and what must be safe before it starts. */
-export function BeforeLoad({ onBegin }: { onBegin: (precaution: string) => void }) {
-  const { rigId, profile, holdings, changes, verdicts, memory } = useBench();
+interface Props {
+  onBegin: (medium: Medium, precaution: string) => void;
+}
+
+/** What will be loaded, by which medium, how long it takes, and what must be safe before it starts. */
+export function BeforeLoad({ onBegin }: Props) {
+  const { rig, profile, holdings, changes, verdicts } = useBench();
   const [precaution, setPrecaution] = useState<string>();
+  const [family, setFamily] = useState<Medium['family']>(profile.media[0]!.family);
+  const medium = profile.media.find((m) => m.family === family) ?? profile.media[0]!;
   const hazards = verdicts.filter((verdict) => verdict.grade === 'hazard');
   const uncounted = profile.items.filter((item) => holdings[item.id]?.basis === 'seenStored');
-  const ordered = loadOrder(profile, changes);
-  const seconds = useMemo(() => {
-    const machine = escMachine(profile);
-    const start = initialConfig(machine, memory, memory.range.neutralMicros);
-    return planLegs(machine, start, legsFor(loadOrder(profile, changes)))?.seconds;
-  }, [profile, memory, changes]);
+  const countable = medium.family === 'link' || SHOWS_STORED[medium.family] ? uncounted : [];
 
-  if (changes.length === 0 && uncounted.length === 0) {
-    return (
-      <div className="max-w-3xl px-5 py-6">
-        <h1 className="text-3xl">Nothing to load</h1>
-        <p className="mt-3 text-lg">
-          The draft is what the ESC holds.{' '}
-          <Link className="underline" to={`/rigs/${rigId}/tune`}>
-            Go to Tune
-          </Link>{' '}
-          and move something.
-        </p>
-      </div>
-    );
-  }
+  if (changes.length === 0 && countable.length === 0) return <NothingToLoad />;
   return (
     <div className="max-w-4xl px-5 py-6">
       <h1 className="text-3xl">
         {changes.length === 0
-          ? `Count back ${uncounted.length} ${uncounted.length === 1 ? 'value' : 'values'}`
+          ? `Count back ${countable.length} ${countable.length === 1 ? 'value' : 'values'}`
           : `Load ${changes.length} ${changes.length === 1 ? 'change' : 'changes'} into the ${profile.name}`}
       </h1>
-      {seconds !== undefined && changes.length > 0 && (
-        <p className="mt-2 text-lg text-muted">
-          By its {profile.medium.keyName} key, about {formatDuration(seconds)} with counting back. Here on the
-          simulated ESC.
-        </p>
-      )}
       {hazards.length > 0 ? (
         <div className="mt-5 grid gap-3">
           <p className="text-lg font-bold">Clear this first; then load.</p>
           <VerdictList verdicts={hazards} />
         </div>
       ) : (
-        <div className="mt-5 grid gap-6 lg:grid-cols-2">
-          <section aria-labelledby="changes">
-            <h2 id="changes" className="text-xl">
-              In this order
-            </h2>
-            <ol className="mt-1">
-              {ordered.map(({ itemId, fromStopId, toStopId }) => {
-                const item = itemById(profile, itemId);
-                return (
-                  <li key={itemId} className="flex items-baseline gap-2 border-t border-rule py-2">
-                    <DraftMark className="size-3.5 shrink-0 self-center" />
-                    <span>
-                      <strong>{VOCABULARY[item.setting].name}</strong>{' '}
-                      {fromStopId === null ? 'unknown' : stopById(item, fromStopId).label} →{' '}
-                      <strong className="text-draft">{stopById(item, toStopId).label}</strong>
-                      <span className="block text-sm text-muted">
-                        item {item.number} “{item.label}”
-                      </span>
-                    </span>
-                  </li>
-                );
-              })}
-            </ol>
-            {uncounted.length > 0 && (
-              <Notice grade="note" title="Stored before, never counted back">
-                <p>{uncounted.map((item) => item.label).join(', ')}: counted at the end of this load.</p>
-              </Notice>
-            )}
-          </section>
+        <div className="mt-4 grid gap-6 lg:grid-cols-2">
+          <div className="grid content-start gap-5">
+            <MediumChoice chosen={medium.family} onChoose={setFamily} />
+            <section aria-labelledby="changes">
+              <h2 id="changes" className="text-xl">
+                In this order
+              </h2>
+              <ol className="mt-1">
+                {loadOrder(profile, changes).map((change) => (
+                  <ChangeLine key={change.itemId} change={change} />
+                ))}
+              </ol>
+              {countable.length > 0 && (
+                <Notice grade="note" title="Stored before, never counted back">
+                  <p>{countable.map((item) => item.label).join(', ')}: counted at the end of this load.</p>
+                </Notice>
+              )}
+            </section>
+          </div>
           <div>
-            <SafetyGate chosen={precaution} onChoose={setPrecaution} />
+            <SafetyGate kind={rig.vehicle.kind} chosen={precaution} onChoose={setPrecaution} />
             <Button
               look="main"
               className="mt-5 w-full"
               disabled={precaution === undefined}
-              onClick={() => precaution !== undefined && onBegin(precaution)}
+              onClick={() => precaution !== undefined && onBegin(medium, precaution)}
             >
-              Begin loading
+              {medium.family === 'link' ? 'Load by the link' : 'Begin loading'}
             </Button>
           </div>
         </div>
       )}
     </div>
+  );
+}
+
+function NothingToLoad() {
+  const { rigId, profile, holdings } = useBench();
+  const unknown = unknownItems(profile, holdings).length;
+  return (
+    <div className="max-w-3xl px-5 py-6">
+      <h1 className="text-3xl">Nothing to load</h1>
+      <p className="mt-3 text-lg">
+        {unknown === 0
+          ? 'The draft is what the ESC holds. '
+          : `Nothing is drafted; ${unknown} ${unknown === 1 ? 'value is' : 'values are'} unknown. `}
+        <Link className="underline" to={`/rigs/${rigId}/tune`}>
+          Go to Tune
+        </Link>{' '}
+        and move something, or see{' '}
+        <Link className="underline" to={`/rigs/${rigId}/esc`}>
+          what the ESC holds
+        </Link>
+        .
+      </p>
+    </div>
+  );
+}
+
+/** The ways into this ESC, each with the time it takes. */
+function MediumChoice({
+  chosen,
+  onChoose,
+}: {
+  chosen: Medium['family'];
+  onChoose: (family: Medium['family']) => void;
+}) {
+  const { profile } = useBench();
+  return (
+    <fieldset>
+      <legend className="font-display text-xl font-bold">By</legend>
+      {profile.media.map((medium) => (
+        <label key={medium.family} className="flex min-h-11 items-center gap-3 border-t border-rule py-1.5">
+          <input
+            type="radio"
+            name="medium"
+            className="size-5 shrink-0 accent-draft"
+            checked={chosen === medium.family}
+            onChange={() => onChoose(medium.family)}
+          />
+          <span>
+            <strong>{MEDIUM_WORDS[medium.family]}</strong>
+            <span className="block text-sm text-muted">
+              {medium.family === 'link' ? (
+                'a few seconds; everything is read back'
+              ) : (
+                <ByHand medium={medium} />
+              )}
+            </span>
+          </span>
+        </label>
+      ))}
+      <p className="text-sm text-muted">Here on the simulated ESC.</p>
+    </fieldset>
+  );
+}
+
+function ByHand({ medium }: { medium: HandMedium }) {
+  const { profile, rig, memory, changes } = useBench();
+  const shows = SHOWS_STORED[medium.family];
+  const seconds = useMemo(() => {
+    const machine = escMachine(profile);
+    const stick = rangeOf(rig.channel);
+    const start = initialConfig(machine, memory, stick.neutralMicros);
+    return planLegs(machine, start, legsFor(loadOrder(profile, changes), shows), stick)?.seconds;
+  }, [profile, rig.channel, memory, changes, shows]);
+  if (seconds === undefined || seconds === 0) return 'by hand';
+  return `about ${formatDuration(seconds)}${shows ? ' with counting back' : '; it does not show what is stored'}`;
+}
+
+function ChangeLine({ change: { itemId, fromStopId, toStopId } }: { change: Change }) {
+  const { profile } = useBench();
+  const item = itemById(profile, itemId);
+  return (
+    <li className="flex items-baseline gap-2 border-t border-rule py-2">
+      <DraftMark className="size-3.5 shrink-0 self-center" />
+      <span>
+        <strong>{VOCABULARY[item.setting].name}</strong>{' '}
+        {fromStopId === null ? 'unknown' : stopById(item, fromStopId).label} →{' '}
+        <strong className="text-draft">{stopById(item, toStopId).label}</strong>
+        <span className="block text-sm text-muted">
+          item {item.number} “{item.label}”
+        </span>
+      </span>
+    </li>
   );
 }

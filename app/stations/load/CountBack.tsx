@@ -1,20 +1,22 @@
+import type { HandMedium } from '#core/esc/media';
 import type { ProfileItem } from '#core/esc/profile';
+import { countQuestion } from '#core/plan/instruction';
 
 interface Props {
   item: ProfileItem;
-  lamp: string;
+  medium: HandMedium;
   onCount: (flashes: number) => void;
 }
 
-/** Asks how often the ESC flashes. The expected number is not said: counting must not be guessing. */
-export function CountBack({ item, lamp, onCount }: Props) {
+/** Asks what the ESC shows. The expected number is not said: counting must not be guessing. */
+export function CountBack({ item, medium, onCount }: Props) {
   return (
     <fieldset>
       <legend className="font-display text-4xl leading-tight font-bold lg:text-5xl" data-testid="instruction">
-        How many {lamp} flashes?
+        {countQuestion(medium)}
       </legend>
       <p className="mt-4 text-xl">
-        They show what “{item.label}” holds now. Count them on the lamp, then say the number.
+        It shows what “{item.label}” holds now. Count on the lamps, then say the number.
       </p>
       <div className="mt-5 flex max-w-xl flex-wrap gap-3">
         {item.stops.map((stop) => (

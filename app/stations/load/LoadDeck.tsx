@@ -1,4 +1,5 @@
 import type { SimulatedEsc } from '#core/device/simulatedEsc';
+import { SHOWS_STORED, type HandMedium } from '#core/esc/media';
 import { itemById, type StopByItem } from '#core/esc/profile';
 import {
   afterCounted,
@@ -6,13 +7,15 @@ import {
   beginLoad,
   legsLeft,
   legTitle,
+  stopsToPlanFrom,
   type Finding,
 } from '#core/plan/loadSession';
 import { planLegs, planRestart } from '#core/plan/loadPlan';
 import { NOTHING_SEEN, watch } from '#core/plan/watch';
 import type { Observed } from '#core/procedure/language';
 import { stateOf } from '#core/procedure/step';
-import { rangeOf } from '#core/plan/calibrationPlan';
+import { rangeOf } from '#core/radio/pulse';
+import { heldStops } from '#core/sheet/evidence';
 import { countInWords } from '#core/units/format';
 import { useMemo, useRef, useState } from 'react';
 import { GuideStep, NextSteps } from '../../simulated/GuideStep';
@@ -26,22 +29,25 @@ import { CountBack } from './CountBack';
 import { LoadFinished } from './LoadFinished';
 
 interface Props {
+  medium: HandMedium;
   precaution: string;
-  target: StopByItem;
+  /** The stop that each drafted item has to have in the end. */
+  intents: StopByItem;
   /** Why the sheet was not kept, if the server said so. */
   problem: string | undefined;
 }
 
-/** The load itself: one step at a time on the simulated ESC, every value stored, then every value counted back. */
-export function LoadDeck({ precaution, target, problem }: Props) {
-  const { rigId, rig, profile, believed, holdings, memory } = useBench();
+/** The load itself: one step at a time on the simulated ESC, every value stored, then, where the medium can show it, every value counted back. */
+export function LoadDeck({ medium, precaution, intents, problem }: Props) {
+  const { rigId, rig, profile, holdings, memory } = useBench();
   useTopOfPage();
   const [session, setSession] = useState(() => {
     const uncounted = profile.items.filter((item) => holdings[item.id]?.basis === 'seenStored');
     return beginLoad(
-      believed,
-      target,
+      heldStops(profile, holdings),
+      intents,
       uncounted.map((item) => item.id),
+      SHOWS_STORED[medium.family],
     );
   });
   const [surprise, setSurprise] = useState<string>();
@@ -71,17 +77,24 @@ export function LoadDeck({ precaution, target, problem }: Props) {
     void tell(esc, findings);
   };
 
-  const bench = useSimulatedEsc(profile, memory, rangeOf(rig.channel).neutralMicros, onObserved);
+  const stick = useMemo(() => rangeOf(rig.channel), [rig.channel]);
+  const bench = useSimulatedEsc(profile, memory, stick.neutralMicros, onObserved);
   const { esc } = bench;
   // The guide goes by what was seen and counted, not by the inside of the simulated ESC.
   const resting = useMemo(
-    () => ({ ...bench.resting, memory: { ...bench.resting.memory, stops: session.held } }),
-    [bench.resting, session.held],
+    () => ({
+      ...bench.resting,
+      memory: { ...bench.resting.memory, stops: stopsToPlanFrom(profile, session) },
+    }),
+    [bench.resting, profile, session],
   );
   const legs = useMemo(() => legsLeft(profile, session), [profile, session]);
   const leg = legs[0];
-  const plan = useMemo(() => planLegs(esc.machine, resting, legs.slice(0, 2)), [esc.machine, resting, legs]);
-  const restart = useMemo(() => planRestart(esc.machine, resting), [esc.machine, resting]);
+  const plan = useMemo(
+    () => planLegs(esc.machine, resting, legs.slice(0, 2), stick),
+    [esc.machine, resting, legs, stick],
+  );
+  const restart = useMemo(() => planRestart(esc.machine, resting, stick), [esc.machine, resting, stick]);
   const { role } = stateOf(esc.machine, esc.config);
   const [restarted, setRestarted] = useState(false);
   if (!leg && !restarted && role === 'driving') setRestarted(true);
@@ -102,14 +115,17 @@ export function LoadDeck({ precaution, target, problem }: Props) {
     void tell(esc, [answer.finding]);
   };
 
-  const total = session.toCount.length;
+  const total = session.concerned.length;
+  const { showsStored } = session;
   return (
     <div className="grid flex-1 gap-6 px-5 py-6 lg:grid-cols-[1fr_22rem] lg:px-8">
       <div className="flex min-w-0 flex-col">
         <h1 className="sr-only">Loading</h1>
         <p className="text-muted" data-testid="progress">
-          {leg ? legTitle(profile, session.held, leg) : 'All values are counted back'} ·{' '}
-          {session.counted.length} of {total} counted back
+          {leg ? legTitle(profile, session.held, leg) : 'Nothing left to do'} ·{' '}
+          {showsStored
+            ? `${session.counted.length} of ${total} counted back`
+            : `${total - legs.length} of ${total} heard stored`}
         </p>
         {surprise && (
           <div className="mt-3" role="alert">
@@ -129,7 +145,7 @@ export function LoadDeck({ precaution, target, problem }: Props) {
             <CountBack
               key={leg.itemId}
               item={itemById(profile, leg.itemId)}
-              lamp={profile.medium.valueLamp}
+              medium={medium}
               onCount={count}
             />
           )}
@@ -138,17 +154,25 @@ export function LoadDeck({ precaution, target, problem }: Props) {
               profile={profile}
               channel={rig.channel}
               gestures={plan.legs.flatMap((l) => l.gestures)}
+              sinceMs={esc.config.msInState}
             />
           )}
           {leg && !showsLeg && !plan && (
             <p className="font-display text-4xl font-bold" data-testid="instruction">
-              Let the trigger go.
+              {rig.channel.rest === 'centre' ? 'Let the trigger go.' : 'Stick all the way down.'}
             </p>
           )}
           {!leg && !restarted && restart && (
             <GuideStep profile={profile} channel={rig.channel} gestures={restart.gestures} />
           )}
-          {!leg && restarted && <LoadFinished changed={session.toCount} problem={problem} ready={!away} />}
+          {!leg && restarted && (
+            <LoadFinished
+              medium={medium.family}
+              changed={session.concerned}
+              problem={problem}
+              ready={!away}
+            />
+          )}
         </div>
         {leg && !showsLeg && plan && (
           <NextSteps

@@ -1,38 +1,43 @@
+import { SHOWS_STORED, type HandMedium } from '#core/esc/media';
+import { ACCEPTANCE } from '#core/rig/safety';
 import { Form, useNavigation } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { useBench } from '../bench/BenchContext';
 
 interface Props {
+  medium: HandMedium['family'];
   changed: readonly string[];
   problem: string | undefined;
   /** Whether everything that was seen has reached the server. */
   ready: boolean;
 }
 
-const ACCEPTANCE = [
-  'Neutral: the motor is quiet.',
-  'A touch of trigger: it starts gently, the right way round.',
-  'Full brake, then reverse, if it has one.',
-  'Transmitter off, wheels still clear: the motor stops.',
-  'Pinion back in mesh, covers closed, wires clear of what turns.',
-  'A short first run, then feel motor and ESC: too hot to touch for five seconds is too hot.',
-];
-
 /** The end of a load: what to try before driving, and the sheet. */
-export function LoadFinished({ changed, problem, ready }: Props) {
+export function LoadFinished({ medium, changed, problem, ready }: Props) {
+  const { kind } = useBench().rig.vehicle;
   const saving = useNavigation().state !== 'idle';
   return (
     <div>
       <p className="font-display text-4xl leading-tight font-bold lg:text-5xl" data-testid="instruction">
-        Every value is counted back.
+        {SHOWS_STORED[medium] ? 'Every value is counted back.' : 'Every value was heard being stored.'}
       </p>
-      <p className="mt-4 text-xl">Before it drives, with the wheels clear:</p>
+      {!SHOWS_STORED[medium] && (
+        <p className="mt-3 max-w-2xl">
+          This menu does not show what is stored, so nothing could be counted back. The sheet says so; the
+          trial below is what tells.
+        </p>
+      )}
+      <p className="mt-4 text-xl">
+        {kind === 'wheels' ? 'Before it drives, with the wheels clear:' : 'Before it flies, propeller off:'}
+      </p>
       <ul className="mt-2 list-disc pl-6 text-lg">
-        {ACCEPTANCE.map((line) => (
+        {ACCEPTANCE[kind].map((line) => (
           <li key={line}>{line}</li>
         ))}
       </ul>
       <Form method="post" className="mt-5 max-w-xl">
+        <input type="hidden" name="medium" value={medium} />
         {changed.map((id) => (
           <input key={id} type="hidden" name="changed" value={id} />
         ))}

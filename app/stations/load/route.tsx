@@ -1,3 +1,5 @@
+import { MEDIUM_WORDS, type Medium, type MediumFamily } from '#core/esc/media';
+import type { StopByItem } from '#core/esc/profile';
 import { changesOf } from '#core/sheet/draft';
 import { holdingsOf } from '#core/sheet/evidence';
 import { keepSheet } from '#server/repositories/bench';
@@ -17,18 +19,30 @@ export async function action({ params, request }: Route.ActionArgs) {
   if (left.length > 0)
     return data({ sentence: `${left.length} values are not on the ESC yet.` }, { status: 409 });
   const known = new Set(bench.profile.items.map((item) => item.id));
-  const changed = form
+  const changedItemIds = form
     .getAll('changed')
     .filter((id): id is string => typeof id === 'string' && known.has(id));
   const note = form.get('note');
-  await keepSheet(bench, changed, typeof note === 'string' ? note.slice(0, 2000) : '');
+  const medium = form.get('medium');
+  if (typeof medium !== 'string' || !Object.hasOwn(MEDIUM_WORDS, medium))
+    return data({ sentence: 'The page did not say by which medium it loaded. Reload it.' }, { status: 400 });
+  await keepSheet(bench, {
+    origin: 'loaded',
+    medium: medium as MediumFamily,
+    changedItemIds,
+    note: typeof note === 'string' ? note.slice(0, 2000) : '',
+  });
   throw redirect(`/rigs/${params.rigId}/sheets`);
 }
 
 /** Load: from the draft to an ESC that has shown every value again. */
 export default function LoadRoute({ actionData }: Route.ComponentProps) {
-  const { drafted } = useBench();
-  const [begun, setBegun] = useState<{ precaution: string; target: typeof drafted }>();
-  if (begun) return <LoadDeck {...begun} problem={actionData?.sentence} />;
-  return <BeforeLoad onBegin={(precaution) => setBegun({ precaution, target: drafted })} />;
+  const { draft } = useBench();
+  const [begun, setBegun] = useState<{ medium: Medium; precaution: string; intents: StopByItem }>();
+  if (begun && begun.medium.family !== 'link') {
+    return <LoadDeck {...begun} medium={begun.medium} problem={actionData?.sentence} />;
+  }
+  return (
+    <BeforeLoad onBegin={(medium, precaution) => setBegun({ medium, precaution, intents: draft.stops })} />
+  );
 }

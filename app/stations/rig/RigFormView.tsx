@@ -1,6 +1,6 @@
 import { CHEMISTRIES } from '#core/physics/pack';
-import { RIG_FIELDS, quantityAt, type RigField } from '#core/rig/fields';
-import { VEHICLE_CLASSES, type Rig } from '#core/rig/rig';
+import { fieldsOf, quantityAt, type RigField } from '#core/rig/fields';
+import { kindOf, VEHICLE_CLASSES, type Rig, type VehicleClass } from '#core/rig/rig';
 import { formatNumber } from '#core/units/format';
 import type { Basis } from '#core/units/provenance';
 import type { Problem } from '#core/units/problem';
@@ -23,9 +23,9 @@ export function RigFormView({ rig, profiles, profileKey, problems, submitLabel }
   const sending = useNavigation().state !== 'idle';
   const problemAt = (name: string): string | undefined => problems.find((p) => p.path === name)?.sentence;
   const numbers = (part: string, advanced: boolean) =>
-    RIG_FIELDS.filter((f) => f.path.startsWith(part) && f.advanced === advanced).map((f) => (
-      <QuantityRow key={f.path} field={f} rig={rig} problem={problemAt(f.path)} />
-    ));
+    fieldsOf(rig)
+      .filter((f) => f.path.startsWith(part) && f.advanced === advanced)
+      .map((f) => <QuantityRow key={f.path} field={f} rig={rig} problem={problemAt(f.path)} />);
   const channelRows = (keys: readonly string[]) =>
     CHANNEL_FIELDS.filter((f) => keys.includes(f.key)).map(({ key, label, unit, why }) => (
       <Row key={key} name={`channel.${key}`} label={label} why={why} problem={problemAt(`channel.${key}`)}>
@@ -59,9 +59,14 @@ export function RigFormView({ rig, profiles, profileKey, problems, submitLabel }
           />
         </Row>
         <Row name="vehicleClass" label="Class" why="Decides which advice fits.">
-          <Choice name="vehicleClass" value={rig.vehicleClass} options={Object.entries(VEHICLE_CLASSES)} />
+          <Choice name="vehicleClass" value={rig.vehicleClass} options={classesLike(rig)} />
         </Row>
         {numbers('vehicle', false)}
+        {rig.vehicle.kind === 'propeller' && (
+          <Row name="folding" label="Blades" why="A propeller brake at stop is for blades that fold.">
+            <Tick name="folding" checked={rig.vehicle.folding} label="fold back" />
+          </Row>
+        )}
         <More>{numbers('vehicle', true)}</More>
       </Part>
 
@@ -131,6 +136,12 @@ export function RigFormView({ rig, profiles, profileKey, problems, submitLabel }
     </Form>
   );
 }
+
+/** A car can become another car, not an aeroplane. */
+const classesLike = (rig: Rig): [string, string][] =>
+  (Object.entries(VEHICLE_CLASSES) as [VehicleClass, string][]).filter(
+    ([id]) => kindOf(id) === rig.vehicle.kind,
+  );
 
 const INPUT =
   'min-h-11 rounded-sm border border-muted bg-sheet px-3 text-lg aria-invalid:border-2 aria-invalid:border-hazard';

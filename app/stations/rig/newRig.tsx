@@ -14,6 +14,7 @@ const CLASS_NOTES: Record<VehicleClass, string> = {
   tenthBuggy: 'Quick, on dirt, sand or carpet',
   eighthBuggy: 'Heavy and fast, on dirt',
   basher: 'Big, for anything',
+  sportPlane: 'A propeller, a wing, and fields to land in',
 };
 
 function classOf(request: Request): VehicleClass | undefined {

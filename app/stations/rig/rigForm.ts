@@ -1,14 +1,14 @@
 /** Between a rig and the form that describes it: what was typed, read with every problem at its field. */
-import { RIG_FIELDS, quantityAt, withQuantity, type RigField } from '#core/rig/fields';
+import { fieldsOf, quantityAt, withQuantity, type RigField } from '#core/rig/fields';
 import { CHEMISTRIES } from '#core/physics/pack';
-import { VEHICLE_CLASSES, type BusLoad, type Rig } from '#core/rig/rig';
+import { kindOf, VEHICLE_CLASSES, type BusLoad, type Rig, type VehicleClass } from '#core/rig/rig';
 import { formatNumber } from '#core/units/format';
 import type { Basis } from '#core/units/provenance';
 import type { Problem } from '#core/units/problem';
 import type { ThrottleChannel } from '#core/radio/pulse';
 
 export interface ChannelField {
-  key: Exclude<keyof ThrottleChannel, 'reversed'>;
+  key: Exclude<keyof ThrottleChannel, 'reversed' | 'rest'>;
   label: string;
   unit: string;
   least: number;
@@ -127,7 +127,7 @@ export function readRigForm(form: FormData, base: Rig): { rig: Rig; problems: Pr
       sentence: `The name has ${rig.name.length} letters; ${LONGEST_NAME} fit.`,
     });
   }
-  for (const field of RIG_FIELDS) {
+  for (const field of fieldsOf(base)) {
     const { path, label, unit, perSi, least, most } = field;
     // A field left as it was keeps its full digits; what is shown is rounded.
     const untouched = text(path) === shownValue(base, field);
@@ -149,7 +149,11 @@ export function readRigForm(form: FormData, base: Rig): { rig: Rig; problems: Pr
   return {
     rig: {
       ...rig,
-      vehicleClass: choice(text('vehicleClass'), VEHICLE_CLASSES, base.vehicleClass),
+      vehicleClass: classAlike(text('vehicleClass'), base),
+      vehicle:
+        rig.vehicle.kind === 'propeller'
+          ? { ...rig.vehicle, folding: form.get('folding') !== null }
+          : rig.vehicle,
       motor: { ...rig.motor, sensored: form.get('sensored') !== null },
       pack: {
         ...rig.pack,
@@ -161,6 +165,12 @@ export function readRigForm(form: FormData, base: Rig): { rig: Rig; problems: Pr
     },
     problems,
   };
+}
+
+/** Another class only where it moves the same way: what the form did not ask cannot be made up. */
+function classAlike(text: string, base: Rig): VehicleClass {
+  const wanted = choice(text, VEHICLE_CLASSES, base.vehicleClass);
+  return kindOf(wanted) === base.vehicle.kind ? wanted : base.vehicleClass;
 }
 
 function readBusLoads(form: FormData, text: (name: string) => string, problems: Problem[]): BusLoad[] {

@@ -1,3 +1,4 @@
+import { VERSION } from '#formats/document';
 import { findSheet } from '#server/repositories/sheets';
 import { data } from 'react-router';
 import { download } from '../../ui/download.server';
@@ -9,7 +10,7 @@ export async function loader({ params }: Route.LoaderArgs) {
   const stored = await findSheet(rigId, Number(params.number));
   if (!stored) throw data(null, { status: 404 });
   return download(
-    { format: 'live-tune/sheet', version: 1, ...stored.sheet },
+    { format: 'live-tune/sheet', version: VERSION, ...stored.sheet },
     `${rig.name} sheet ${stored.number}`,
   );
 }

@@ -1,4 +1,5 @@
-import { DRILLS, type Drill, type DrillId, type DrillNumber } from '#core/physics/drills';
+import { DRILLS, type DrillId } from '#core/physics/drills/runDrill';
+import type { Drill, DrillNumber } from '#core/physics/drills/drill';
 import { escBehaviour } from '#core/physics/escChain';
 import { drillInputs, resolveRig } from '#core/rig/resolve';
 import { Tabs } from 'radix-ui';
@@ -13,7 +14,9 @@ const DrillChart = lazy(() => import('./DrillChart'));
 /** The chosen manoeuvre, as the ESC is and as it is drafted, with its numbers. */
 export function DrillPanel() {
   const { rig, profile, believed, drafted, memory, rigId } = useBench();
-  const [drill, setDrill] = useState<DrillId>('launch');
+  const names = DRILLS[rig.vehicle.kind] as Partial<Record<DrillId, string>>;
+  const ids = Object.keys(names) as DrillId[];
+  const [drill, setDrill] = useState<DrillId>(ids[0]!);
   const request = useMemo(() => {
     const behave = (stops: typeof drafted) =>
       escBehaviour(profile, stops, rig.channel, memory.range, rig.pack.cells);
@@ -26,13 +29,13 @@ export function DrillPanel() {
   return (
     <Tabs.Root value={drill} onValueChange={(value) => setDrill(value as DrillId)}>
       <Tabs.List aria-label="Manoeuvre" className="flex flex-wrap gap-1">
-        {(Object.keys(DRILLS) as DrillId[]).map((id) => (
+        {ids.map((id) => (
           <Tabs.Trigger
             key={id}
             value={id}
             className="min-h-11 rounded-sm px-3.5 font-bold data-[state=active]:bg-ink data-[state=active]:text-film"
           >
-            {DRILLS[id]}
+            {names[id]}
           </Tabs.Trigger>
         ))}
       </Tabs.List>

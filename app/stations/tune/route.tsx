@@ -1,7 +1,7 @@
 import { adviceFor } from '#core/advice/bands';
 import { inactiveReason } from '#core/advice/inactive';
 import { stopById, itemById, type ProfileItem } from '#core/esc/profile';
-import { MOMENTS, VOCABULARY, type MomentId } from '#core/settings/vocabulary';
+import { MOMENTS, momentName, VOCABULARY, type MomentId } from '#core/settings/vocabulary';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
@@ -14,7 +14,8 @@ import { VerdictList } from './VerdictList';
 
 /** Tune: every setting at the moment it is felt, and what a move does to the drive. */
 export default function TuneRoute() {
-  const { profile, changes, verdicts } = useBench();
+  const { profile, changes, verdicts, rig } = useBench();
+  const { kind } = rig.vehicle;
   const groups = groupByMoment(profile.items);
   const [current, setCurrent] = useState<MomentId>(groups[0]![0]);
   const changedIn = (moment: MomentId): number =>
@@ -25,6 +26,7 @@ export default function TuneRoute() {
         <div className="min-w-0 px-5 pt-4 pb-8">
           <h1 className="sr-only">Tune</h1>
           <DriveLine
+            kind={kind}
             moments={groups.map(([moment]) => moment)}
             changedIn={changedIn}
             current={current}
@@ -40,7 +42,7 @@ export default function TuneRoute() {
               onFocus={() => setCurrent(moment)}
             >
               <h2 id={`title-${moment}`} className={`pb-1 text-xl ${moment === current ? 'text-draft' : ''}`}>
-                {MOMENTS[moment]}
+                {momentName(moment, kind)}
               </h2>
               <ul>
                 {items.map((item) => (

@@ -91,7 +91,7 @@ down reset
 wait 2900
 : stop way way-2
 wait 100
-= tone falling
+= tone reset
 up reset
 = lit lines 1
 = lit row 1

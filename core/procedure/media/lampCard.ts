@@ -46,7 +46,7 @@ export function lampCardPart(medium: LampCardMedium): Part {
       ...withKeys('cardPreview', { cues: lit, on: [] }, medium),
       ...withKeys('cardWritten', { cues: [{ type: 'tone', tone: 'long' }, ...lit], on: [] }, medium),
       cardResetDone: {
-        cues: [{ type: 'tone', tone: 'falling' }],
+        cues: [{ type: 'tone', tone: 'reset' }],
         keyDown: 'reset',
         on: [{ on: 'up reset', effects: ['firstItem', 'showStored'], to: 'card' }],
       },

@@ -1,0 +1,123 @@
+import type { LampCardMedium } from '#core/esc/media';
+import type { KeyId } from '#core/procedure/language';
+import { keyName } from '#core/plan/instruction';
+import { stateOf } from '#core/procedure/step';
+import { useState } from 'react';
+import { keyOf } from '../preferences/preferences';
+import { useCommands } from '../preferences/useCommands';
+import { usePreferences } from '../preferences/usePreferences';
+import { Button } from '../ui/Button';
+import type { Bench } from './useSimulatedEsc';
+
+const CARD_KEYS = ['item', 'value', 'ok', 'reset'] as const satisfies readonly KeyId[];
+
+/** The card of the simulated ESC: its socket, a lamp beside each printed item, a row of lamps, four keys. */
+export function CardPanel({ bench, medium }: { bench: Bench; medium: LampCardMedium }) {
+  const { esc, display, input } = bench;
+  const { profile, machine, config } = esc;
+  const [inSocket, setInSocket] = useState(false);
+  const preferences = usePreferences();
+  const { role } = stateOf(machine, config);
+  // The lamps are lit only while the card is worked.
+  const awake = inSocket && config.state.startsWith('card') && config.state !== 'cardWaking';
+
+  const push = (): void => {
+    setInSocket(!inSocket);
+    input({ type: 'card', in: !inSocket });
+  };
+  const work = (key: KeyId) => ({
+    down: () => input({ type: 'down', key }),
+    up: () => input({ type: 'up', key }),
+  });
+  useCommands({
+    card: push,
+    item: work('item'),
+    value: work('value'),
+    ok: work('ok'),
+    reset: work('reset'),
+  });
+
+  const mostStops = Math.max(...profile.items.map((item) => item.stops.length));
+  return (
+    <div className="mt-4 rounded-md border-2 border-ink bg-film p-3">
+      <div className="flex flex-wrap items-center justify-between gap-2">
+        <h3 className="text-base">Card {inSocket ? 'in the socket' : 'out'}</h3>
+        <Button onClick={push} className="text-sm" aria-keyshortcuts="c">
+          {inSocket ? 'Pull it out' : 'Push it in'}
+        </Button>
+      </div>
+      {inSocket && role === 'driving' && (
+        <p className="mt-1 text-sm text-caution">
+          Too late: the ESC looks for a card only when it is switched on.
+        </p>
+      )}
+      {inSocket && (
+        <div role="status" aria-label="Lamps of the card">
+          <p className="mt-2 text-sm text-muted">{medium.valueLamps}</p>
+          <ol className="mt-1 flex gap-1.5">
+            {Array.from({ length: mostStops }, (_, n) => (
+              <li key={n} className="grid justify-items-center text-xs">
+                <CardLamp lit={awake && display.litStop === n + 1} />
+                {n + 1}
+              </li>
+            ))}
+          </ol>
+          <ol className="mt-2 grid grid-cols-2 gap-x-3 text-xs">
+            {profile.items.map(({ id, number, label }) => (
+              <li key={id} className="flex items-center gap-1.5 leading-5">
+                <CardLamp lit={awake && display.litItem === number} />
+                <span className={awake && display.litItem === number ? 'font-bold' : ''}>
+                  {number} {label}
+                </span>
+              </li>
+            ))}
+          </ol>
+          {awake && (
+            <p className="sr-only">
+              lit: {medium.itemLamps} {display.litItem}, {medium.valueLamps} {display.litStop}
+            </p>
+          )}
+        </div>
+      )}
+      {inSocket && (
+        <div className="mt-2 grid grid-cols-2 gap-2">
+          {CARD_KEYS.map((key) => (
+            <button
+              key={key}
+              type="button"
+              data-esc-key
+              onPointerDown={(event) => {
+                event.currentTarget.setPointerCapture(event.pointerId);
+                work(key).down();
+              }}
+              onPointerUp={work(key).up}
+              onPointerCancel={work(key).up}
+              className="min-h-12 touch-none rounded-md border-2 border-ink bg-sheet px-2 font-display font-bold select-none active:bg-ink active:text-film"
+            >
+              {keyName(profile, key)}
+              {preferences.characterKeys && (
+                <kbd className="ml-2 text-xs font-normal text-muted">{keyOf(preferences, key)}</kbd>
+              )}
+            </button>
+          ))}
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** Lit: filled, with rays; dark: an empty ring. */
+function CardLamp({ lit }: { lit: boolean }) {
+  return (
+    <svg viewBox="0 0 16 16" className="size-4 shrink-0" aria-hidden="true">
+      {lit && (
+        <path
+          d="M8 0V3M8 13V16M0 8H3M13 8H16M2.3 2.3l2 2M11.7 11.7l2 2M13.7 2.3l-2 2M4.3 11.7l-2 2"
+          className="stroke-ink"
+          strokeWidth="1.5"
+        />
+      )}
+      <circle cx="8" cy="8" r="3.6" className={lit ? 'fill-ink' : 'fill-none'} stroke="var(--ink)" />
+    </svg>
+  );
+}

@@ -1,0 +1,46 @@
+import { pulseMicros, restPosition, stickEnds, type StickEnd, type ThrottleChannel } from '#core/radio/pulse';
+import { formatNumber } from '#core/units/format';
+import { useState } from 'react';
+import { useCommands } from '../preferences/useCommands';
+import { Button } from '../ui/Button';
+import type { Bench } from './useSimulatedEsc';
+
+const END_WORDS: Record<ThrottleChannel['rest'], Partial<Record<StickEnd, string>>> = {
+  centre: { brake: 'full brake', neutral: 'let go', forward: 'full forward' },
+  low: { neutral: 'right down', forward: 'full up' },
+};
+
+/** The throttle of the simulated radio: a slider for any position, a button for each end. */
+export function Throttle({ bench, channel }: { bench: Bench; channel: ThrottleChannel }) {
+  const { esc, input } = bench;
+  const [stick, setStick] = useState(restPosition(channel));
+  const name = channel.rest === 'centre' ? 'trigger' : 'throttle stick';
+  const moveTo = (position: number): void => {
+    setStick(position);
+    input({ type: 'stick', micros: pulseMicros(channel, position) });
+  };
+  useCommands({ stickUp: () => moveTo(1), stickRest: () => moveTo(restPosition(channel)) });
+  return (
+    <fieldset className="mt-4">
+      <legend className="text-sm text-muted">
+        {name} · the radio sends {formatNumber(esc.config.stickMicros, 0)} µs
+      </legend>
+      <input
+        type="range"
+        min={-100}
+        max={100}
+        value={Math.round(stick * 100)}
+        onChange={(event) => moveTo(Number(event.target.value) / 100)}
+        aria-label={`${name}, per cent of travel`}
+        className="mt-1 h-8 w-full accent-ink"
+      />
+      <div className="flex justify-between gap-2">
+        {stickEnds(channel).map(([end, position]) => (
+          <Button key={end} className="min-h-14 flex-1 px-2 text-sm" onClick={() => moveTo(position)}>
+            {END_WORDS[channel.rest][end]}
+          </Button>
+        ))}
+      </div>
+    </fieldset>
+  );
+}

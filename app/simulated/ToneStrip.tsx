@@ -1,0 +1,44 @@
+import { beepsOf, type Beep } from '#core/procedure/sound';
+
+const LOW_Y = 18;
+const HIGH_Y = 2;
+const PIXELS_PER_MS = 0.09;
+
+/** Notes as they sound: long ones wide, high ones high. For those who cannot hear, and for whoever compares. */
+export function ToneStrip({ beeps, className = 'h-7' }: { beeps: Beep[]; className?: string }) {
+  let at = 0;
+  const bars = beeps.map(({ pitch, ms, restMs }) => {
+    const bar = { x: at, width: ms * PIXELS_PER_MS, y: pitch === 'high' ? HIGH_Y : LOW_Y };
+    at += (ms + restMs) * PIXELS_PER_MS;
+    return bar;
+  });
+  return (
+    <svg
+      viewBox={`0 0 ${Math.max(at, 1)} 28`}
+      role="img"
+      aria-label={noteWords(beeps)}
+      className={`w-auto shrink-0 ${className}`}
+    >
+      {bars.map(({ x, width, y }) => (
+        <rect key={x} x={x} y={y} width={width} height="8" rx="2" className="fill-ink" />
+      ))}
+    </svg>
+  );
+}
+
+/** A group of notes drawn. */
+export const NoteStrip = ({ notes, className }: { notes: string; className?: string }) => (
+  <ToneStrip beeps={beepsOf(notes)} className={className} />
+);
+
+/** "two low, one high": runs of the same note, counted. */
+function noteWords(beeps: Beep[]): string {
+  const runs: { what: string; count: number }[] = [];
+  for (const { pitch, ms } of beeps) {
+    const what = `${ms > 300 ? 'long ' : ''}${pitch}`;
+    const last = runs.at(-1);
+    if (last?.what === what) last.count += 1;
+    else runs.push({ what, count: 1 });
+  }
+  return runs.map(({ what, count }) => `${count} ${what}`).join(', ');
+}

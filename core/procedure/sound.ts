@@ -1,0 +1,42 @@
+import type { Observed, ToneName } from './language';
+
+/** One note, and the silence after it. */
+export interface Beep {
+  pitch: 'low' | 'high';
+  ms: number;
+  restMs: number;
+}
+
+const SHORT_MS = 130;
+const LONG_MS = 520;
+const REST_MS = 110;
+
+const beep = (pitch: Beep['pitch'], ms: number): Beep => ({ pitch, ms, restMs: REST_MS });
+
+const NOTES: Readonly<Record<string, Beep>> = {
+  l: beep('low', SHORT_MS),
+  h: beep('high', SHORT_MS),
+  L: beep('low', LONG_MS),
+  H: beep('high', LONG_MS),
+};
+
+/** What each tone is made of, in the letters of a group of notes. */
+const TONES: Readonly<Record<ToneName, string>> = {
+  short: 'h',
+  long: 'H',
+  rising: 'lh',
+  falling: 'hl',
+  warning: 'LL',
+  steady: 'hhhh',
+  tune: 'lhlH',
+  reset: 'hhl',
+};
+
+/** The notes of something that was heard; empty for what is only seen. */
+export function soundOf(cue: Observed): Beep[] {
+  if (cue.type === 'tone') return beepsOf(TONES[cue.tone]);
+  return cue.type === 'group' ? beepsOf(cue.notes) : [];
+}
+
+/** A group of notes as it sounds. Letters that are no notes are passed over. */
+export const beepsOf = (notes: string): Beep[] => [...notes].flatMap((letter) => NOTES[letter] ?? []);

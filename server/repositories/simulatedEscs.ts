@@ -1,0 +1,27 @@
+import type { EscMemory } from '#core/procedure/language';
+import { literal, type Transaction } from 'sequelize';
+import { SimulatedEscModel } from '../models';
+
+/** What the simulated ESC of a rig remembers, and how often that has changed. */
+export interface CountedMemory {
+  memory: EscMemory;
+  writes: number;
+}
+
+export async function simulatedMemoryOf(rigId: string): Promise<CountedMemory> {
+  const row = await SimulatedEscModel.findByPk(rigId, { rejectOnEmpty: true });
+  return { memory: row.memory, writes: Number(row.writes) };
+}
+
+/** Keeps a memory that was changed at the page. */
+export async function keepMemory(rigId: string, memory: EscMemory, transaction?: Transaction): Promise<void> {
+  await SimulatedEscModel.update(
+    { memory, writes: literal('writes + 1') as unknown as number, updatedAt: new Date() },
+    { where: { rigId }, transaction },
+  );
+}
+
+/** Takes over a memory that was changed elsewhere, with its own count. */
+export async function takeMemory(rigId: string, { memory, writes }: CountedMemory): Promise<void> {
+  await SimulatedEscModel.update({ memory, writes, updatedAt: new Date() }, { where: { rigId } });
+}
