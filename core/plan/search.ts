@@ -72,8 +72,8 @@ export function quickestPath(
 }
 
 /**
- * What a hand would do here. While it holds a key it neither moves the throttle nor switches off. While the
- * motor follows the throttle, it brings it to rest and nowhere else.
+ * What a hand would do here. While it holds a key it neither moves the throttle nor switches off. It moves a
+ * card only while the ESC is off. While the motor follows the throttle, it brings it to rest and nowhere else.
  */
 function possibleInputs(machine: Machine, config: Config, stick: LearnedRange): Input[] {
   const { keyDown, role } = stateOf(machine, config);
@@ -84,9 +84,8 @@ function possibleInputs(machine: Machine, config: Config, stick: LearnedRange): 
     ]),
     { type: 'power', on: true },
   ];
-  if (!keyDown) {
-    hand.push({ type: 'power', on: false }, { type: 'card', in: true }, { type: 'card', in: false });
-  }
+  if (!keyDown) hand.push({ type: 'power', on: false });
+  if (role === 'off') hand.push({ type: 'card', in: true }, { type: 'card', in: false });
   const inputs: Input[] = hand.filter((input) => edgeFor(machine, config, input));
   const wait = msToDeadline(machine, config);
   if (wait !== undefined) inputs.push({ type: 'elapsed', ms: wait });

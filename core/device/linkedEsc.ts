@@ -1,0 +1,78 @@
+/**
+ * An ESC as a computer on its link sees it: a working copy of its values that is read and written, and a memory
+ * that keeps them. What was written is gone at the next start unless it was saved.
+ */
+import type { EscProfile } from '../esc/profile';
+import { identityWords, type Reply, type Request } from '../link/protocol';
+import type { EscMemory } from '../procedure/language';
+
+export interface LinkedEsc {
+  profile: EscProfile;
+  serial: string;
+  /** What survives switching off. */
+  kept: EscMemory;
+  /** Values that were written and not saved, by item id. */
+  unsaved: Readonly<Record<string, string>>;
+  starts: number;
+}
+
+/** An ESC with its link plugged in, just switched on. */
+export const plugIn = (profile: EscProfile, serial: string, kept: EscMemory): LinkedEsc => ({
+  profile,
+  serial,
+  kept,
+  unsaved: {},
+  starts: 1,
+});
+
+/** Keeps what was written. @param most how many of the values; fewer when the power goes in the middle */
+export function save(esc: LinkedEsc, most = Infinity): LinkedEsc {
+  const stored = Object.fromEntries(Object.entries(esc.unsaved).slice(0, most));
+  return { ...esc, kept: { ...esc.kept, stops: { ...esc.kept.stops, ...stored } }, unsaved: {} };
+}
+
+/** Switched off and on: what was not saved is gone. */
+export const restart = (esc: LinkedEsc): LinkedEsc => ({ ...esc, unsaved: {}, starts: esc.starts + 1 });
+
+/** What the ESC does with a request, and what it replies. */
+export function answer(esc: LinkedEsc, request: Request): { esc: LinkedEsc; reply: Reply } {
+  switch (request.verb) {
+    case 'ID':
+      return {
+        esc,
+        reply: {
+          ok: true,
+          words: identityWords({
+            profileId: esc.profile.id,
+            profileRevision: esc.profile.revision,
+            serial: esc.serial,
+            starts: esc.starts,
+            unsaved: Object.keys(esc.unsaved).length,
+          }),
+        },
+      };
+    case 'READ': {
+      const item = esc.profile.items.find((i) => i.number === request.item);
+      if (!item) return { esc, reply: { ok: false, refusal: 'noItem' } };
+      const stopId = esc.unsaved[item.id] ?? esc.kept.stops[item.id];
+      const stop = item.stops.find((s) => s.id === stopId);
+      if (!stop) return { esc, reply: { ok: false, refusal: 'noStop' } };
+      return { esc, reply: { ok: true, words: [String(item.number), String(stop.number)] } };
+    }
+    case 'WRITE': {
+      const item = esc.profile.items.find((i) => i.number === request.item);
+      if (!item) return { esc, reply: { ok: false, refusal: 'noItem' } };
+      const stop = item.stops.find((s) => s.number === request.stop);
+      if (!stop) return { esc, reply: { ok: false, refusal: 'noStop' } };
+      const written = { ...esc, unsaved: { ...esc.unsaved, [item.id]: stop.id } };
+      return { esc: written, reply: { ok: true, words: [String(item.number), String(stop.number)] } };
+    }
+    case 'SAVE':
+      return {
+        esc: save(esc),
+        reply: { ok: true, words: [String(Object.keys(esc.unsaved).length)] },
+      };
+    case 'RESTART':
+      return { esc: restart(esc), reply: { ok: true, words: [] } };
+  }
+}

@@ -1,0 +1,92 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { factoryMemory } from '../device/simulatedEsc';
+import { answer, plugIn, restart, save } from '../device/linkedEsc';
+import { smallProfile } from '../esc/smallProfile.fixture';
+import {
+  checksum,
+  readIdentity,
+  readReply,
+  readRequest,
+  replyLine,
+  requestLine,
+  type Request,
+} from './protocol';
+
+const anyRequest: fc.Arbitrary<Request> = fc.oneof(
+  fc.constantFrom<Request>({ verb: 'ID' }, { verb: 'SAVE' }, { verb: 'RESTART' }),
+  fc.record({ verb: fc.constant('READ' as const), item: fc.integer({ min: 1, max: 99 }) }),
+  fc.record({
+    verb: fc.constant('WRITE' as const),
+    item: fc.integer({ min: 1, max: 99 }),
+    stop: fc.integer({ min: 1, max: 99 }),
+  }),
+);
+
+describe('the words on the line', () => {
+  it('carry the published checksum: "123456789" gives 29B1 (CRC-16/IBM-3740)', () => {
+    expect(checksum('123456789')).toBe('29B1');
+  });
+
+  it('a request is read back as it was written', () => {
+    fc.assert(
+      fc.property(anyRequest, fc.integer({ min: 1, max: 9999 }), (body, number) => {
+        expect(readRequest(requestLine({ number, body }).trimEnd())).toEqual({ number, body });
+      }),
+    );
+  });
+
+  it('one changed letter is always noticed', () => {
+    fc.assert(
+      fc.property(anyRequest, fc.nat(), fc.integer({ min: 1, max: 94 }), (body, place, by) => {
+        const line = requestLine({ number: 7, body }).trimEnd();
+        const at = place % line.length;
+        const letter = String.fromCharCode(32 + ((line.charCodeAt(at) - 32 + by) % 95));
+        fc.pre(letter !== line[at]);
+        expect(readRequest(line.slice(0, at) + letter + line.slice(at + 1))).toBeUndefined();
+      }),
+    );
+  });
+
+  it('a line that was cut short is no line', () => {
+    const line = replyLine({ number: 7, body: { ok: true, words: ['6', '5'] } }).trimEnd();
+    for (let bytes = 0; bytes < line.length; bytes += 1)
+      expect(readReply(line.slice(0, bytes))).toBeUndefined();
+    expect(readReply(line)).toEqual({ number: 7, body: { ok: true, words: ['6', '5'] } });
+  });
+
+  it('a whole line that is no request is told apart from a garbled one', () => {
+    const odd = '7 SING 4';
+    expect(readRequest(`${odd} *${checksum(odd)}`)).toEqual({ number: 7, body: undefined });
+  });
+});
+
+describe('an ESC on its link', () => {
+  const fresh = plugIn(smallProfile(), 'esc-1', factoryMemory(smallProfile()));
+  const write = (item: number, stop: number) => answer(fresh, { verb: 'WRITE', item, stop });
+
+  it('reads what was written, but keeps it only when saved', () => {
+    const written = write(3, 5).esc;
+    expect(answer(written, { verb: 'READ', item: 3 }).reply).toEqual({ ok: true, words: ['3', '5'] });
+    expect(restart(written).kept.stops.bite).toBe('bite-2');
+    expect(restart(answer(written, { verb: 'SAVE' }).esc).kept.stops.bite).toBe('bite-5');
+  });
+
+  it('says how many values are not saved, and counts its starts', () => {
+    const { reply } = answer(write(3, 5).esc, { verb: 'ID' });
+    expect(reply.ok && readIdentity(reply.words)).toMatchObject({ serial: 'esc-1', starts: 1, unsaved: 1 });
+    expect(restart(write(3, 5).esc)).toMatchObject({ starts: 2, unsaved: {} });
+  });
+
+  it('keeps only a part when the power goes while it saves', () => {
+    const two = answer(write(3, 5).esc, { verb: 'WRITE', item: 4, stop: 3 }).esc;
+    expect(save(two, 1).kept.stops).toMatchObject({ bite: 'bite-5', floor: 'floor-2' });
+  });
+
+  it.each([
+    [{ verb: 'READ', item: 9 } as const, 'noItem'],
+    [{ verb: 'WRITE', item: 1, stop: 3 } as const, 'noStop'],
+  ])('refuses %o', (request, refusal) => {
+    expect(answer(fresh, request).reply).toEqual({ ok: false, refusal });
+  });
+});

@@ -1,0 +1,33 @@
+import { REFUSALS, type Identity, type Refusal } from '#core/link/protocol';
+
+/** Why a link failed, in a word for the program and a sentence for the user. */
+export class LinkError extends Error {
+  readonly code:
+    'away' | 'busy' | 'cut' | 'silent' | 'refused' | 'strange' | 'wrongEsc' | 'mismatch' | 'cancelled';
+  constructor(code: LinkError['code'], sentence: string) {
+    super(sentence);
+    this.code = code;
+  }
+}
+
+/** The ESC said no. */
+export const refusedBy = (refusal: Refusal): LinkError =>
+  new LinkError(refusal === 'busy' ? 'busy' : 'refused', `The ESC refused: ${REFUSALS[refusal]}.`);
+
+/**
+ * A computer's link to one ESC. Every call fails with a LinkError. Reading is tried again when a reply does not
+ * come or is garbled; so is writing, since a value written twice is written once. Saving and restarting are not:
+ * whether they happened must be looked at, not repeated.
+ */
+export interface EscLink {
+  identify(): Promise<Identity>;
+  /** @returns the number of the stop */
+  read(itemNumber: number): Promise<number>;
+  write(itemNumber: number, stopNumber: number): Promise<void>;
+  save(): Promise<void>;
+  restart(): Promise<void>;
+  close(): void;
+}
+
+/** Opens links to the ESC that is plugged in now. */
+export type OpenLink = () => Promise<EscLink>;

@@ -1,0 +1,136 @@
+import {
+  LONGEST_LINE,
+  readIdentity,
+  readReply,
+  requestLine,
+  type Identity,
+  type Reply,
+  type Request,
+} from '#core/link/protocol';
+import { connect, type Socket } from 'node:net';
+import { LinkError, refusedBy, type EscLink } from './escLink';
+
+export interface LinkTimes {
+  connectMs: number;
+  replyMs: number;
+  /** How often a request that may be repeated is sent. */
+  tries: number;
+}
+
+export const USUAL_TIMES: LinkTimes = { connectMs: 2000, replyMs: 1000, tries: 3 };
+
+/** Opens a link over TCP. @throws {LinkError} where nobody answers */
+export async function openTcpLink(port: number, times = USUAL_TIMES): Promise<EscLink> {
+  const socket = connect({ port, host: '127.0.0.1' });
+  socket.on('error', () => undefined);
+  await new Promise<void>((resolve, reject) => {
+    const away = (): void => reject(new LinkError('away', 'The link adapter does not answer.'));
+    const late = setTimeout(away, times.connectMs);
+    socket.once('connect', () => {
+      clearTimeout(late);
+      resolve();
+    });
+    socket.once('close', () => {
+      clearTimeout(late);
+      away();
+    });
+  });
+  return new TcpEscLink(socket, times);
+}
+
+class TcpEscLink implements EscLink {
+  private readonly socket: Socket;
+  private readonly times: LinkTimes;
+  private number = 0;
+  private waiting = '';
+  private expected: { number: number; settle: (reply: Reply | LinkError) => void } | undefined;
+
+  constructor(socket: Socket, times: LinkTimes) {
+    this.socket = socket;
+    this.times = times;
+    socket.setEncoding('latin1');
+    socket.on('data', (chunk: string) => this.hear(chunk));
+    socket.on('close', () => this.expected?.settle(lineCut()));
+  }
+
+  async identify(): Promise<Identity> {
+    const identity = readIdentity(await this.patiently({ verb: 'ID' }));
+    if (!identity) throw new LinkError('strange', 'What is plugged in does not speak this protocol.');
+    return identity;
+  }
+
+  async read(item: number): Promise<number> {
+    const [echoed, stop] = await this.patiently({ verb: 'READ', item });
+    if (Number(echoed) !== item) throw new LinkError('strange', 'The ESC answered for another item.');
+    return Number(stop);
+  }
+
+  async write(item: number, stop: number): Promise<void> {
+    const [echoedItem, echoedStop] = await this.patiently({ verb: 'WRITE', item, stop });
+    if (Number(echoedItem) !== item || Number(echoedStop) !== stop)
+      throw new LinkError('strange', 'The ESC confirmed another value than was sent.');
+  }
+
+  async save(): Promise<void> {
+    await this.once({ verb: 'SAVE' });
+  }
+
+  async restart(): Promise<void> {
+    await this.once({ verb: 'RESTART' });
+  }
+
+  close(): void {
+    this.socket.destroy();
+  }
+
+  /** Asks until a whole reply comes, as often as may be. */
+  private async patiently(request: Request): Promise<string[]> {
+    for (let tried = 1; ; tried += 1) {
+      try {
+        return await this.once(request);
+      } catch (error) {
+        const again = error instanceof LinkError && error.code === 'silent' && tried < this.times.tries;
+        if (!again) throw error;
+      }
+    }
+  }
+
+  private async once(body: Request): Promise<string[]> {
+    this.number = (this.number % 9999) + 1;
+    const { number } = this;
+    const reply = await new Promise<Reply | LinkError>((settle) => {
+      if (this.socket.destroyed) return settle(lineCut());
+      const late = setTimeout(
+        () => settle(new LinkError('silent', 'The ESC does not answer on the link.')),
+        this.times.replyMs,
+      );
+      this.expected = {
+        number,
+        settle: (got) => {
+          clearTimeout(late);
+          settle(got);
+        },
+      };
+      this.socket.write(requestLine({ number, body }));
+    });
+    this.expected = undefined;
+    if (reply instanceof LinkError) throw reply;
+    if (!reply.ok) throw refusedBy(reply.refusal);
+    return reply.words;
+  }
+
+  /** Late replies carry an old number and are passed over; garbled lines are as good as none. */
+  private hear(chunk: string): void {
+    this.waiting += chunk;
+    if (this.waiting.length > LONGEST_LINE * 4) this.socket.destroy();
+    for (let end = this.waiting.indexOf('\n'); end !== -1; end = this.waiting.indexOf('\n')) {
+      const reply = readReply(this.waiting.slice(0, end));
+      this.waiting = this.waiting.slice(end + 1);
+      const refusedAtOnce = reply?.number === 0 && !reply.body.ok && reply.body.refusal === 'busy';
+      if (reply && (refusedAtOnce || reply.number === this.expected?.number))
+        this.expected?.settle(reply.body);
+    }
+  }
+}
+
+const lineCut = (): LinkError => new LinkError('cut', 'The link was cut.');

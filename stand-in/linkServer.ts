@@ -1,0 +1,80 @@
+/** The socket on which the ESC of the bench speaks the link protocol. One client at a time. */
+import { answer, restart, save } from '#core/device/linkedEsc';
+import { LONGEST_LINE, readRequest, replyLine, type Reply, type Request } from '#core/link/protocol';
+import { createServer, type Server, type Socket } from 'node:net';
+import type { StandInBench } from './bench';
+import { NO_FAULT } from './faults';
+
+/** @returns a server that is not listening yet */
+export function linkServer(bench: StandInBench): Server {
+  let client: Socket | undefined;
+  return createServer((socket) => {
+    socket.on('error', () => undefined);
+    if (bench.lineDead || !bench.esc) return void socket.destroy();
+    if (client && !client.destroyed) {
+      return void socket.end(replyLine({ number: 0, body: { ok: false, refusal: 'busy' } }));
+    }
+    client = socket;
+    speak(socket, bench);
+  });
+}
+
+function speak(socket: Socket, bench: StandInBench): void {
+  let waiting = '';
+  socket.setEncoding('latin1');
+  socket.on('data', (chunk: string) => {
+    waiting += chunk;
+    for (let end = waiting.indexOf('\n'); end !== -1 && !socket.destroyed; end = waiting.indexOf('\n')) {
+      const line = waiting.slice(0, end);
+      waiting = waiting.slice(end + 1);
+      hear(socket, bench, line);
+    }
+    if (waiting.length > LONGEST_LINE) socket.destroy();
+  });
+}
+
+function hear(socket: Socket, bench: StandInBench, line: string): void {
+  const { fault } = bench;
+  const read = readRequest(line);
+  if (!read) return say(socket, bench, 0, { ok: false, refusal: 'garbled' });
+  const { number, body: request } = read;
+  if (!request) return say(socket, bench, number, { ok: false, refusal: 'unknown' });
+
+  const lineBytes = line.length + 1;
+  if (fault.kind === 'cut' && fault.verb === request.verb) {
+    // The request came in whole; what lies behind the cut is treated as if it had not.
+    if (fault.byte < lineBytes) return cut(socket, bench, fault.staysAway);
+    const reply = replyLine({ number, body: obey(bench, request) });
+    socket.write(reply.slice(0, fault.byte - lineBytes), () => cut(socket, bench, fault.staysAway));
+    return;
+  }
+  if (fault.kind === 'powerLostWhileSaving' && request.verb === 'SAVE') {
+    bench.leave(restart(save(bench.esc!, fault.after)));
+    return cut(socket, bench, fault.staysAway);
+  }
+  say(socket, bench, number, obey(bench, request));
+}
+
+function obey(bench: StandInBench, request: Request): Reply {
+  const { esc, reply } = answer(bench.esc!, request);
+  bench.leave(esc);
+  if (request.verb !== 'ID' || bench.fault.kind !== 'wrongIdentity' || !reply.ok) return reply;
+  const [name, version, , ...rest] = reply.words;
+  return { ok: true, words: [name!, version!, 'somebody-else', ...rest] };
+}
+
+function say(socket: Socket, bench: StandInBench, number: number, body: Reply): void {
+  const { fault } = bench;
+  const line = replyLine({ number, body });
+  if (fault.kind === 'silent') return;
+  if (fault.kind === 'garbled') socket.write(line.replace(/[A-Z0-9]/, '#'));
+  else if (fault.kind === 'slow') setTimeout(() => socket.write(line), fault.ms);
+  else socket.write(line);
+}
+
+/** Cuts the line, once. */
+function cut(socket: Socket, bench: StandInBench, staysAway: boolean): void {
+  bench.fault = NO_FAULT;
+  bench.lineDead = staysAway;
+  socket.destroy();
+}
