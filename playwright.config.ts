@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { ADDRESS, CHROMIUM_FLAGS, PORT, server } from './e2e/setting';
+import { ADDRESS, CHROMIUM_FLAGS, DATA, PORT, server } from './e2e/setting';
 
 export default defineConfig({
   testDir: 'e2e',
@@ -16,5 +16,5 @@ export default defineConfig({
     trace: 'retain-on-failure',
     launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM_FLAGS },
   },
-  webServer: server(PORT, '.data/e2e'),
+  webServer: server(PORT, DATA),
 });

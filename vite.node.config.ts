@@ -2,6 +2,7 @@ import { defineConfig } from 'vite';
 
 /** What runs under Node beside the web server: the stand-in ESC and the command line. */
 export default defineConfig({
+  publicDir: false,
   build: {
     ssr: true,
     outDir: 'build/node',

@@ -1,6 +1,7 @@
 /** Where the browser tests run: a Live Tune of their own, with its own data folder and port. */
 export const PORT = 4390;
 export const ADDRESS = `http://127.0.0.1:${PORT}`;
+export const DATA = '.data/e2e';
 
 /** Chromium without its background errands, none of which may leave the machine. */
 export const CHROMIUM_FLAGS = [

@@ -1,12 +1,12 @@
-/** Starts Live Tune: installs, builds, database, web server; stops all of it cleanly. Called by ./start. */
-import { spawn } from 'node:child_process';
-import { mkdirSync, openSync, rmSync, writeFileSync } from 'node:fs';
+/** Starts Live Tune: installs, builds, database, stand-in ESC, web server; stops all of it cleanly. Called by ./start. */
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline/promises';
 import { parseArgs } from 'node:util';
 import { eraseCluster, startCluster } from './lib/cluster.mjs';
-import { buildApplication, installNpmPackages } from './lib/install.mjs';
-import { firstFreePort } from './lib/ports.mjs';
+import { buildApplication, buildForNode, installNpmPackages } from './lib/install.mjs';
+import { startChild, stopChild } from './lib/child.mjs';
+import { firstFreePort, freePort } from './lib/ports.mjs';
 import { Plain, say, sleep } from './lib/run.mjs';
 
 const HELP = `./start            start Live Tune and print its address
@@ -18,7 +18,6 @@ LIVE_TUNE_DATA     keep database and logs in this folder instead of .data`;
 
 const DEFAULT_PORT = 4180;
 const PORTS_TRIED = 20;
-const WEB_READY_WITHIN_MS = 60_000;
 const RESTART_AFTER_MS = 500;
 /** A part that dies this often within a minute will not come back by itself. */
 const MOST_RESTARTS_A_MINUTE = 5;
@@ -28,6 +27,10 @@ const data = process.env.LIVE_TUNE_DATA ?? '.data';
 let cluster;
 /** @type {import('node:child_process').ChildProcess | undefined} */
 let web;
+/** @type {import('node:child_process').ChildProcess | undefined} */
+let standIn;
+/** Where the stand-in ESC listens; the same after each of its restarts. */
+let standInPorts = { STAND_IN_LINK_PORT: '', STAND_IN_CONTROL_PORT: '' };
 let stopping = false;
 
 async function main() {
@@ -37,10 +40,12 @@ async function main() {
   process.on('SIGTERM', () => void stop(0));
   process.on('SIGHUP', () => void stop(0));
 
+  mkdirSync(join(data, 'logs'), { recursive: true });
   const port = await choosePort(options.port);
   installNpmPackages();
   if (options.fresh) await erase(options.yes);
   buildApplication();
+  buildForNode();
   if (stopping) return;
 
   let url = process.env.DATABASE_URL;
@@ -52,8 +57,14 @@ async function main() {
     superviseCluster(cluster);
     url = cluster.url;
   }
+  standInPorts = {
+    STAND_IN_LINK_PORT: String(await freePort()),
+    STAND_IN_CONTROL_PORT: String(await freePort()),
+  };
+  say('Starting the stand-in ESC …');
+  await startStandIn();
   say('Starting the web server …');
-  await startWeb(url, port);
+  await startWeb({ ...standInPorts, DATABASE_URL: url, PORT: String(port) });
   const address = `http://127.0.0.1:${port}`;
   writeFileSync(join(data, 'address'), address);
   say(`\nLive Tune is ready: ${address}\nCtrl-C stops it.`);
@@ -116,40 +127,39 @@ async function erase(withoutAsking) {
   }
   say('Erasing …');
   await eraseCluster(data);
+  rmSync(join(data, 'stand-in'), { recursive: true, force: true });
 }
 
-/**
- * @param {string} databaseUrl
- * @param {number} port
- */
-async function startWeb(databaseUrl, port) {
-  mkdirSync(join(data, 'logs'), { recursive: true });
-  const log = openSync(join(data, 'logs', 'web.log'), 'a');
-  const env = { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), NODE_ENV: 'production' };
-  const child = spawn('setpriv', ['--pdeathsig', 'TERM', process.execPath, 'build/server/index.js'], {
-    env,
-    stdio: ['ignore', log, log, 'ipc'],
-    detached: true,
-  });
-  web = child;
-  await new Promise((resolve, reject) => {
-    const late = setTimeout(() => reject(webFailed('it was not ready in time')), WEB_READY_WITHIN_MS);
-    child.once('message', () => {
-      clearTimeout(late);
-      resolve(undefined);
-    });
-    child.once('exit', (code) => {
-      clearTimeout(late);
-      reject(webFailed(`it ended with code ${code}`));
-    });
-  });
-  child.removeAllListeners('exit');
-  child.once('exit', () => void bringBack('The web server', () => startWeb(databaseUrl, port)));
+/** @param {Record<string, string>} env */
+async function startWeb(env) {
+  web = await startChild('The web server', 'build/server/index.js', env, join(data, 'logs', 'web.log'));
+  web.once('exit', () => void bringBack('The web server', () => startWeb(env)));
+  writeProcesses();
 }
 
-/** @param {string} why */
-const webFailed = (why) =>
-  new Plain(`The web server did not start: ${why}. Its log is ${join(data, 'logs', 'web.log')}.`);
+async function startStandIn() {
+  const own = { ...standInPorts, STAND_IN_FOLDER: join(data, 'stand-in') };
+  standIn = await startChild(
+    'The stand-in ESC',
+    'build/node/standIn.js',
+    own,
+    join(data, 'logs', 'stand-in.log'),
+  );
+  standIn.once('exit', () => void bringBack('The stand-in ESC', startStandIn));
+  writeProcesses();
+}
+
+/** Writes down who runs and where, for whoever watches or tests this Live Tune. */
+function writeProcesses() {
+  const processes = {
+    web: web?.pid,
+    standIn: standIn?.pid,
+    database: cluster?.process.pid,
+    linkPort: Number(standInPorts.STAND_IN_LINK_PORT),
+    controlPort: Number(standInPorts.STAND_IN_CONTROL_PORT),
+  };
+  writeFileSync(join(data, 'processes.json'), JSON.stringify(processes));
+}
 
 /** @param {import('./lib/cluster.mjs').Cluster} kept */
 function superviseCluster(kept) {
@@ -157,6 +167,7 @@ function superviseCluster(kept) {
     void bringBack('The database', async () => {
       await kept.restart();
       superviseCluster(kept);
+      writeProcesses();
     });
   });
 }
@@ -195,12 +206,8 @@ async function stop(code) {
   stopping = true;
   const running = web !== undefined || cluster !== undefined;
   if (running) say('\nStopping …');
-  if (web && web.exitCode === null && web.signalCode === null) {
-    const child = web;
-    const gone = new Promise((resolve) => child.once('exit', resolve));
-    child.kill('SIGTERM');
-    await gone;
-  }
+  await stopChild(web);
+  await stopChild(standIn);
   await cluster?.stop();
   rmSync(join(data, 'address'), { force: true });
   if (running) say('Stopped. Everything is kept.');

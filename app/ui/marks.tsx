@@ -1,20 +1,31 @@
 /** The shapes of the three values. Each differs in outline, not only in colour. */
+import { isVerified, type Holding } from '#core/sheet/evidence';
 
 interface MarkProps {
   className?: string;
 }
 
-/** On the ESC: a filled disc when verified, a ring when only believed. */
-export function EscMark({ verified, className = 'size-3.5' }: MarkProps & { verified: boolean }) {
+/** How well a value on the ESC is known: a filled disc, a ring, a broken ring. */
+export type EscMarkKind = 'verified' | 'believed' | 'unknown';
+
+/** The mark of a holding. */
+export function escMarkOf(holding: Pick<Holding, 'stopId' | 'basis'> | undefined): EscMarkKind {
+  if (!holding || holding.stopId === null) return 'unknown';
+  return isVerified(holding.basis) ? 'verified' : 'believed';
+}
+
+/** On the ESC: a filled disc when verified, a ring when only believed, a broken ring when nobody knows. */
+export function EscMark({ mark, className = 'size-3.5' }: MarkProps & { mark: EscMarkKind }) {
   return (
     <svg viewBox="0 0 14 14" className={className} aria-hidden="true">
       <circle
         cx="7"
         cy="7"
         r="5.5"
-        className={verified ? 'fill-ink' : 'fill-film'}
+        className={mark === 'verified' ? 'fill-ink' : 'fill-film'}
         stroke="var(--ink)"
         strokeWidth="2"
+        strokeDasharray={mark === 'unknown' ? '3.6 3.3' : undefined}
       />
     </svg>
   );

@@ -1,4 +1,5 @@
 import type { EscBehaviour } from '#core/physics/escChain';
+import { bandOf, type DrillBand } from '#core/physics/drills/band';
 import type { Drill } from '#core/physics/drills/drill';
 import { runDrill, type DrillId } from '#core/physics/drills/runDrill';
 import type { ResolvedRig } from '#core/rig/resolve';
@@ -9,11 +10,15 @@ export interface DrillRequest {
   drill: DrillId;
   rig: ResolvedRig;
   now: EscBehaviour;
+  /** What the ESC may be instead, as far as its values are unknown. */
+  nowInstead: EscBehaviour[];
   draft: EscBehaviour;
 }
 
 export interface DrillPair {
   now: Drill;
+  /** Undefined where everything that matters is known. */
+  band: DrillBand | undefined;
   draft: Drill;
 }
 
@@ -21,9 +26,18 @@ export interface DrillPair {
 export type DrillAnswer = { ok: true; pair: DrillPair } | { ok: false; sentence: string };
 
 const worker = {
-  run({ drill, rig, now, draft }: DrillRequest): DrillAnswer {
+  run({ drill, rig, now, nowInstead, draft }: DrillRequest): DrillAnswer {
     try {
-      return { ok: true, pair: { now: runDrill(drill, rig, now), draft: runDrill(drill, rig, draft) } };
+      const asIs = runDrill(drill, rig, now);
+      const instead = nowInstead.map((behaviour) => runDrill(drill, rig, behaviour));
+      return {
+        ok: true,
+        pair: {
+          now: asIs,
+          band: instead.length > 0 ? bandOf([asIs, ...instead]) : undefined,
+          draft: runDrill(drill, rig, draft),
+        },
+      };
     } catch (error) {
       return {
         ok: false,

@@ -44,28 +44,39 @@ export function installNpmPackages() {
   writeFileSync(INSTALLED, wanted);
 }
 
-const SOURCES = [
-  'app',
-  'core',
-  'formats',
-  'server',
-  'demo',
+const CONFIGURATION = [
   LOCK,
-  'vite.config.ts',
-  'react-router.config.ts',
   'package.json',
+  'vite.config.ts',
+  'vite.node.config.ts',
+  'react-router.config.ts',
 ];
-const BUILT = 'build/.live-tune-built';
 
-/** Builds the application, unless this very source was built already. */
+/** Builds the web application, unless this very source was built already. */
 export function buildApplication() {
-  const wanted = hashOf(SOURCES.flatMap(filesBelow));
-  if (existsSync(BUILT) && readFileSync(BUILT, 'utf8') === wanted) return;
+  const sources = ['app', 'core', 'formats', 'server', 'demo', ...CONFIGURATION];
+  build('build/.application-built', sources, ['react-router', 'build']);
+}
+
+/** Builds what runs beside it under Node: the stand-in ESC and the command line. */
+export function buildForNode() {
+  const sources = ['core', 'formats', 'stand-in', 'cli', ...CONFIGURATION];
+  build('build/node/.built', sources, ['vite', 'build', '-c', 'vite.node.config.ts', '--logLevel', 'warn']);
+}
+
+/**
+ * @param {string} mark remembers which source was built
+ * @param {string[]} sources
+ * @param {string[]} command
+ */
+function build(mark, sources, command) {
+  const wanted = hashOf(sources.flatMap(filesBelow));
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === wanted) return;
   say('Building …');
   const env = { ...process.env, NODE_ENV: 'production' };
-  const result = quietly('npx', ['--no-install', 'react-router', 'build'], { env });
+  const result = quietly('npx', ['--no-install', ...command], { env });
   if (!result.ok) throw new Plain(`The build failed:\n\n${result.output}`);
-  writeFileSync(BUILT, wanted);
+  writeFileSync(mark, wanted);
 }
 
 /**

@@ -1,7 +1,8 @@
 import { CHEMISTRIES } from '#core/physics/pack';
 import { VEHICLE_CLASSES } from '#core/rig/rig';
-import { EVIDENCE, isVerified, weakestBasis } from '#core/sheet/evidence';
+import { EVIDENCE, isVerified, unknownItems, weakestBasis } from '#core/sheet/evidence';
 import { formatNumber } from '#core/units/format';
+import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Logo } from '../../ui/Logo';
 import { DraftMark, EscMark } from '../../ui/marks';
@@ -10,9 +11,15 @@ import { useBench } from './BenchContext';
 
 /** The slim bar: which rig, which ESC, and how far the draft is from it. */
 export function BenchHeader() {
-  const { rig, profile, holdings, changes, lastSheetNumber, status, settle } = useBench();
+  const { rigId, rig, profile, holdings, changes, lastSheetNumber, status, settle } = useBench();
   const basis = weakestBasis(holdings);
-  const onTheEsc = lastSheetNumber === undefined ? EVIDENCE[basis] : `sheet ${lastSheetNumber}`;
+  const unknown = unknownItems(profile, holdings).length;
+  const onTheEsc =
+    unknown > 0
+      ? `${unknown} unknown`
+      : lastSheetNumber === undefined
+        ? EVIDENCE[basis]
+        : `sheet ${lastSheetNumber}`;
   const kv = formatNumber(rig.motor.kvRpmPerVolt.value, 0);
   const capacity = formatNumber(rig.pack.capacityAh.value * 1000, 0);
   return (
@@ -28,8 +35,10 @@ export function BenchHeader() {
         </div>
         <p className="ml-auto flex items-center gap-4 text-sm md:ml-0">
           <span className="hidden items-center gap-2 sm:flex">
-            <EscMark verified={isVerified(basis)} />
-            on the ESC: {onTheEsc}
+            <EscMark mark={unknown > 0 ? 'unknown' : isVerified(basis) ? 'verified' : 'believed'} />
+            <Link to={`/rigs/${rigId}/esc`} className="underline decoration-rule underline-offset-4">
+              on the ESC: {onTheEsc}
+            </Link>
           </span>
           <span
             className={`flex items-center gap-2 ${changes.length > 0 ? 'font-bold text-draft' : 'text-muted'}`}

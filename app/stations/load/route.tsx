@@ -9,6 +9,7 @@ import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
 import type { Route } from './+types/route';
 import { BeforeLoad } from './BeforeLoad';
+import { LinkLoad } from './LinkLoad';
 import { LoadDeck } from './LoadDeck';
 
 /** Keeps the sheet of a finished load. Refused while something is still drafted but not on the ESC. */
@@ -42,6 +43,7 @@ export default function LoadRoute({ actionData }: Route.ComponentProps) {
   if (begun && begun.medium.family !== 'link') {
     return <LoadDeck {...begun} medium={begun.medium} problem={actionData?.sentence} />;
   }
+  if (begun) return <LinkLoad intents={begun.intents} onAgain={() => setBegun(undefined)} />;
   return (
     <BeforeLoad onBegin={(medium, precaution) => setBegun({ medium, precaution, intents: draft.stops })} />
   );

@@ -1,12 +1,13 @@
 import { changesOf } from '#core/sheet/draft';
-import { EVIDENCE, isVerified } from '#core/sheet/evidence';
+import { EVIDENCE } from '#core/sheet/evidence';
 import type { Sheet } from '#core/sheet/sheet';
 import { LARGEST_DOCUMENT_BYTES, readDocument } from '#formats/document';
 import { importSheet, listSheets } from '#server/repositories/sheets';
 import { data, Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { FilePicker } from '../../ui/FilePicker';
-import { EscMark } from '../../ui/marks';
+import { EscMark, escMarkOf } from '../../ui/marks';
+import { Time } from '../../ui/Time';
 import { Scrollable } from '../../ui/Scrollable';
 import { Problems } from '../../ui/Problems';
 import { useBench } from '../bench/BenchContext';
@@ -69,8 +70,8 @@ export default function SheetsRoute({ loaderData, actionData }: Route.ComponentP
               Sheet {number}
             </h2>
             <p className="text-muted">
-              {origin === 'imported' ? 'imported; ' : ''}kept <SheetTime iso={sheet.keptAt} /> ·{' '}
-              {sheet.rigName} · {sheet.profileName}, revision {sheet.profileRevision}
+              {ORIGIN_WORDS[origin]} <Time iso={sheet.keptAt} /> · {sheet.rigName} · {sheet.profileName},
+              revision {sheet.profileRevision}
             </p>
             <p className="ml-auto flex gap-4">
               <TakeAsDraft sheet={sheet} />
@@ -102,6 +103,12 @@ export default function SheetsRoute({ loaderData, actionData }: Route.ComponentP
   );
 }
 
+const ORIGIN_WORDS = {
+  loaded: 'loaded',
+  imported: 'imported; kept',
+  backup: 'read before a load by link',
+} as const;
+
 function SheetTable({ sheet }: { sheet: Sheet }) {
   const changed = new Set(sheet.changedItemIds);
   return (
@@ -127,7 +134,7 @@ function SheetTable({ sheet }: { sheet: Sheet }) {
                 {value.stopLabel === null ? 'unknown' : `${value.stopLabel} (stop ${value.stopNumber ?? ''})`}
               </td>
               <td className="flex items-center gap-2 py-1">
-                <EscMark verified={isVerified(value.basis)} className="size-3" />
+                <EscMark mark={escMarkOf(value)} className="size-3" />
                 {EVIDENCE[value.basis]}
               </td>
             </tr>
@@ -136,11 +143,6 @@ function SheetTable({ sheet }: { sheet: Sheet }) {
       </table>
     </Scrollable>
   );
-}
-
-/** Written by hand from the ISO form, the same on server and page whatever their time zones: times are UTC. */
-function SheetTime({ iso }: { iso: string }) {
-  return <time dateTime={iso}>{`${iso.slice(0, 10)} ${iso.slice(11, 16)} UTC`}</time>;
 }
 
 function TakeAsDraft({ sheet }: { sheet: Sheet }) {

@@ -1,12 +1,22 @@
-import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
+import {
+  Area,
+  CartesianGrid,
+  ComposedChart,
+  Line,
+  ReferenceLine,
+  ResponsiveContainer,
+  XAxis,
+  YAxis,
+} from 'recharts';
 import type { DrillPair } from '../../workers/drills.worker';
 
 const TICK = { fill: 'var(--muted)', fontSize: 13 };
 
 /** The trace of a drill: on the ESC dashed, draft solid. Loaded only when it is needed. */
-export default function DrillChart({ now, draft }: DrillPair) {
+export default function DrillChart({ now, band, draft }: DrillPair) {
   const { xLabel, yLabel, mark } = draft;
-  const highest = Math.max(...now.points.map((p) => p.y), ...draft.points.map((p) => p.y));
+  const ys = [...now.points, ...draft.points].map((p) => p.y);
+  const highest = Math.max(...ys, ...(band?.points.map((p) => p.high) ?? []));
   // A mark far above the curves would flatten them; it is said in the numbers anyway.
   const showMark = mark !== undefined && mark.y < highest * 1.6;
   const top = Math.max(highest, showMark ? mark.y * 1.1 : 0, 1);
@@ -17,7 +27,7 @@ export default function DrillChart({ now, draft }: DrillPair) {
         {yLabel}, over {xLabel}
       </figcaption>
       <ResponsiveContainer width="100%" height={232}>
-        <LineChart margin={{ top: 8, right: 12, bottom: 0, left: -14 }} accessibilityLayer={false}>
+        <ComposedChart margin={{ top: 8, right: 12, bottom: 0, left: -14 }} accessibilityLayer={false}>
           <CartesianGrid vertical={false} stroke="var(--rule)" />
           <XAxis
             dataKey="x"
@@ -41,6 +51,16 @@ export default function DrillChart({ now, draft }: DrillPair) {
               }}
             />
           )}
+          {band && (
+            <Area
+              data={band.points.map(({ x, low, high }) => ({ x, y: [low, high] }))}
+              dataKey="y"
+              stroke="var(--caution)"
+              strokeDasharray="2 3"
+              fill="var(--caution-wash)"
+              isAnimationActive={false}
+            />
+          )}
           <Line
             data={now.points}
             dataKey="y"
@@ -58,7 +78,7 @@ export default function DrillChart({ now, draft }: DrillPair) {
             dot={false}
             isAnimationActive={false}
           />
-        </LineChart>
+        </ComposedChart>
       </ResponsiveContainer>
     </figure>
   );

@@ -2,9 +2,10 @@ import type { Advice } from '#core/advice/bands';
 import { stopById, type ProfileItem, type Stop } from '#core/esc/profile';
 import { comparableNumber, describeValue } from '#core/settings/value';
 import { VOCABULARY, type Setting } from '#core/settings/vocabulary';
-import { isVerified, type Holding } from '#core/sheet/evidence';
+import type { Holding } from '#core/sheet/evidence';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { Button } from '../../ui/Button';
+import { EscMark, escMarkOf } from '../../ui/marks';
 
 interface Props {
   item: ProfileItem;
@@ -12,6 +13,8 @@ interface Props {
   /** What the ESC is believed to hold. */
   holding: Holding | undefined;
   draftStopId: string;
+  /** Whether the user means to change it. An unknown value that nobody touched has no lozenge. */
+  isDrafted: boolean;
   advice: Advice | undefined;
   onMove: (stopId: string) => void;
   /** Why the setting does nothing here, if so. */
@@ -22,7 +25,7 @@ interface Props {
  * One setting on its real stops: disc for what is on the ESC, lozenge for the draft, bracket for the advice.
  * Arrows step, Home and End go to the ends, A takes the advice, Backspace puts it back, Enter shows the reason.
  */
-export function Rail({ item, cells, holding, draftStopId, advice, onMove, inactive }: Props) {
+export function Rail({ item, cells, holding, draftStopId, isDrafted, advice, onMove, inactive }: Props) {
   const setting = VOCABULARY[item.setting];
   const stops = inOrder(item, cells);
   const [reasonOpen, setReasonOpen] = useState(false);
@@ -32,7 +35,10 @@ export function Rail({ item, cells, holding, draftStopId, advice, onMove, inacti
   const at = place(draftStopId);
   const draft = stopById(item, draftStopId);
   const onEsc = holding?.stopId ? stopById(item, holding.stopId) : undefined;
-  const differs = draft.id !== onEsc?.id;
+  // A broken ring stands where the value was when it was last known.
+  const markStop = holding?.stopId ?? holding?.lastStopId;
+  const differs = isDrafted && draft.id !== onEsc?.id;
+  const untouchedUnknown = !isDrafted && !onEsc;
   const share = (index: number): string => `${(index / (stops.length - 1)) * 100}%`;
   const go = (index: number): void => onMove(stops[Math.max(0, Math.min(stops.length - 1, index))]!.id);
 
@@ -58,7 +64,11 @@ export function Rail({ item, cells, holding, draftStopId, advice, onMove, inacti
 
   const advised = advice?.stopIds.map(place) ?? [];
   const spelledOut = meaning(draft, setting);
-  const words = `${draft.label}${spelledOut && `, ${spelledOut}`}${differs ? `; on the ESC ${onEsc?.label ?? 'unknown'}` : ', as on the ESC'}`;
+  const last = holding?.lastStopId;
+  const lastKnown = last ? `before: ${stopById(item, last).label}` : 'nobody has looked';
+  const words = untouchedUnknown
+    ? `unknown, ${lastKnown}`
+    : `${draft.label}${spelledOut && `, ${spelledOut}`}${differs ? `; on the ESC ${onEsc?.label ?? 'unknown'}` : ', as on the ESC'}`;
 
   return (
     <li className={`border-t border-rule py-3 ${inactive ? 'opacity-75' : ''}`}>
@@ -115,19 +125,23 @@ export function Rail({ item, cells, holding, draftStopId, advice, onMove, inacti
                 }}
               />
             )}
-            <svg
-              viewBox="0 0 26 26"
-              className="absolute top-2 size-6.5 -translate-x-1/2"
-              style={{ left: share(at) }}
-              aria-hidden="true"
-            >
-              <path d="M13 2L24 13 13 24 2 13z" className="fill-sheet stroke-draft" strokeWidth="2.5" />
-            </svg>
-            {onEsc && (
+            {!untouchedUnknown && (
+              <svg
+                viewBox="0 0 26 26"
+                className="absolute top-2 size-6.5 -translate-x-1/2"
+                style={{ left: share(at) }}
+                aria-hidden="true"
+              >
+                <path d="M13 2L24 13 13 24 2 13z" className="fill-sheet stroke-draft" strokeWidth="2.5" />
+              </svg>
+            )}
+            {markStop && (
               <span
-                className={`absolute top-[0.8125rem] size-4 -translate-x-1/2 rounded-full border-2 border-ink ${isVerified(holding!.basis) ? 'bg-ink' : 'bg-sheet'}`}
-                style={{ left: share(place(onEsc.id)) }}
-              />
+                className="absolute top-[0.8125rem] -translate-x-1/2"
+                style={{ left: share(place(markStop)) }}
+              >
+                <EscMark mark={escMarkOf(holding)} className="size-4" />
+              </span>
             )}
           </div>
           {setting.choices ? (
@@ -144,15 +158,19 @@ export function Rail({ item, cells, holding, draftStopId, advice, onMove, inacti
         </div>
         <div className="max-w-44 text-right">
           <p className={`font-display text-xl leading-tight font-bold ${differs ? 'text-draft' : ''}`}>
-            {draft.label}
+            {untouchedUnknown ? 'unknown' : draft.label}
           </p>
-          {spelledOut && (
+          {spelledOut && !untouchedUnknown && (
             <p className={`text-sm ${draft.basis === 'assumed' ? 'text-caution' : 'text-muted'}`}>
               {spelledOut}
             </p>
           )}
           <p className="text-sm text-muted">
-            {differs ? `on the ESC: ${onEsc?.label ?? 'unknown'}` : 'as on the ESC'}
+            {differs
+              ? `on the ESC: ${onEsc?.label ?? 'unknown'}`
+              : untouchedUnknown
+                ? lastKnown
+                : 'as on the ESC'}
           </p>
         </div>
       </div>

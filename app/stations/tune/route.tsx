@@ -65,13 +65,14 @@ export default function TuneRoute() {
 }
 
 function ItemRail({ item }: { item: ProfileItem }) {
-  const { rig, profile, holdings, drafted, move } = useBench();
+  const { rig, profile, holdings, draft, drafted, move } = useBench();
   return (
     <Rail
       item={item}
       cells={rig.pack.cells}
       holding={holdings[item.id]}
       draftStopId={drafted[item.id]!}
+      isDrafted={draft.stops[item.id] !== undefined}
       advice={adviceFor(rig, profile, item)}
       inactive={inactiveReason(profile, drafted, item.setting)}
       onMove={(stopId) => move(item.id, stopId)}
@@ -83,10 +84,13 @@ function Legend() {
   return (
     <p className="mt-2 flex flex-wrap items-center gap-x-5 gap-y-1 text-sm text-muted">
       <span className="flex items-center gap-1.5">
-        <EscMark verified /> on the ESC, verified
+        <EscMark mark="verified" /> on the ESC, verified
       </span>
       <span className="flex items-center gap-1.5">
-        <EscMark verified={false} /> believed only
+        <EscMark mark="believed" /> believed only
+      </span>
+      <span className="flex items-center gap-1.5">
+        <EscMark mark="unknown" /> unknown
       </span>
       <span className="flex items-center gap-1.5">
         <DraftMark /> draft

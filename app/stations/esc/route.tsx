@@ -1,0 +1,159 @@
+import { hasLink, itemById, stopById, type EscProfile } from '#core/esc/profile';
+import { downgrade, type Mishap } from '#core/sheet/downgrade';
+import { EVIDENCE, unknownItems, type Observation } from '#core/sheet/evidence';
+import { addObservations } from '#server/repositories/rigs';
+import { useState } from 'react';
+import { data, Form, useNavigation } from 'react-router';
+import { Button } from '../../ui/Button';
+import { escMarkOf, EscMark } from '../../ui/marks';
+import { Notice } from '../../ui/Notice';
+import { Scrollable } from '../../ui/Scrollable';
+import { Time } from '../../ui/Time';
+import { useBench } from '../bench/BenchContext';
+import { benchOf } from '../bench/benchData.server';
+import { LinkLoad } from '../load/LinkLoad';
+import type { Route } from './+types/route';
+
+const DO_NOT_KNOW = 'unknown';
+const MISHAPS: Record<'reset' | 'firmwareUpdate', string> = {
+  reset: 'It was reset to factory values',
+  firmwareUpdate: 'It got new firmware',
+};
+
+/** Adds the user's word, or what happened to the ESC, to the history. */
+export async function action({ params, request }: Route.ActionArgs) {
+  const { rigId, profile } = await benchOf(params.rigId);
+  const form = await request.formData();
+  const at = new Date().toISOString();
+  const mishap = form.get('mishap');
+  const observations =
+    mishap === 'reset' || mishap === 'firmwareUpdate'
+      ? downgrade(profile, { kind: mishap } satisfies Mishap, at)
+      : wordsIn(form, profile, at);
+  if (observations.length === 0) return data({ sentence: 'Nothing was chosen.' }, { status: 400 });
+  await addObservations(rigId, observations);
+  return {
+    sentence: `Written down: ${observations.length === 1 ? 'one value' : `${observations.length} values`}.`,
+  };
+}
+
+function wordsIn(form: FormData, profile: EscProfile, at: string): Observation[] {
+  return profile.items.flatMap((item): Observation[] => {
+    const word = form.get(`word.${item.id}`);
+    if (word === DO_NOT_KNOW) return [{ itemId: item.id, stopId: null, basis: 'userWord', at }];
+    const stop = item.stops.find(({ id }) => id === word);
+    return stop ? [{ itemId: item.id, stopId: stop.id, basis: 'userWord', at }] : [];
+  });
+}
+
+/** What the ESC holds: item by item, how it is known and since when; a place to say what you know better. */
+export default function EscRoute({ actionData }: Route.ComponentProps) {
+  const { profile, holdings } = useBench();
+  const [reading, setReading] = useState(false);
+  const busy = useNavigation().state !== 'idle';
+  const unknown = unknownItems(profile, holdings).length;
+  const intents = useState({})[0];
+  if (reading) return <LinkLoad intents={intents} onAgain={() => setReading(false)} />;
+  return (
+    <div className="max-w-5xl px-5 py-6">
+      <h1 className="text-3xl">What the ESC holds</h1>
+      <p className="mt-2 max-w-3xl text-muted">
+        As far as is known. Only what the ESC itself has shown again is verified; your word is believed, and
+        stays your word.
+      </p>
+      {unknown > 0 && (
+        <div className="mt-3 max-w-3xl">
+          <Notice grade="caution" title={`${unknown} ${unknown === 1 ? 'value is' : 'values are'} unknown.`}>
+            <p>
+              {hasLink(profile)
+                ? 'Read them by the link, or say what you know.'
+                : 'Say what you know, or draft the values you want and load them.'}
+            </p>
+          </Notice>
+        </div>
+      )}
+      <div className="mt-4 flex flex-wrap gap-3">
+        {hasLink(profile) && (
+          <Button look="main" onClick={() => setReading(true)}>
+            Read everything by the link
+          </Button>
+        )}
+        <Form method="post" className="flex flex-wrap gap-3">
+          {(Object.keys(MISHAPS) as (keyof typeof MISHAPS)[]).map((kind) => (
+            <Button key={kind} type="submit" name="mishap" value={kind} disabled={busy}>
+              {MISHAPS[kind]}
+            </Button>
+          ))}
+        </Form>
+      </div>
+      <p className="mt-3 min-h-6 font-bold" role="status">
+        {actionData?.sentence}
+      </p>
+      <Form method="post">
+        <Scrollable label="What the ESC holds, item by item">
+          <table className="w-full text-left">
+            <thead className="text-sm text-muted">
+              <tr>
+                <th className="py-1 pr-3 font-normal">item</th>
+                <th className="py-1 pr-3 font-normal">holds</th>
+                <th className="py-1 pr-3 font-normal">known by</th>
+                <th className="py-1 pr-3 font-normal">since</th>
+                <th className="py-1 font-normal">my word</th>
+              </tr>
+            </thead>
+            <tbody>
+              {profile.items.map(({ id }) => (
+                <ItemRow key={id} itemId={id} />
+              ))}
+            </tbody>
+          </table>
+        </Scrollable>
+        <div className="sticky bottom-16 border-t border-ink bg-film py-3 md:bottom-0">
+          <Button type="submit" disabled={busy}>
+            Keep my word
+          </Button>
+        </div>
+      </Form>
+    </div>
+  );
+}
+
+function ItemRow({ itemId }: { itemId: string }) {
+  const { profile, holdings } = useBench();
+  const item = itemById(profile, itemId);
+  const holding = holdings[itemId];
+  const held = holding?.stopId ? stopById(item, holding.stopId) : undefined;
+  const last = holding?.lastStopId ? stopById(item, holding.lastStopId) : undefined;
+  return (
+    <tr className="border-t border-rule">
+      <td className="py-1 pr-3">
+        {item.number} {item.label}
+      </td>
+      <td className="py-1 pr-3 font-bold">
+        <span className="flex items-center gap-2">
+          <EscMark mark={escMarkOf(holding)} className="size-3.5 shrink-0" />
+          {held?.label ?? 'unknown'}
+        </span>
+        {!held && last && <span className="text-sm font-normal text-muted">before: {last.label}</span>}
+      </td>
+      <td className="py-1 pr-3 text-sm">{EVIDENCE[holding?.basis ?? 'assumedFactory']}</td>
+      <td className="py-1 pr-3 text-sm text-muted">{holding && <Time iso={holding.at} />}</td>
+      <td className="py-1">
+        <select
+          name={`word.${item.id}`}
+          defaultValue=""
+          aria-label={`My word on ${item.label}`}
+          className="min-h-9 rounded-sm border border-muted bg-sheet px-2"
+        >
+          <option value="">leave it</option>
+          {item.stops.map((stop) => (
+            <option key={stop.id} value={stop.id}>
+              it is {stop.label}
+            </option>
+          ))}
+          <option value={DO_NOT_KNOW}>I do not know</option>
+        </select>
+      </td>
+    </tr>
+  );
+}

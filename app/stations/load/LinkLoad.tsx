@@ -1,0 +1,188 @@
+import { itemById, stopById, type StopByItem } from '#core/esc/profile';
+import type { LinkPhase, Surprise } from '#server/link/loadByLink';
+import type { LinkJobView } from '#server/link/linkJobs';
+import { ACCEPTANCE } from '#core/rig/safety';
+import { Check, Circle, CircleDot } from 'lucide-react';
+import { Link } from 'react-router';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { useBench } from '../bench/BenchContext';
+import { useLinkJob } from './useLinkJob';
+
+const PHASES: Record<LinkPhase, string> = {
+  connecting: 'Find the ESC and make sure that it is this rig’s',
+  reading: 'Read every value',
+  backingUp: 'Keep a sheet of what is there',
+  writing: 'Write what differs',
+  saving: 'Save',
+  restarting: 'Restart the ESC',
+  readingBack: 'Read every value back',
+};
+const READING_ONLY: readonly LinkPhase[] = ['connecting', 'reading'];
+
+interface Props {
+  /** The stop that each drafted item has to have in the end; empty for reading only. */
+  intents: StopByItem;
+  onAgain: () => void;
+}
+
+/** A load by link, or only a reading: what goes on, and in the end what is certain. */
+export function LinkLoad({ intents, onAgain }: Props) {
+  const { rigId, profile } = useBench();
+  const { job, cancel } = useLinkJob(rigId, intents);
+  const onlyReads = Object.keys(intents).length === 0;
+  const phases = onlyReads ? READING_ONLY : (Object.keys(PHASES) as LinkPhase[]);
+  const plug = profile.media.find((medium) => medium.family === 'link')?.plug;
+  return (
+    <div className="max-w-3xl px-5 py-6">
+      <h1 className="text-3xl">{onlyReads ? 'Reading by the link' : 'Loading by the link'}</h1>
+      <p className="mt-2 text-muted">{plug} Here it is the simulated ESC, on a line of its own.</p>
+      {'progress' in job && <Phases phases={phases} job={job} />}
+      <div className="mt-6" aria-live="polite">
+        {job.state === 'running' && <Button onClick={cancel}>Stop before the next value</Button>}
+        {job.state === 'away' && (
+          <Notice grade="caution" title="The server does not answer. Looking again …">
+            <p>Leave the ESC plugged in. What was read and written so far is kept.</p>
+          </Notice>
+        )}
+        {job.state === 'forgotten' && (
+          <Broken
+            title="The server was started anew in the middle of this."
+            unknownLabels={undefined}
+            onAgain={onAgain}
+          />
+        )}
+        {job.state === 'refused' && <Broken title={job.sentence} unknownLabels={[]} onAgain={onAgain} />}
+        {job.state === 'failed' && (
+          <Broken title={job.sentence} unknownLabels={job.unknownLabels} onAgain={onAgain} />
+        )}
+        {job.state === 'finished' && <Finished {...job} onlyReads={onlyReads} />}
+      </div>
+    </div>
+  );
+}
+
+function Phases({ phases, job: { progress, state } }: { phases: readonly LinkPhase[]; job: LinkJobView }) {
+  const at = state === 'finished' ? phases.length : phases.indexOf(progress.phase);
+  return (
+    <ol className="mt-5">
+      {phases.map((phase, index) => (
+        <li
+          key={phase}
+          aria-current={index === at ? 'step' : undefined}
+          className={`flex min-h-11 items-center gap-3 border-t border-rule text-lg ${index === at ? 'font-bold' : index > at ? 'text-muted' : ''}`}
+        >
+          <PhaseMark place={index - at} />
+          {PHASES[phase]}
+          {index === at && progress.total > 1 && (
+            <span className="ml-auto text-base">
+              {progress.done} of {progress.total}
+            </span>
+          )}
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function PhaseMark({ place }: { place: number }) {
+  const size = 'size-5 shrink-0';
+  if (place < 0) return <Check className={size} strokeWidth={3} aria-label="done" />;
+  if (place === 0) return <CircleDot className={`${size} text-draft`} aria-label="now" />;
+  return <Circle className={`${size} text-rule`} aria-label="to come" />;
+}
+
+interface BrokenProps {
+  title: string;
+  /** Undefined where nobody can say. */
+  unknownLabels: string[] | undefined;
+  onAgain: () => void;
+}
+
+/** What came to nothing, what is certain all the same, and what to do. */
+function Broken({ title, unknownLabels, onAgain }: BrokenProps) {
+  const { rigId } = useBench();
+  const certain =
+    unknownLabels === undefined
+      ? 'What was to be written may or may not be there.'
+      : unknownLabels.length === 0
+        ? 'What the ESC holds is certain: it is shown under “What the ESC holds”.'
+        : `Nobody knows what the ESC holds for ${unknownLabels.map((label) => `“${label}”`).join(', ')}. Everything else is certain.`;
+  return (
+    <Notice grade="caution" title={title}>
+      <p className="mt-1">
+        {certain} {unknownLabels?.length !== 0 && 'Do not drive or fly before it was read.'} The draft is
+        kept.
+      </p>
+      <p className="mt-3 flex flex-wrap gap-3">
+        <Button onClick={onAgain}>Try again</Button>
+        <Button asChild>
+          <Link to={`/rigs/${rigId}/esc`}>What the ESC holds</Link>
+        </Button>
+      </p>
+    </Notice>
+  );
+}
+
+function Finished({
+  surprises,
+  changed,
+  sheetNumber,
+  onlyReads,
+}: Extract<LinkJobView, { state: 'finished' }> & { onlyReads: boolean }) {
+  const { rigId, rig } = useBench();
+  return (
+    <>
+      <p className="font-display text-3xl leading-tight font-bold" data-testid="instruction">
+        {changed.length > 0
+          ? 'Every value is read back.'
+          : onlyReads
+            ? 'Every value is read.'
+            : 'Nothing had to be written: the ESC held it all.'}
+      </p>
+      {surprises.length > 0 && <Surprises surprises={surprises} />}
+      {changed.length > 0 && (
+        <>
+          <p className="mt-4 text-xl">Before it moves again:</p>
+          <ul className="mt-2 list-disc pl-6 text-lg">
+            <li>The link adapter is out, the fan or card is back in its socket.</li>
+            {ACCEPTANCE[rig.vehicle.kind].map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        </>
+      )}
+      <p className="mt-5 flex flex-wrap gap-3">
+        <Button look="main" asChild>
+          <Link to={sheetNumber === undefined ? `/rigs/${rigId}/tune` : `/rigs/${rigId}/sheets`}>
+            {sheetNumber === undefined ? 'Go to Tune' : `See sheet ${sheetNumber}`}
+          </Link>
+        </Button>
+      </p>
+    </>
+  );
+}
+
+function Surprises({ surprises }: { surprises: Surprise[] }) {
+  const { profile } = useBench();
+  return (
+    <div className="mt-3">
+      <Notice grade="note" title="Found other than was believed">
+        <ul className="mt-1 list-disc pl-5">
+          {surprises.map(({ itemId, believedStopId, foundStopId }) => {
+            const item = itemById(profile, itemId);
+            return (
+              <li key={itemId}>
+                “{item.label}” is on {stopById(item, foundStopId).label};{' '}
+                {believedStopId === null
+                  ? 'nobody knew'
+                  : `believed was ${stopById(item, believedStopId).label}`}
+                .
+              </li>
+            );
+          })}
+        </ul>
+      </Notice>
+    </div>
+  );
+}

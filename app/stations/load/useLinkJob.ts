@@ -1,0 +1,72 @@
+import type { StopByItem } from '#core/esc/profile';
+import type { LinkJobView } from '#server/link/linkJobs';
+import { useCallback, useEffect, useState } from 'react';
+import { useRevalidator } from 'react-router';
+
+export type WatchedJob =
+  | { state: 'beginning' }
+  /** It never began. */
+  | { state: 'refused'; sentence: string }
+  /** The web server does not answer; asked again. */
+  | { state: 'away' }
+  /** The server was started anew in the middle and knows nothing of the job. */
+  | { state: 'forgotten' }
+  | LinkJobView;
+
+const LOOK_EVERY_MS = 250;
+
+/** Begins a job on the link and watches it to its end. */
+export function useLinkJob(rigId: string, intents: StopByItem): { job: WatchedJob; cancel: () => void } {
+  const [job, setJob] = useState<WatchedJob>({ state: 'beginning' });
+  const address = `/rigs/${rigId}/link`;
+  const { revalidate } = useRevalidator();
+
+  useEffect(() => {
+    let over = false;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const finish = (end: WatchedJob): void => {
+      setJob(end);
+      void revalidate();
+    };
+    const look = async (): Promise<void> => {
+      const answer = await ask<{ job: LinkJobView | null }>(address);
+      if (over) return;
+      if (answer?.body.job === null) return finish({ state: 'forgotten' });
+      if (answer && answer.body.job.state !== 'running') return finish(answer.body.job);
+      setJob(answer ? answer.body.job : { state: 'away' });
+      timer = setTimeout(() => void look(), LOOK_EVERY_MS);
+    };
+    const begin = async (): Promise<void> => {
+      const answer = await ask<{ sentence?: string }>(address, { do: 'begin', intents });
+      if (over) return;
+      if (!answer) return finish({ state: 'refused', sentence: 'The server does not answer.' });
+      if (answer.body.sentence !== undefined)
+        return finish({ state: 'refused', sentence: answer.body.sentence });
+      await look();
+    };
+    // Not at once: in development React mounts twice, and a job must begin once.
+    timer = setTimeout(() => void begin(), 0);
+    return () => {
+      over = true;
+      clearTimeout(timer);
+    };
+  }, [address, intents, revalidate]);
+
+  const cancel = useCallback(() => void ask(address, { do: 'cancel' }), [address]);
+  return { job, cancel };
+}
+
+async function ask<T>(address: string, body?: object): Promise<{ body: T } | undefined> {
+  try {
+    const response = await fetch(address, {
+      ...(body && {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(body),
+      }),
+    });
+    return response.status < 500 ? { body: (await response.json()) as T } : undefined;
+  } catch {
+    return undefined;
+  }
+}

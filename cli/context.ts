@@ -1,0 +1,141 @@
+/** What a command has to work with: the documents it was given, and what they leave open. */
+import { adviceFor } from '#core/advice/bands';
+import {
+  factoryStops,
+  itemById,
+  stopById,
+  type EscProfile,
+  type ProfileItem,
+  type Stop,
+  type StopByItem,
+} from '#core/esc/profile';
+import { defaultRig } from '#core/rig/defaults';
+import type { Rig, VehicleClass } from '#core/rig/rig';
+import type { Sheet } from '#core/sheet/sheet';
+import { VOCABULARY } from '#core/settings/vocabulary';
+import type { LiveTuneDocument } from '#formats/document';
+import { Refused } from './refused';
+
+export interface Context {
+  /** The document that the command was called on. */
+  main: LiveTuneDocument;
+  profile: EscProfile;
+  rig: Rig;
+  /** Whether the rig is made up of defaults, since none was given. */
+  rigAssumed: boolean;
+  /** What the ESC holds: from a sheet, or as from the factory. */
+  stops: StopByItem;
+  stopsFrom: 'sheet' | 'factory';
+}
+
+/**
+ * Puts the given documents together.
+ * @throws {Refused} where one that is needed is missing, or two do not fit
+ */
+export function contextOf(main: LiveTuneDocument, others: LiveTuneDocument[]): Context {
+  const all = [main, ...others];
+  const rigFile = all.find((d) => d.format === 'live-tune/rig');
+  const sheet = all.find((d) => d.format === 'live-tune/sheet');
+  const profile = all.find((d) => d.format === 'live-tune/esc-profile') ?? rigFile?.escProfile;
+  if (!profile) {
+    throw new Refused(
+      `The ESC profile '${rigFile?.escProfileId ?? sheet?.profileId ?? ''}' is needed too: add --with and its file.`,
+    );
+  }
+  for (const wanted of [rigFile?.escProfileId, sheet?.profileId]) {
+    if (wanted !== undefined && wanted !== profile.id) {
+      throw new Refused(`One document is for the ESC profile '${wanted}', another is '${profile.id}'.`);
+    }
+  }
+  return {
+    main,
+    profile,
+    rig: rigFile?.rig ?? assumedRig(profile),
+    rigAssumed: rigFile === undefined,
+    stops: { ...factoryStops(profile), ...(sheet && stopsOn(sheet, profile)) },
+    stopsFrom: sheet ? 'sheet' : 'factory',
+  };
+}
+
+/** A rig of defaults that this ESC could be in. */
+function assumedRig(profile: EscProfile): Rig {
+  const vehicleClass: VehicleClass =
+    profile.calibration.family === 'stickAtPowerOn' ? 'sportPlane' : 'tenthBuggy';
+  const rig = defaultRig(vehicleClass);
+  const { minCells, maxCells } = profile.limits;
+  const cells = Math.min(maxCells, Math.max(minCells, rig.pack.cells));
+  return { ...rig, name: 'assumed', pack: { ...rig.pack, cells } };
+}
+
+function stopsOn(sheet: Sheet, profile: EscProfile): StopByItem {
+  const known = sheet.values.filter(({ itemId, stopId }) =>
+    profile.items.some((item) => item.id === itemId && item.stops.some((stop) => stop.id === stopId)),
+  );
+  return Object.fromEntries(known.map(({ itemId, stopId }) => [itemId, stopId!]));
+}
+
+/**
+ * The stops that `--set item=stop` ask for. An item is named by its number, label, id or setting; a stop by its
+ * label, id or `#` and its number.
+ */
+export function wantedStops(profile: EscProfile, sets: readonly string[]): StopByItem {
+  return Object.fromEntries(
+    sets.map((set) => {
+      const at = set.indexOf('=');
+      if (at < 1) throw new Refused(`--set takes item=stop, as in --set 6=65 %; got '${set}'.`);
+      const item = itemNamed(profile, set.slice(0, at));
+      return [item.id, stopNamed(item, set.slice(at + 1)).id];
+    }),
+  );
+}
+
+function itemNamed(profile: EscProfile, name: string): ProfileItem {
+  const same = alike(name);
+  const item = profile.items.find(({ id, number, label, setting }) =>
+    [id, String(number), label, setting, VOCABULARY[setting].name].some(same),
+  );
+  if (item) return item;
+  const known = profile.items.map(({ number, label }) => `${number} ${label}`).join(', ');
+  throw new Refused(`${profile.name} has no item '${name}'; it has ${known}.`);
+}
+
+function stopNamed(item: ProfileItem, name: string): Stop {
+  const same = alike(name);
+  const stop = item.stops.find(({ id, number, label }) => [id, `#${number}`, label].some(same));
+  if (stop) return stop;
+  const known = item.stops.map(({ number, label }) => `#${number} ${label}`).join(', ');
+  throw new Refused(`“${item.label}” has no stop '${name}'; it has ${known}.`);
+}
+
+/** Names are compared without spaces and capitals: "65%" is "65 %". */
+function alike(name: string): (other: string) => boolean {
+  const plain = (text: string): string => text.replaceAll(/[\s\u00a0]/g, '').toLowerCase();
+  return (other) => plain(other) === plain(name);
+}
+
+/** The advised stop of every item that a rule speaks about. */
+export const advisedStops = ({ rig, profile }: Context): StopByItem =>
+  Object.fromEntries(
+    profile.items.flatMap((item) => {
+      const advice = adviceFor(rig, profile, item);
+      return advice ? [[item.id, advice.stopId] as const] : [];
+    }),
+  );
+
+/** Stops as a person reads them, in menu order. */
+export const inWords = (profile: EscProfile, stops: StopByItem) =>
+  profile.items.flatMap(({ id }) => {
+    const stopId = stops[id];
+    if (stopId === undefined) return [];
+    const item = itemById(profile, id);
+    const stop = stopById(item, stopId);
+    return [
+      {
+        item: item.number,
+        label: item.label,
+        setting: VOCABULARY[item.setting].name,
+        stop: stop.number,
+        value: stop.label,
+      },
+    ];
+  });

@@ -1,0 +1,130 @@
+/** The command line for the core: the same documents, the same code as the app, JSON out. */
+import { readDocument, type LiveTuneDocument } from '#formats/document';
+import { parseArgs } from 'node:util';
+import { contextOf } from './context';
+import { Refused } from './refused';
+import { check } from './verbs/check';
+import { convert } from './verbs/convert';
+import { plan } from './verbs/plan';
+import { simulate } from './verbs/simulate';
+import { verdicts } from './verbs/verdicts';
+
+const VERBS = ['check', 'verdicts', 'plan', 'simulate', 'convert'] as const;
+type Verb = (typeof VERBS)[number];
+
+const HELP = `npm run -s lt -- <verb> <file> [options]
+
+Reads the documents that Live Tune exports (rig, ESC profile, sheet) and prints JSON.
+
+  check     Is the file sound? Says what it is, or every problem with its path.
+  verdicts  What is dangerous or unwise about these values on this rig?
+  plan      Which presses bring the ESC from what it holds to what is wanted?
+  simulate  The plan carried out on a simulated ESC: what it holds then, how the model behaves.
+  convert   The document in its newest version, or as a table: --to json or --to csv.
+
+  --with FILE       another document that belongs to it: the ESC profile of a rig or a sheet, the rig of a
+                    sheet, the sheet that says what the ESC holds. As often as needed.
+  --set ITEM=STOP   a value that is wanted, as often as needed: --set "Stopper=65 %" or --set 6=#5. Without
+                    any, plan and simulate go for what is advised.
+  --to FORMAT       for convert: json (the usual) or csv
+
+Without a rig, one is made up of defaults and called assumed. Without a sheet, the ESC is as from the factory.
+
+Exit code: 0 nothing is wrong; 1 something is: problems, hazards, a target that was not reached; 2 it could
+not be done as asked.
+
+  npm run -s lt -- check demo/kelp-beach-buggy.rig.json
+  npm run -s lt -- plan demo/kelp-beach-buggy.rig.json --with demo/tamsel-r60.esc-profile.json --set 6=#5
+`;
+
+export interface Outcome {
+  exitCode: 0 | 1 | 2;
+  output: string;
+}
+
+/**
+ * Runs one command.
+ * @param args as typed behind the program's name
+ * @param readText reads a file; its errors are reported as the user's
+ */
+export function runLt(args: string[], readText: (path: string) => string): Outcome {
+  try {
+    return run(args, readText);
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+    const { message: sentence, problems } = error;
+    return { exitCode: problems.length > 0 ? 1 : 2, output: json({ ok: false, sentence, problems }) };
+  }
+}
+
+function run(args: string[], readText: (path: string) => string): Outcome {
+  const { positionals, values } = parse(args);
+  if (values.help || args.length === 0) return { exitCode: 0, output: HELP };
+  const [verb, file, ...rest] = positionals;
+  if (!VERBS.includes(verb as Verb))
+    throw new Refused(`'${verb ?? ''}' is no verb; there are ${VERBS.join(', ')}. See --help.`);
+  if (file === undefined) throw new Refused(`${verb ?? ''} needs a file. See --help.`);
+  if (rest.length > 0)
+    throw new Refused(`One file at a time; '${rest[0] ?? ''}' is too much. Others come with --with.`);
+
+  const main = read(file, readText);
+  const done = (extra: object, good = true): Outcome => ({
+    exitCode: good ? 0 : 1,
+    output: json({ ok: good, verb, file, ...extra }),
+  });
+  if (verb === 'check') return done(check({ main: main.document }, main.version));
+  if (verb === 'convert') return { exitCode: 0, output: convert(main.document, values.to) };
+
+  const context = contextOf(
+    main.document,
+    values.with.map((path) => read(path, readText).document),
+  );
+  switch (verb) {
+    case 'verdicts': {
+      const { hazards, output } = verdicts(context, values.set);
+      return done(output, hazards === 0);
+    }
+    case 'plan':
+      return done(plan(context, values.set));
+    default: {
+      const { reached, output } = simulate(context, values.set);
+      return done(output, reached);
+    }
+  }
+}
+
+function parse(args: string[]) {
+  try {
+    return parseArgs({
+      args,
+      allowPositionals: true,
+      options: {
+        help: { type: 'boolean', default: false, short: 'h' },
+        with: { type: 'string', multiple: true, default: [] },
+        set: { type: 'string', multiple: true, default: [] },
+        to: { type: 'string', default: 'json' },
+      },
+    });
+  } catch (error) {
+    throw new Refused(`${(error as Error).message} See --help.`);
+  }
+}
+
+function read(
+  path: string,
+  readText: (path: string) => string,
+): { document: LiveTuneDocument; version: number } {
+  let text: string;
+  try {
+    text = readText(path);
+  } catch (error) {
+    throw new Refused(
+      `'${path}' cannot be read: ${(error as NodeJS.ErrnoException).code ?? 'unknown reason'}.`,
+    );
+  }
+  const result = readDocument(text);
+  if (!result.ok) throw new Refused(`'${path}' is not sound.`, result.problems);
+  return { document: result.value, version: (JSON.parse(text) as { version: number }).version };
+}
+
+const json = (value: object): string => `${JSON.stringify(value, null, 2)}\n`;

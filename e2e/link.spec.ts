@@ -1,0 +1,158 @@
+import { readFile } from 'node:fs/promises';
+import { connect } from 'node:net';
+import type { Page } from '@playwright/test';
+import { DATA } from './setting';
+import { draftSaved, expect, importDemoRig, moveRail, test } from './test';
+
+// One link, one client: these take turns.
+test.describe.configure({ mode: 'serial' });
+
+/** A word to the hands at the stand-in's bench. */
+async function control(request: object): Promise<{ memory?: { memory: { stops: Record<string, string> } } }> {
+  const { controlPort } = JSON.parse(await readFile(`${DATA}/processes.json`, 'utf8')) as {
+    controlPort: number;
+  };
+  return new Promise((resolve, reject) => {
+    const socket = connect({ port: controlPort, host: '127.0.0.1' });
+    let text = '';
+    socket.setEncoding('utf8');
+    socket.on('error', reject);
+    socket.on('data', (chunk: string) => {
+      text += chunk;
+      if (!text.endsWith('\n')) return;
+      socket.end();
+      resolve(JSON.parse(text) as Awaited<ReturnType<typeof control>>);
+    });
+    socket.write(`${JSON.stringify(request)}\n`);
+  });
+}
+
+const rigIdOf = (page: Page): string => /rigs\/([0-9a-f-]{36})/.exec(page.url())![1]!;
+
+async function beginLinkLoad(page: Page): Promise<void> {
+  await page.getByLabel('the link').check();
+  await page.getByLabel('Wheels clear of the bench').check();
+  await page.getByRole('button', { name: 'Load by the link' }).click();
+}
+
+test('five changes are written by link and read back', async ({ page }) => {
+  await importDemoRig(page, 'kelp-beach-buggy', 'Linked buggy');
+  await page.getByRole('link', { name: /^Tune/ }).click();
+  await moveRail(page, 'Brake strength', 'ArrowLeft', 2);
+  await moveRail(page, 'Drag brake', 'ArrowRight', 1);
+  await moveRail(page, 'Launch strength', 'ArrowLeft', 2);
+  await moveRail(page, 'Cutoff', 'ArrowRight', 1);
+  await moveRail(page, 'Start power', 'ArrowRight', 1);
+  await draftSaved(page);
+  await page.getByRole('link', { name: 'Load 5 changes' }).click();
+  await beginLinkLoad(page);
+  await expect(page.getByText('Every value is read back.')).toBeVisible();
+  await expect(page.getByText('draft: as on the ESC')).toBeVisible();
+  const { memory } = await control({ do: 'memory', serial: rigIdOf(page) });
+  expect(memory!.memory.stops).toMatchObject({ stopper: 'stopper-5', 'roll-off': 'roll-off-4' });
+  await page.getByRole('link', { name: /^See sheet 2/ }).click();
+  const row = page.getByRole('row', { name: /Stopper ·/ }).first();
+  await expect(row).toContainText('65 % (stop 5)');
+  await expect(row).toContainText('read back');
+  await expect(page.getByText('read before a load by link')).toBeVisible();
+});
+
+test('what was loaded by link is what the page’s simulated ESC holds, and the other way round', async ({
+  page,
+}) => {
+  await importDemoRig(page, 'kelp-beach-buggy', 'Shared memory');
+  await page.goto(`/rigs/${rigIdOf(page)}/esc`);
+  await page.getByLabel('My word on Stopper', { exact: true }).selectOption('it is 20 %');
+  await page.getByRole('button', { name: 'Keep my word' }).click();
+  await expect(page.getByRole('row', { name: /6 Stopper 20 % on your word/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Read everything by the link' }).click();
+  await expect(page.getByText('“Stopper” is on 85 %; believed was 20 %.')).toBeVisible();
+  await page.goto(`/rigs/${rigIdOf(page)}/esc`);
+  await expect(page.getByRole('row', { name: /6 Stopper 85 % read back/ })).toBeVisible();
+});
+
+test('after a reset or new firmware nothing is called verified, and unknown values give the trace a band', async ({
+  page,
+}) => {
+  await importDemoRig(page, 'kelp-beach-buggy', 'Updated buggy');
+  const rig = `/rigs/${rigIdOf(page)}`;
+  await page.goto(`${rig}/esc`);
+  await page.getByRole('button', { name: 'It got new firmware' }).click();
+  await expect(page.getByText('14 values are unknown.')).toBeVisible();
+  await expect(page.getByRole('row', { name: /6 Stopper unknown before: 85 %/ })).toContainText(
+    'unknown since a firmware update',
+  );
+  await page.goto(`${rig}/tune`);
+  await page.getByRole('tab', { name: 'Brake' }).click();
+  await expect(page.getByText('The band is what the ESC may do')).toBeVisible();
+  await expect(page.getByRole('row', { name: /Stop from 30 km\/h \d.* to \d/ })).toBeVisible();
+  await expect(page.getByRole('slider', { name: 'Brake strength' })).toHaveAttribute(
+    'aria-valuetext',
+    'unknown, before: 85 %',
+  );
+});
+
+/** Bytes of "20 WRITE 6 5 *ABCD" with its line end and of its reply "20 OK 6 5 *ABCD"; the same for a save. */
+const LINES = {
+  WRITE: { request: 19, reply: 16 },
+  SAVE: { request: 14, reply: 14 },
+} as const;
+
+test('a line cut at any byte of a write or a save leaves nothing half-written in silence', async ({
+  page,
+}) => {
+  test.setTimeout(400_000);
+  await importDemoRig(page, 'kelp-beach-buggy', 'Cut line');
+  const rigId = rigIdOf(page);
+  const kept = async (): Promise<string> =>
+    (await control({ do: 'memory', serial: rigId })).memory!.memory.stops.stopper!;
+  const draftBrake = async (stops: number): Promise<void> => {
+    await page.goto(`/rigs/${rigId}/tune`);
+    const rail = page.getByRole('slider', { name: 'Brake strength' });
+    await rail.press('Home');
+    for (let n = 0; n < stops; n += 1) await rail.press('ArrowRight');
+    await draftSaved(page);
+    await page.goto(`/rigs/${rigId}/load`);
+  };
+  const loadAndCut = async (verb: keyof typeof LINES, byte: number): Promise<void> => {
+    await page.getByLabel('the link').check();
+    await page.getByLabel('Wheels clear of the bench').check();
+    await control({ do: 'fault', fault: { kind: 'cut', verb, byte, staysAway: true } });
+    await page.getByRole('button', { name: 'Load by the link' }).click();
+    await expect(page.getByText('The link was cut.')).toBeVisible();
+    await expect(page.getByText('Nobody knows what the ESC holds for “Stopper”.')).toBeVisible();
+    await control({ do: 'fault', fault: { kind: 'none' } });
+  };
+  const readAgain = async (): Promise<void> => {
+    await page.goto(`/rigs/${rigId}/esc`);
+    await expect(page.getByRole('row', { name: /6 Stopper unknown/ })).toBeVisible();
+    await page.getByRole('button', { name: 'Read everything by the link' }).click();
+    await expect(page.getByText('Every value is read.')).toBeVisible();
+    const label = { 'stopper-4': '55 %', 'stopper-5': '65 %', 'stopper-7': '85 %' }[await kept()]!;
+    await page.goto(`/rigs/${rigId}/esc`);
+    await expect(page.getByRole('row', { name: `6 Stopper ${label} read back` })).toBeVisible();
+  };
+
+  await draftBrake(4);
+  for (const verb of ['WRITE', 'SAVE'] as const) {
+    const { request, reply } = LINES[verb];
+    // Nothing can have been saved: the draft still waits, and is tried again at once.
+    for (let byte = 0; byte < (verb === 'WRITE' ? request + reply : request); byte += 1) {
+      await test.step(`${verb}, byte ${byte}`, async () => {
+        await loadAndCut(verb, byte);
+        expect(await kept()).toBe('stopper-7');
+        await page.getByRole('button', { name: 'Try again' }).click();
+      });
+    }
+  }
+  // From here on the save was made, and only its confirmation is lost. The page must not guess.
+  for (let byte = 0; byte < LINES.SAVE.reply; byte += 1) {
+    await test.step(`the reply to SAVE, byte ${byte}`, async () => {
+      const stops = byte % 2 === 0 ? 3 : 4;
+      await draftBrake(stops);
+      await loadAndCut('SAVE', LINES.SAVE.request + byte);
+      expect(await kept()).toBe(`stopper-${stops + 1}`);
+      await readAgain();
+    });
+  }
+});

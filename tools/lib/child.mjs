@@ -1,0 +1,45 @@
+/** Node processes of our own: each tells when it is ready, and dies with the process that started it. */
+import { spawn } from 'node:child_process';
+import { openSync } from 'node:fs';
+import { Plain } from './run.mjs';
+
+const READY_WITHIN_MS = 60_000;
+
+/**
+ * @param {string} name in words, for messages
+ * @param {string} program
+ * @param {Record<string, string>} env added to our own
+ * @param {string} logFile
+ * @returns {Promise<import('node:child_process').ChildProcess>} once it is ready
+ */
+export async function startChild(name, program, env, logFile) {
+  const log = openSync(logFile, 'a');
+  const child = spawn('setpriv', ['--pdeathsig', 'TERM', process.execPath, program], {
+    env: { ...process.env, ...env, NODE_ENV: 'production' },
+    stdio: ['ignore', log, log, 'ipc'],
+    detached: true,
+  });
+  /** @param {string} why */
+  const failed = (why) => new Plain(`${name} did not start: ${why}. Its log is ${logFile}.`);
+  await new Promise((resolve, reject) => {
+    const late = setTimeout(() => reject(failed('it was not ready in time')), READY_WITHIN_MS);
+    child.once('message', () => {
+      clearTimeout(late);
+      resolve(undefined);
+    });
+    child.once('exit', (code) => {
+      clearTimeout(late);
+      reject(failed(`it ended with code ${code}`));
+    });
+  });
+  child.removeAllListeners('exit');
+  return child;
+}
+
+/** @param {import('node:child_process').ChildProcess | undefined} child */
+export async function stopChild(child) {
+  if (!child || child.exitCode !== null || child.signalCode !== null) return;
+  const gone = new Promise((resolve) => child.once('exit', resolve));
+  child.kill('SIGTERM');
+  await gone;
+}
