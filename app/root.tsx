@@ -9,18 +9,23 @@ import {
   Outlet,
   Scripts,
   ScrollRestoration,
+  useNavigation,
   useRouteLoaderData,
 } from 'react-router';
 import { nonceContext } from '#server/nonce';
 import type { Route } from './+types/root';
 import './app.css';
+import { unlessAway } from './ui/keepTyped';
 import { Logo } from './ui/Logo';
+import { useServerAway } from './ui/useServerAway';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Live Tune' }];
 
 export const links: Route.LinksFunction = () => [{ rel: 'icon', href: '/mark.svg', type: 'image/svg+xml' }];
 
 export const loader = ({ context }: Route.LoaderArgs) => ({ nonce: context.get(nonceContext) });
+
+export const shouldRevalidate = unlessAway;
 
 export function Layout({ children }: { children: ReactNode }) {
   const nonce = useRouteLoaderData<typeof loader>('root')?.nonce ?? undefined;
@@ -46,7 +51,27 @@ export function Layout({ children }: { children: ReactNode }) {
 }
 
 export default function App() {
-  return <Outlet />;
+  return (
+    <>
+      <NavigationProgress />
+      <Outlet />
+    </>
+  );
+}
+
+/** A line that runs along the top while the next view is on its way. */
+function NavigationProgress() {
+  const loading = useNavigation().state !== 'idle';
+  return (
+    <div role="status" className="pointer-events-none fixed inset-x-0 top-0 z-40 h-1">
+      {loading && (
+        <>
+          <span className="sr-only">Loading …</span>
+          <div className="h-full animate-pulse bg-draft" />
+        </>
+      )}
+    </div>
+  );
 }
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
@@ -54,17 +79,44 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   return (
     <main className="mx-auto max-w-xl p-8">
       <Logo />
-      <h1 className="mt-8 text-3xl">{missing ? 'There is nothing here.' : 'Something went wrong.'}</h1>
-      <p className="mt-3 text-lg">
-        {missing
-          ? 'The rig or sheet may have been deleted, or the address is mistyped.'
-          : 'What was saved is kept. If Live Tune was stopped, start it again; then reload this page.'}
-      </p>
+      {missing ? (
+        <Trouble
+          title="There is nothing here."
+          text="The rig or sheet may have been deleted, or the address is mistyped."
+        />
+      ) : (
+        <Broken />
+      )}
+    </main>
+  );
+}
+
+/** Away or wrong: whoever is away comes back, and the page with it. */
+function Broken() {
+  const server = useServerAway();
+  return server === 'away' ? (
+    <Trouble
+      title="Live Tune does not answer."
+      text="Everything that was saved is kept, and so is a draft that was not. This page goes on by itself when it is back; if it was stopped, start it again."
+    />
+  ) : (
+    <Trouble
+      title="Something went wrong."
+      text="What was saved is kept. Reload this page; if it happens again, the log in .data/logs says what."
+    />
+  );
+}
+
+function Trouble({ title, text }: { title: string; text: string }) {
+  return (
+    <div role="alert">
+      <h1 className="mt-8 text-3xl">{title}</h1>
+      <p className="mt-3 text-lg">{text}</p>
       <p className="mt-6">
         <Link to="/" className="underline">
           Go to all rigs
         </Link>
       </p>
-    </main>
+    </div>
   );
 }

@@ -7,6 +7,7 @@ export default [
   route('rigs/:rigId', 'stations/bench/route.tsx', [
     index('stations/bench/start.ts'),
     route('rig', 'stations/rig/route.tsx'),
+    route('revision', 'stations/rig/revision.tsx'),
     route('endpoints', 'stations/endpoints/route.tsx'),
     route('tune', 'stations/tune/route.tsx'),
     route('load', 'stations/load/route.tsx'),

@@ -21,7 +21,9 @@ test('two tabs on one draft get a choice, not a silent overwrite', async ({ page
   await draftSaved(page);
   await moveRail(other, 'Brake strength', 'ArrowLeft', 1);
   await expect(other.getByText('This draft was changed in another tab')).toBeVisible();
-  await other.getByRole('button', { name: /^Take the other/ }).click();
+  await expect(other.getByRole('row', { name: 'Drag brake not changed 12 %' })).toBeVisible();
+  await expect(other.getByRole('row', { name: 'Brake strength 75 % not changed' })).toBeVisible();
+  await other.getByRole('button', { name: 'Take what is there' }).click();
   await expect(other.getByRole('slider', { name: 'Drag brake' })).toHaveAttribute('aria-valuetext', /^12 %/);
   await expect(other.getByRole('slider', { name: 'Brake strength' })).toHaveAttribute(
     'aria-valuetext',
@@ -39,6 +41,38 @@ test('the page says when the server is away, and saves when it is back', async (
   await expect(page.getByText('The server does not answer.')).toBeHidden({ timeout: 10_000 });
   await page.reload();
   await expect(page.getByRole('slider', { name: 'Drag brake' })).toHaveAttribute('aria-valuetext', /^12 %/);
+});
+
+test('a draft that could not be saved outlives a reload, and is saved when the server is back', async ({
+  page,
+}) => {
+  await typeRig(page, { name: 'Waiting rig' });
+  await page.getByRole('link', { name: /^Tune/ }).click();
+  await page.route('**/draft', (route) => route.abort());
+  await moveRail(page, 'Drag brake', 'ArrowRight', 1);
+  await expect(page.getByText('The server does not answer. Your draft is kept here')).toBeVisible();
+  await page.reload();
+  const rail = page.getByRole('slider', { name: 'Drag brake' });
+  await expect(rail).toHaveAttribute('aria-valuetext', /^12 %/);
+  await page.unroute('**/draft');
+  await draftSaved(page);
+  // Another browser would see it: it is on the server, and no longer only here.
+  await page.evaluate(() => localStorage.clear());
+  await page.reload();
+  await expect(rail).toHaveAttribute('aria-valuetext', /^12 %/);
+});
+
+test('a form that could not be sent keeps what was typed', async ({ page }) => {
+  await typeRig(page, { name: 'Typed rig' });
+  await page.getByRole('link', { name: /^Rig/ }).click();
+  await page.getByLabel('Motor kV', { exact: true }).fill('3333');
+  await page.route('**/rig.data*', (route) => route.abort());
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Not saved: Live Tune does not answer.')).toBeVisible();
+  await expect(page.getByLabel('Motor kV', { exact: true })).toHaveValue('3333');
+  await page.unroute('**/rig.data*');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
 });
 
 test('a rail is worked by keys alone: step, ends, advice, back, reason', async ({ page }) => {

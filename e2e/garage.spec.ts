@@ -42,7 +42,7 @@ test('a file that is no document is refused in words', async ({ page }) => {
   await give('{"format":');
   await expect(page.getByRole('alert')).toContainText('The file is not JSON');
   await give('{"format":"live-tune/rig","version":7}');
-  await expect(page.getByRole('alert')).toContainText('this Live Tune reads version 1');
+  await expect(page.getByRole('alert')).toContainText('this Live Tune reads versions 1 to 2');
   await give('{"format":"live-tune/rig","version":1,"escProfileId":"tamsel-r60"}');
   await expect(page.getByRole('alert')).toContainText('is missing');
 });

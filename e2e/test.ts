@@ -47,6 +47,7 @@ export async function typeRig(page: Page, { name, numbers = {}, busLoads = [] }:
     await page.getByLabel(`What it is, ${place + 1}`).fill(load);
     await page.getByLabel(`Highest voltage, ${place + 1}`).fill(volts);
   }
+  await page.getByLabel('Profile').selectOption('tamsel-r60');
   await page.getByRole('button', { name: 'Keep this rig' }).click();
   await expect(page.getByRole('heading', { name: 'Teach the ESC your trigger' })).toBeVisible();
 }

@@ -17,6 +17,13 @@ export interface Change {
   toStopId: string;
 }
 
+/** The intents of a draft that this profile has a place for. */
+export function fittingDraft(profile: EscProfile, draft: Draft): Draft {
+  const fits = ([itemId, stopId]: [string, string]): boolean =>
+    profile.items.some((item) => item.id === itemId && item.stops.some((stop) => stop.id === stopId));
+  return { stops: Object.fromEntries(Object.entries(draft.stops).filter(fits)) };
+}
+
 /** What the ESC should hold: the draft over what it is believed to hold. */
 export const draftedStops = (believed: StopByItem, draft: Draft): StopByItem => ({
   ...believed,

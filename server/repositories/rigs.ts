@@ -29,6 +29,8 @@ export interface Bench {
   calibration: Calibration | undefined;
   sheetCount: number;
   lastSheetNumber: number | undefined;
+  /** The newest revision of the ESC profile in the garage, where the rig uses an older one. */
+  newerRevision: number | undefined;
 }
 
 export interface RigSummary {
@@ -78,7 +80,8 @@ async function beginWithEsc(rigId: string, profile: EscProfile, transaction: Tra
 }
 
 /**
- * Changes the description of a rig. Another ESC is another box: its memory, evidence and draft begin anew.
+ * Changes the description of a rig. Another ESC is another box: its memory, evidence and draft begin anew. The
+ * same ESC keeps the revision of its profile: moving to another is a step of its own.
  * @returns false where there is no such rig in the garage
  */
 export async function updateRig(
@@ -90,12 +93,11 @@ export async function updateRig(
   return database().transaction(async (transaction) => {
     const row = await RigModel.findOne({ where: { id: rigId, garageId }, transaction, lock: true });
     if (!row) return false;
-    const otherEsc = row.escProfileId !== stored.id;
-    await row.update(
-      { name: rig.name, document: rig, escProfileId: stored.id, updatedAt: new Date() },
-      { transaction },
-    );
+    const present = await EscProfileModel.findByPk(row.escProfileId, { rejectOnEmpty: true, transaction });
+    const otherEsc = present.profileKey !== stored.profile.id;
+    await row.update({ name: rig.name, document: rig, updatedAt: new Date() }, { transaction });
     if (otherEsc) {
+      await row.update({ escProfileId: stored.id }, { transaction });
       await beginWithEsc(rigId, stored.profile, transaction);
       await DraftModel.increment('revision', { where: { rigId }, transaction });
       await DraftModel.update({ document: EMPTY_DRAFT }, { where: { rigId }, transaction });
@@ -124,9 +126,13 @@ export async function findBench(garageId: string, rigId: string): Promise<Bench 
     SheetModel.count({ where: { rigId } }),
     SheetModel.findOne({ where: { rigId, origin: ['loaded', 'backup'] }, order: [['number', 'DESC']] }),
   ]);
+  const newest = await EscProfileModel.max<number, EscProfileModel>('revision', {
+    where: { garageId, profileKey: profile.profileKey },
+  });
   return {
     rigId,
     rig: row.document,
+    newerRevision: newest > profile.revision ? newest : undefined,
     profile: profile.document,
     draft: draft.document,
     draftRevision: draft.revision,

@@ -1,7 +1,7 @@
 import { stationStates } from '#core/advice/stationStates';
 import { verdictsOn } from '#core/advice/verdicts';
 import type { StopByItem } from '#core/esc/profile';
-import { changesOf, draftedStops, moveDraft } from '#core/sheet/draft';
+import { changesOf, draftedStops, fittingDraft, moveDraft } from '#core/sheet/draft';
 import { believedStops } from '#core/sheet/evidence';
 import { createContext, use, useMemo, type ReactNode } from 'react';
 import type { BenchView } from './benchData.server';
@@ -10,10 +10,13 @@ import { useDraft } from './useDraft';
 /** One rig as every station sees it: what is known, what is drafted, and what follows from both. */
 function useBenchValue(view: BenchView) {
   const { rigId, rig, profile, holdings, memory, calibration, sheetCount } = view;
-  const { draft, save, status, settle } = useDraft(rigId, {
+  const kept = useDraft(rigId, {
     draft: view.draft,
     revision: view.draftRevision,
   });
+  const { save, status, settle } = kept;
+  // For a moment after a new revision, the page still has the draft of the old one.
+  const draft = useMemo(() => fittingDraft(profile, kept.draft), [profile, kept.draft]);
   return useMemo(() => {
     const believed = believedStops(profile, holdings);
     const drafted = draftedStops(believed, draft);

@@ -3,15 +3,15 @@ import { VEHICLE_CLASSES } from '#core/rig/rig';
 import { EVIDENCE, isVerified, unknownItems, weakestBasis } from '#core/sheet/evidence';
 import { formatNumber } from '#core/units/format';
 import { Link } from 'react-router';
-import { Button } from '../../ui/Button';
 import { Logo } from '../../ui/Logo';
 import { DraftMark, EscMark } from '../../ui/marks';
 import { Notice } from '../../ui/Notice';
 import { useBench } from './BenchContext';
+import { DraftConflict } from './DraftConflict';
 
 /** The slim bar: which rig, which ESC, and how far the draft is from it. */
 export function BenchHeader() {
-  const { rigId, rig, profile, holdings, changes, lastSheetNumber, status, settle } = useBench();
+  const { rigId, rig, profile, holdings, changes, lastSheetNumber, status } = useBench();
   const basis = weakestBasis(holdings);
   const unknown = unknownItems(profile, holdings).length;
   const onTheEsc =
@@ -63,14 +63,7 @@ export function BenchHeader() {
       )}
       {status.kind === 'conflict' && (
         <div className="px-3.5 pb-2" role="alert">
-          <Notice grade="caution" title="This draft was changed in another tab or on another device.">
-            <p className="mt-1 flex flex-wrap gap-2">
-              <Button onClick={() => settle('mine')}>Keep mine: {changes.length} values differ</Button>
-              <Button onClick={() => settle('theirs')}>
-                Take the other: {Object.keys(status.theirs.stops).length} values differ
-              </Button>
-            </p>
-          </Notice>
+          <DraftConflict theirs={status.theirs} />
         </div>
       )}
     </header>

@@ -1,4 +1,5 @@
 import { Outlet } from 'react-router';
+import { unlessAway } from '../../ui/keepTyped';
 import { BenchProvider } from './BenchContext';
 import { benchOf, benchView } from './benchData.server';
 import { BenchHeader } from './BenchHeader';
@@ -6,6 +7,8 @@ import { RouteLine } from './RouteLine';
 import type { Route } from './+types/route';
 
 export const loader = async ({ params }: Route.LoaderArgs) => benchView(await benchOf(params.rigId));
+
+export const shouldRevalidate = unlessAway;
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData.rig.name} · Live Tune` }];
 

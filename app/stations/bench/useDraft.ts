@@ -1,5 +1,6 @@
 import type { Draft } from '#core/sheet/draft';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useEffectEvent, useRef, useState } from 'react';
+import { forgetWaiting, keepWaiting, takeWaiting } from './waitingDraft';
 
 export type SaveStatus =
   | { kind: 'saved' }
@@ -18,7 +19,8 @@ const TRY_AGAIN_MS = 2000;
 
 /**
  * The draft of one rig, shown at once and saved as it moves, one request at a time, each based on the
- * revision before it. Never writes over what another page has saved.
+ * revision before it. Never writes over what another page has saved. What is not saved yet waits in the
+ * browser, and is taken up again by the next page of this tab.
  */
 export function useDraft(rigId: string, kept: Kept) {
   const [draft, setDraft] = useState(kept.draft);
@@ -37,10 +39,14 @@ export function useDraft(rigId: string, kept: Kept) {
       const answer = await postDraft(rigId, revision.current, next);
       if (!answer) {
         waiting.current ??= next;
+        keepWaiting(rigId, waiting.current, revision.current);
         setStatus({ kind: 'away' });
         await new Promise((resolve) => setTimeout(resolve, TRY_AGAIN_MS));
       } else if (answer.saved) {
         revision.current = answer.revision;
+        // More may have been moved meanwhile: it waits on the new revision now.
+        if (waiting.current) keepWaiting(rigId, waiting.current, answer.revision);
+        else forgetWaiting(rigId);
       } else {
         waiting.current = undefined;
         sending.current = false;
@@ -56,10 +62,20 @@ export function useDraft(rigId: string, kept: Kept) {
     (next: Draft) => {
       setDraft(next);
       waiting.current = next;
+      keepWaiting(rigId, next, revision.current);
       void send();
     },
-    [send],
+    [rigId, send],
   );
+
+  const takeUp = useEffectEvent(() => {
+    const left = takeWaiting(rigId);
+    if (!left) return;
+    setDraft(left.draft);
+    if (left.baseRevision === revision.current) save(left.draft);
+    else setStatus({ kind: 'conflict', theirs: kept.draft, revision: kept.revision });
+  });
+  useEffect(() => takeUp(), []);
 
   // After something else on the server changed the draft (a load that fulfilled it), take what it left.
   const { draft: keptDraft, revision: keptRevision } = kept;
@@ -75,11 +91,12 @@ export function useDraft(rigId: string, kept: Kept) {
       revision.current = status.revision;
       if (choice === 'mine') save(draft);
       else {
+        forgetWaiting(rigId);
         setDraft(status.theirs);
         setStatus({ kind: 'saved' });
       }
     },
-    [draft, save, status],
+    [draft, rigId, save, status],
   );
 
   return { draft, save, status, settle };

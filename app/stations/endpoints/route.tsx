@@ -1,5 +1,7 @@
 import { keepRadioPrepared } from './prepareRadio.server';
 import { useState } from 'react';
+import { AwayNotice } from '../../ui/AwayNotice';
+import { keepTyped } from '../../ui/keepTyped';
 import { useBench } from '../bench/BenchContext';
 import type { Route } from './+types/route';
 import { CalibrationGuide } from './CalibrationGuide';
@@ -8,8 +10,10 @@ import { Preparation } from './Preparation';
 
 export const action = ({ params }: Route.ActionArgs) => keepRadioPrepared(params.rigId);
 
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
+
 /** Endpoints: make it safe, prepare the radio, calibrate, see that trigger and ESC agree. */
-export default function EndpointsRoute(_props: Route.ComponentProps) {
+export default function EndpointsRoute({ actionData }: Route.ComponentProps) {
   const { stations } = useBench();
   const [step, setStep] = useState<'look' | 'prepare' | 'guide'>(
     stations.endpoints.state === 'due' ? 'prepare' : 'look',
@@ -20,7 +24,10 @@ export default function EndpointsRoute(_props: Route.ComponentProps) {
   }
   if (step === 'prepare') {
     return (
-      <Preparation precaution={precaution} onPrecaution={setPrecaution} onBegin={() => setStep('guide')} />
+      <>
+        <AwayNotice answer={actionData} />
+        <Preparation precaution={precaution} onPrecaution={setPrecaution} onBegin={() => setStep('guide')} />
+      </>
     );
   }
   return <CalibrationResult onAgain={() => setStep('prepare')} />;

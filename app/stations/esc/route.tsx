@@ -4,7 +4,9 @@ import { EVIDENCE, unknownItems, type Observation } from '#core/sheet/evidence';
 import { addObservations } from '#server/repositories/rigs';
 import { useState } from 'react';
 import { data, Form, useNavigation } from 'react-router';
+import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
+import { answered, keepTyped } from '../../ui/keepTyped';
 import { escMarkOf, EscMark } from '../../ui/marks';
 import { Notice } from '../../ui/Notice';
 import { Scrollable } from '../../ui/Scrollable';
@@ -46,8 +48,11 @@ function wordsIn(form: FormData, profile: EscProfile, at: string): Observation[]
   });
 }
 
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
+
 /** What the ESC holds: item by item, how it is known and since when; a place to say what you know better. */
-export default function EscRoute({ actionData }: Route.ComponentProps) {
+export default function EscRoute({ actionData: answer }: Route.ComponentProps) {
+  const actionData = answered(answer);
   const { profile, holdings } = useBench();
   const [reading, setReading] = useState(false);
   const busy = useNavigation().state !== 'idle';
@@ -89,6 +94,7 @@ export default function EscRoute({ actionData }: Route.ComponentProps) {
       <p className="mt-3 min-h-6 font-bold" role="status">
         {actionData?.sentence}
       </p>
+      <AwayNotice answer={answer} />
       <Form method="post">
         <Scrollable label="What the ESC holds, item by item">
           <table className="w-full text-left">

@@ -7,7 +7,9 @@ import { currentGarage } from '#server/repositories/garages';
 import { listRigs } from '#server/repositories/rigs';
 import { Plus } from 'lucide-react';
 import { data, Link, redirect } from 'react-router';
+import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
+import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
 import { FilePicker } from '../../ui/FilePicker';
 import { Logo } from '../../ui/Logo';
 import { Problems } from '../../ui/Problems';
@@ -49,7 +51,11 @@ export async function action({ request }: Route.ActionArgs) {
 const refused = (sentence: string) =>
   data({ problems: [{ path: '', sentence }], sentence: '' }, { status: 400 });
 
-export default function GarageRoute({ loaderData, actionData }: Route.ComponentProps) {
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
+export const shouldRevalidate = unlessAway;
+
+export default function GarageRoute({ loaderData, actionData: answer }: Route.ComponentProps) {
+  const actionData = answered(answer);
   const { rigs, profiles } = loaderData;
   return (
     <>
@@ -100,6 +106,7 @@ export default function GarageRoute({ loaderData, actionData }: Route.ComponentP
             <FilePicker label="Import a file" />
           </div>
           <div className="mt-3" aria-live="polite">
+            <AwayNotice answer={answer} />
             {actionData?.sentence && <p className="text-ok">{actionData.sentence}</p>}
             {actionData && <Problems problems={actionData.problems} title="Nothing was imported." />}
           </div>

@@ -5,6 +5,7 @@ import { holdingsOf } from '#core/sheet/evidence';
 import { keepSheet } from '#server/repositories/bench';
 import { useState } from 'react';
 import { data, redirect } from 'react-router';
+import { keepTyped } from '../../ui/keepTyped';
 import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
 import type { Route } from './+types/route';
@@ -36,12 +37,16 @@ export async function action({ params, request }: Route.ActionArgs) {
   throw redirect(`/rigs/${params.rigId}/sheets`);
 }
 
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
+
 /** Load: from the draft to an ESC that has shown every value again. */
-export default function LoadRoute({ actionData }: Route.ComponentProps) {
+export default function LoadRoute({ actionData: answer }: Route.ComponentProps) {
+  const problem =
+    answer && 'away' in answer ? 'Live Tune does not answer; try once more in a moment.' : answer?.sentence;
   const { draft } = useBench();
   const [begun, setBegun] = useState<{ medium: Medium; precaution: string; intents: StopByItem }>();
   if (begun && begun.medium.family !== 'link') {
-    return <LoadDeck {...begun} medium={begun.medium} problem={actionData?.sentence} />;
+    return <LoadDeck {...begun} medium={begun.medium} problem={problem} />;
   }
   if (begun) return <LinkLoad intents={begun.intents} onAgain={() => setBegun(undefined)} />;
   return (

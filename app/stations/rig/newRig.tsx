@@ -1,7 +1,9 @@
 import { defaultRig } from '#core/rig/defaults';
-import { VEHICLE_CLASSES, type VehicleClass } from '#core/rig/rig';
+import { kindOf, VEHICLE_CLASSES, type VehicleClass } from '#core/rig/rig';
 import { createRig } from '#server/repositories/rigs';
 import { data, Link, redirect } from 'react-router';
+import { AwayNotice } from '../../ui/AwayNotice';
+import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
 import { Logo } from '../../ui/Logo';
 import type { Route } from './+types/newRig';
 import { RigFormView } from './RigFormView';
@@ -33,6 +35,9 @@ export async function action({ request }: Route.ActionArgs) {
   throw redirect(`/rigs/${rigId}/endpoints`);
 }
 
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
+export const shouldRevalidate = unlessAway;
+
 export default function NewRigRoute({ loaderData, actionData }: Route.ComponentProps) {
   const { vehicleClass, profiles } = loaderData;
   return (
@@ -50,12 +55,15 @@ export default function NewRigRoute({ loaderData, actionData }: Route.ComponentP
               Every number is filled in with what is usual for the class, marked <em>assumed</em>. Replace
               what you know; the rest can wait.
             </p>
+            <AwayNotice answer={actionData} />
             <RigFormView
               key={vehicleClass}
               rig={defaultRig(vehicleClass)}
               profiles={profiles}
-              profileKey={profiles[0]?.key ?? ''}
-              problems={actionData?.problems ?? []}
+              profileKey={
+                (profiles.find(({ kind }) => kind === kindOf(vehicleClass)) ?? profiles[0])?.key ?? ''
+              }
+              problems={answered(actionData)?.problems ?? []}
               submitLabel="Keep this rig"
             />
           </>

@@ -1,8 +1,11 @@
 import { deleteRig, updateRig } from '#server/repositories/rigs';
 import { currentGarage } from '#server/repositories/garages';
 import { AlertDialog } from 'radix-ui';
-import { data, Form, redirect } from 'react-router';
+import { data, Form, Link, redirect } from 'react-router';
+import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
+import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
+import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
 import type { Route } from './+types/route';
@@ -24,8 +27,12 @@ export async function action({ request, params }: Route.ActionArgs) {
   return { problems: [], saved: true };
 }
 
-export default function RigRoute({ loaderData, actionData }: Route.ComponentProps) {
-  const { rig, profile, rigId } = useBench();
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
+export const shouldRevalidate = unlessAway;
+
+export default function RigRoute({ loaderData, actionData: answer }: Route.ComponentProps) {
+  const actionData = answered(answer);
+  const { rig, profile, rigId, newerRevision } = useBench();
   return (
     <>
       <div className="flex flex-wrap items-baseline justify-between gap-3 px-5 pt-6">
@@ -40,6 +47,21 @@ export default function RigRoute({ loaderData, actionData }: Route.ComponentProp
       <p className="px-5 pt-2" role="status">
         {actionData?.saved && <span className="font-bold text-ok">Saved.</span>}
       </p>
+      <AwayNotice answer={answer} />
+      {newerRevision !== undefined && (
+        <div className="mx-5 max-w-3xl">
+          <Notice
+            grade="note"
+            title={`Revision ${newerRevision} of ${profile.name} is in your garage; this rig uses ${profile.revision}.`}
+          >
+            <p>
+              <Link to={`/rigs/${rigId}/revision`} className="underline underline-offset-4">
+                See what it changes
+              </Link>
+            </p>
+          </Notice>
+        </div>
+      )}
       <RigFormView
         rig={rig}
         profiles={loaderData.profiles}

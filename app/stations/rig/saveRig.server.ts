@@ -12,6 +12,7 @@ export async function profileChoices() {
   const profiles = await listProfiles(garage.id);
   return profiles.map(({ profile }) => ({
     key: profile.id,
+    kind: profile.calibration.family === 'stickAtPowerOn' ? ('propeller' as const) : ('wheels' as const),
     name: profile.name,
     note: `${profile.limits.minCells} to ${profile.limits.maxCells} cells, ${profile.items.length} items`,
   }));

@@ -4,7 +4,9 @@ import type { Sheet } from '#core/sheet/sheet';
 import { LARGEST_DOCUMENT_BYTES, readDocument } from '#formats/document';
 import { importSheet, listSheets } from '#server/repositories/sheets';
 import { data, Link } from 'react-router';
+import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
+import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
 import { FilePicker } from '../../ui/FilePicker';
 import { EscMark, escMarkOf } from '../../ui/marks';
 import { Time } from '../../ui/Time';
@@ -47,8 +49,12 @@ export async function action({ params, request }: Route.ActionArgs) {
 const refused = (sentence: string) =>
   data({ problems: [{ path: '', sentence }], sentence: '' }, { status: 400 });
 
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
+export const shouldRevalidate = unlessAway;
+
 /** Sheets: what was loaded, when, and on what evidence. */
-export default function SheetsRoute({ loaderData, actionData }: Route.ComponentProps) {
+export default function SheetsRoute({ loaderData, actionData: answer }: Route.ComponentProps) {
+  const actionData = answered(answer);
   const { rigId } = useBench();
   const { sheets } = loaderData;
   return (
@@ -95,6 +101,7 @@ export default function SheetsRoute({ loaderData, actionData }: Route.ComponentP
       <section className="mt-10 border-t border-rule pt-4" aria-label="Import">
         <FilePicker label="Import a sheet" />
         <div className="mt-3" aria-live="polite">
+          <AwayNotice answer={answer} />
           {actionData?.sentence && <p className="font-bold text-ok">{actionData.sentence}</p>}
           {actionData && <Problems problems={actionData.problems} title="Nothing was imported." />}
         </div>

@@ -1,0 +1,48 @@
+import { stopById, type ProfileItem } from '#core/esc/profile';
+import { VOCABULARY } from '#core/settings/vocabulary';
+import type { Draft } from '#core/sheet/draft';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { Scrollable } from '../../ui/Scrollable';
+import { useBench } from './BenchContext';
+
+/** Two drafts of one rig: what each means to change where they differ, and the choice between them. */
+export function DraftConflict({ theirs }: { theirs: Draft }) {
+  const { profile, draft, settle } = useBench();
+  const differing = profile.items.filter(({ id }) => draft.stops[id] !== theirs.stops[id]);
+  return (
+    <Notice grade="caution" title="This draft was changed in another tab or on another device.">
+      <Scrollable label="Both drafts where they differ">
+        <table className="mt-2 text-left">
+          <thead className="text-sm text-muted">
+            <tr>
+              <th className="pr-5 font-normal">setting</th>
+              <th className="pr-5 font-normal">here</th>
+              <th className="font-normal">there</th>
+            </tr>
+          </thead>
+          <tbody>
+            {differing.map((item) => (
+              <tr key={item.id} className="border-t border-rule">
+                <th scope="row" className="py-1 pr-5 font-normal">
+                  {VOCABULARY[item.setting].name}
+                </th>
+                <td className="py-1 pr-5 font-bold">{wanted(item, draft)}</td>
+                <td className="py-1 font-bold">{wanted(item, theirs)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Scrollable>
+      <p className="mt-2 flex flex-wrap gap-2">
+        <Button onClick={() => settle('mine')}>Keep what is here</Button>
+        <Button onClick={() => settle('theirs')}>Take what is there</Button>
+      </p>
+    </Notice>
+  );
+}
+
+function wanted(item: ProfileItem, draft: Draft): string {
+  const stopId = draft.stops[item.id];
+  return stopId === undefined ? 'not changed' : stopById(item, stopId).label;
+}

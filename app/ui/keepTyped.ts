@@ -1,0 +1,27 @@
+import { isRouteErrorResponse, type ShouldRevalidateFunctionArgs } from 'react-router';
+
+/** What an action answers where the server is away: the form stays as it was typed. */
+export const AWAY = { away: true } as const;
+
+/**
+ * Sends a form, and keeps the page with everything typed in it where the server or its database is away.
+ * Without this the router would put an error page in its place.
+ */
+export async function keepTyped<T>(serverAction: () => Promise<T>): Promise<T | typeof AWAY> {
+  try {
+    return await serverAction();
+  } catch (error) {
+    if (error instanceof TypeError || (isRouteErrorResponse(error) && error.status >= 500)) return AWAY;
+    throw error;
+  }
+}
+
+/** What an action answered, where it did. */
+export const answered = <T extends object>(answer: T | typeof AWAY | undefined): T | undefined =>
+  answer && !('away' in answer) ? answer : undefined;
+
+/** Loads nothing anew after an action that did not get through: that could not get through either. */
+export const unlessAway = ({
+  actionResult,
+  defaultShouldRevalidate,
+}: ShouldRevalidateFunctionArgs): boolean => (actionResult === AWAY ? false : defaultShouldRevalidate);
