@@ -1,4 +1,4 @@
-/** The arrows of the house: app → server → formats → core, app → core. Core imports nothing outside. */
+/** The arrows of the house: app → server → formats → core, stand-in → core. Core imports nothing outside. */
 const forbid = (name, from, to) => ({ name, severity: 'error', from: { path: from }, to });
 
 module.exports = {
@@ -13,12 +13,23 @@ module.exports = {
     forbid('core-tests-import-core-and-test-tools', '^core/.*[.]test[.]ts$', {
       pathNot: '^(core/|demo/|formats/|node_modules/(vitest|fast-check)/)',
     }),
-    forbid('formats-import-core', '^formats/', { path: '^(app|server|demo|e2e|tools)/' }),
+    forbid('formats-import-core', '^formats/(?!.*[.]test[.]ts$)', {
+      path: '^(app|server|stand-in|cli|demo|e2e|tools|bench)/',
+    }),
+    forbid('stand-in-imports-core', '^stand-in/', {
+      path: '^(app|server|formats|cli|demo|e2e|tools|bench)/',
+    }),
+    forbid('command-line-imports-formats-and-core', '^cli/', {
+      path: '^(app|server|stand-in|demo|e2e|tools|bench)/',
+    }),
+    forbid('only-tests-reach-into-the-stand-in', '^(app|core|formats|cli|server)/(?!.*[.]test[.]ts$)', {
+      path: '^stand-in/',
+    }),
     forbid('server-does-not-import-app', '^server/(?!web[.]ts$)', { path: '^app/' }),
     forbid('only-the-server-knows-the-database', '^(app|core|formats)/', {
       path: '^node_modules/(sequelize|pg|umzug)/',
     }),
-    forbid('nothing-imports-tests', '^(app|core|formats|server)/(?!.*[.]test[.]ts$)', {
+    forbid('nothing-imports-tests', '^(app|core|formats|server|stand-in|cli)/(?!.*[.]test[.]ts$)', {
       path: '([.]test[.]tsx?$|^e2e/)',
     }),
     {

@@ -8,6 +8,8 @@ export default defineConfig({
       'server/**/*.test.ts',
       'demo/**/*.test.ts',
       'tools/**/*.test.ts',
+      'cli/**/*.test.ts',
+      'app/**/*.test.ts',
     ],
   },
 });

@@ -15,6 +15,7 @@ import {
 import { nonceContext } from '#server/nonce';
 import type { Route } from './+types/root';
 import './app.css';
+import { lookFrom } from './preferences/preferences';
 import { unlessAway } from './ui/keepTyped';
 import { Logo } from './ui/Logo';
 import { useServerAway } from './ui/useServerAway';
@@ -23,14 +24,20 @@ export const meta: Route.MetaFunction = () => [{ title: 'Live Tune' }];
 
 export const links: Route.LinksFunction = () => [{ rel: 'icon', href: '/mark.svg', type: 'image/svg+xml' }];
 
-export const loader = ({ context }: Route.LoaderArgs) => ({ nonce: context.get(nonceContext) });
+export const loader = ({ context, request }: Route.LoaderArgs) => ({
+  nonce: context.get(nonceContext),
+  look: lookFrom(request.headers.get('cookie')),
+});
 
 export const shouldRevalidate = unlessAway;
 
 export function Layout({ children }: { children: ReactNode }) {
-  const nonce = useRouteLoaderData<typeof loader>('root')?.nonce ?? undefined;
+  const data = useRouteLoaderData<typeof loader>('root');
+  const nonce = data?.nonce ?? undefined;
+  const look = data && data.look !== 'auto' ? data.look : undefined;
   return (
-    <html lang="en">
+    // The look is changed on the spot, too, when it is chosen.
+    <html lang="en" data-look={look} suppressHydrationWarning>
       <head>
         <meta charSet="utf-8" />
         <meta name="viewport" content="width=device-width, initial-scale=1" />

@@ -13,6 +13,7 @@ export default [
     route('load', 'stations/load/route.tsx'),
     route('esc', 'stations/esc/route.tsx'),
     route('sheets', 'stations/sheets/route.tsx'),
+    route('sheets/:number', 'stations/sheets/sheet.tsx'),
   ]),
   route('rigs/:rigId/link', 'stations/load/link.ts'),
   route('rigs/:rigId/draft', 'stations/tune/saveDraft.ts'),

@@ -1,31 +1,12 @@
-import { readFile } from 'node:fs/promises';
-import { connect } from 'node:net';
 import type { Page } from '@playwright/test';
 import { DATA } from './setting';
+import { control as askStandIn } from './standIn';
 import { draftSaved, expect, importDemoRig, moveRail, test } from './test';
 
 // One link, one client: these take turns.
 test.describe.configure({ mode: 'serial' });
 
-/** A word to the hands at the stand-in's bench. */
-async function control(request: object): Promise<{ memory?: { memory: { stops: Record<string, string> } } }> {
-  const { controlPort } = JSON.parse(await readFile(`${DATA}/processes.json`, 'utf8')) as {
-    controlPort: number;
-  };
-  return new Promise((resolve, reject) => {
-    const socket = connect({ port: controlPort, host: '127.0.0.1' });
-    let text = '';
-    socket.setEncoding('utf8');
-    socket.on('error', reject);
-    socket.on('data', (chunk: string) => {
-      text += chunk;
-      if (!text.endsWith('\n')) return;
-      socket.end();
-      resolve(JSON.parse(text) as Awaited<ReturnType<typeof control>>);
-    });
-    socket.write(`${JSON.stringify(request)}\n`);
-  });
-}
+const control = (request: object) => askStandIn(DATA, request);
 
 const rigIdOf = (page: Page): string => /rigs\/([0-9a-f-]{36})/.exec(page.url())![1]!;
 

@@ -1,9 +1,16 @@
 /** The socket on which the ESC of the bench speaks the link protocol. One client at a time. */
 import { answer, restart, save } from '#core/device/linkedEsc';
-import { LONGEST_LINE, readRequest, replyLine, type Reply, type Request } from '#core/link/protocol';
+import {
+  LONGEST_LINE,
+  readRequest,
+  replyLine,
+  type Numbered,
+  type Reply,
+  type Request,
+} from '#core/link/protocol';
 import { createServer, type Server, type Socket } from 'node:net';
 import type { StandInBench } from './bench';
-import { NO_FAULT } from './faults';
+import { NO_FAULT, type Fault } from './faults';
 
 /** @returns a server that is not listening yet */
 export function linkServer(bench: StandInBench): Server {
@@ -36,23 +43,32 @@ function speak(socket: Socket, bench: StandInBench): void {
 function hear(socket: Socket, bench: StandInBench, line: string): void {
   const { fault } = bench;
   const read = readRequest(line);
-  if (!read) return say(socket, bench, 0, { ok: false, refusal: 'garbled' });
-  const { number, body: request } = read;
-  if (!request) return say(socket, bench, number, { ok: false, refusal: 'unknown' });
+  const request = read?.body;
+  if (!read) say(socket, bench, 0, { ok: false, refusal: 'garbled' });
+  else if (!request) say(socket, bench, read.number, { ok: false, refusal: 'unknown' });
+  else if (fault.kind === 'cut' && fault.verb === request.verb) {
+    cutWithin(socket, bench, fault, line, { number: read.number, body: request });
+  } else if (fault.kind === 'powerLostWhileSaving' && request.verb === 'SAVE') {
+    bench.leave(restart(save(bench.esc!, fault.after)));
+    cut(socket, bench, fault.staysAway);
+  } else say(socket, bench, read.number, obey(bench, request));
+}
 
+/** The request came in whole; what lies behind the cut is treated as if it had not. */
+function cutWithin(
+  socket: Socket,
+  bench: StandInBench,
+  { byte, staysAway }: Extract<Fault, { kind: 'cut' }>,
+  line: string,
+  { number, body }: Numbered<Request>,
+): void {
   const lineBytes = line.length + 1;
-  if (fault.kind === 'cut' && fault.verb === request.verb) {
-    // The request came in whole; what lies behind the cut is treated as if it had not.
-    if (fault.byte < lineBytes) return cut(socket, bench, fault.staysAway);
-    const reply = replyLine({ number, body: obey(bench, request) });
-    socket.write(reply.slice(0, fault.byte - lineBytes), () => cut(socket, bench, fault.staysAway));
+  if (byte < lineBytes) {
+    cut(socket, bench, staysAway);
     return;
   }
-  if (fault.kind === 'powerLostWhileSaving' && request.verb === 'SAVE') {
-    bench.leave(restart(save(bench.esc!, fault.after)));
-    return cut(socket, bench, fault.staysAway);
-  }
-  say(socket, bench, number, obey(bench, request));
+  const reply = replyLine({ number, body: obey(bench, body) });
+  socket.write(reply.slice(0, byte - lineBytes), () => cut(socket, bench, staysAway));
 }
 
 function obey(bench: StandInBench, request: Request): Reply {

@@ -65,8 +65,11 @@ async function main() {
     'core',
     'formats',
     'server',
+    'stand-in',
+    'cli',
     'app',
     'demo',
+    'bench',
   ]);
   if (!quick) await check('unused code', ['knip']);
   await runner(
@@ -76,7 +79,8 @@ async function main() {
     (report) => ({ passed: report.numPassedTests, failed: report.numFailedTests }),
   );
   if (!quick) {
-    await check('build', ['react-router', 'build']);
+    await check('build of the application', ['react-router', 'build']);
+    await check('build for Node', ['vite', 'build', '-c', 'vite.node.config.ts']);
     await runner('browser tests', ['playwright', 'test'], E2E_REPORT, ({ stats }) => ({
       passed: stats.expected,
       failed: stats.unexpected + stats.flaky,

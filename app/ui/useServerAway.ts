@@ -13,7 +13,10 @@ export function useServerAway(): 'asking' | 'away' | 'well' {
         (response) => response.ok,
         () => false,
       );
-      if (well && wasAway) return window.location.reload();
+      if (well && wasAway) {
+        window.location.reload();
+        return;
+      }
       wasAway ||= !well;
       setState(well ? 'well' : 'away');
       if (!well) timer = setTimeout(() => void ask(), ASK_EVERY_MS);

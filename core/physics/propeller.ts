@@ -71,13 +71,20 @@ export function runPropeller(
   for (let n = 1; n <= steps; n += 1) {
     const first =
       (motorTorque(state.timeS, state.shaftSpeed) - airTorque(propeller, state.shaftSpeed)) / inertia;
-    const half = Math.max(0, state.shaftSpeed + (first * STEP_S) / 2);
+    const half = state.shaftSpeed + (first * STEP_S) / 2;
+    if (half <= 0 && startSpeed > 0) {
+      // Rest lies inside the step; beyond it nothing brakes any more.
+      state.timeS += state.shaftSpeed / -first;
+      state.shaftSpeed = 0;
+      visit(state);
+      break;
+    }
     const middle = (motorTorque(state.timeS + STEP_S / 2, half) - airTorque(propeller, half)) / inertia;
     const next = state.shaftSpeed + middle * STEP_S;
     if (!Number.isFinite(next)) throw new Error(`the run left the numbers at ${state.timeS} s`);
     state.timeS = n * STEP_S;
     state.shaftSpeed = Math.max(0, next);
-    if (visit(state) || (startSpeed > 0 && state.shaftSpeed === 0)) break;
+    if (visit(state)) break;
   }
   return state;
 }

@@ -39,4 +39,4 @@ export function soundOf(cue: Observed): Beep[] {
 }
 
 /** A group of notes as it sounds. Letters that are no notes are passed over. */
-export const beepsOf = (notes: string): Beep[] => [...notes].flatMap((letter) => NOTES[letter] ?? []);
+export const beepsOf = (notes: string): Beep[] => notes.split('').flatMap((letter) => NOTES[letter] ?? []);

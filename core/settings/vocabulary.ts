@@ -26,6 +26,14 @@ const PILOT_MOMENTS: Partial<Record<MomentId, string>> = {
   letGo: 'Cut',
 };
 
+/** The moments in the order in which they come: an aeroplane climbs before it cruises. */
+export function momentsOf(kind: 'wheels' | 'propeller'): MomentId[] {
+  const moments = Object.keys(MOMENTS) as MomentId[];
+  if (kind === 'wheels') return moments;
+  const flight: MomentId[] = ['pullAway', 'flatOut', 'midPull', 'letGo'];
+  return [...flight, ...moments.filter((moment) => !flight.includes(moment))];
+}
+
 /** The name of a moment for whoever drives or flies. */
 export const momentName = (moment: MomentId, kind: 'wheels' | 'propeller'): string =>
   (kind === 'propeller' ? PILOT_MOMENTS[moment] : undefined) ?? MOMENTS[moment];

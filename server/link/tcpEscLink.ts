@@ -99,7 +99,10 @@ class TcpEscLink implements EscLink {
     this.number = (this.number % 9999) + 1;
     const { number } = this;
     const reply = await new Promise<Reply | LinkError>((settle) => {
-      if (this.socket.destroyed) return settle(lineCut());
+      if (this.socket.destroyed) {
+        settle(lineCut());
+        return;
+      }
       const late = setTimeout(
         () => settle(new LinkError('silent', 'The ESC does not answer on the link.')),
         this.times.replyMs,

@@ -24,7 +24,7 @@ export async function moveToRevision(bench: Bench, next: StoredProfile, cause: R
     await DraftModel.update(
       {
         document: migrateDraft(profile, next.profile, draft).draft,
-        revision: literal('revision + 1') as unknown as number,
+        revision: literal('revision + 1'),
         updatedAt: new Date(),
       },
       { where, transaction },
@@ -32,7 +32,7 @@ export async function moveToRevision(bench: Bench, next: StoredProfile, cause: R
     await SimulatedEscModel.update(
       {
         memory: { ...memory, stops: migrateStops(next.profile, memory.stops) },
-        writes: literal('writes + 1') as unknown as number,
+        writes: literal('writes + 1'),
       },
       { where, transaction },
     );

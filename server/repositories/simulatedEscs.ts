@@ -16,7 +16,7 @@ export async function simulatedMemoryOf(rigId: string): Promise<CountedMemory> {
 /** Keeps a memory that was changed at the page. */
 export async function keepMemory(rigId: string, memory: EscMemory, transaction?: Transaction): Promise<void> {
   await SimulatedEscModel.update(
-    { memory, writes: literal('writes + 1') as unknown as number, updatedAt: new Date() },
+    { memory, writes: literal('writes + 1'), updatedAt: new Date() },
     { where: { rigId }, transaction },
   );
 }

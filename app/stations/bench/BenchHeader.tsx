@@ -3,6 +3,7 @@ import { VEHICLE_CLASSES } from '#core/rig/rig';
 import { EVIDENCE, isVerified, unknownItems, weakestBasis } from '#core/sheet/evidence';
 import { formatNumber } from '#core/units/format';
 import { Link } from 'react-router';
+import { PreferencesDialog } from '../../preferences/PreferencesDialog';
 import { Logo } from '../../ui/Logo';
 import { DraftMark, EscMark } from '../../ui/marks';
 import { Notice } from '../../ui/Notice';
@@ -23,7 +24,7 @@ export function BenchHeader() {
   const kv = formatNumber(rig.motor.kvRpmPerVolt.value, 0);
   const capacity = formatNumber(rig.pack.capacityAh.value * 1000, 0);
   return (
-    <header className="border-b border-ink">
+    <header className="border-b border-ink print:hidden">
       <div className="flex flex-wrap items-center gap-x-6 gap-y-1 px-3.5 py-2 md:min-h-14 md:py-1 md:pl-5">
         <Logo />
         <div className="order-3 w-full min-w-0 md:order-none md:w-auto md:flex-1">
@@ -52,6 +53,7 @@ export function BenchHeader() {
             {status.kind === 'saved' ? 'draft saved' : ''}
           </span>
         </p>
+        <PreferencesDialog />
       </div>
       {status.kind === 'away' && (
         <div className="px-3.5 pb-2" role="alert">

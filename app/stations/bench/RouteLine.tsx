@@ -1,6 +1,7 @@
 import { STATIONS, type StationId, type StationState } from '#core/advice/stationStates';
 import { Check, CircleDashed, OctagonAlert } from 'lucide-react';
-import { NavLink, Link } from 'react-router';
+import { NavLink, Link, useNavigate } from 'react-router';
+import { useCommands } from '../../preferences/useCommands';
 import { useBench } from './BenchContext';
 
 const STATE_WORDS: Record<StationState, string> = {
@@ -14,6 +15,15 @@ const STATE_WORDS: Record<StationState, string> = {
 /** The stations in the order of the job, each with where it stands. A bar at the bottom on a phone. */
 export function RouteLine() {
   const { rigId, stations, changes } = useBench();
+  const navigate = useNavigate();
+  const goTo = (id: StationId) => () => void navigate(`/rigs/${rigId}/${id}`);
+  useCommands({
+    rig: goTo('rig'),
+    endpoints: goTo('endpoints'),
+    tune: goTo('tune'),
+    load: goTo('load'),
+    sheets: goTo('sheets'),
+  });
   return (
     <nav
       aria-label="Stations"

@@ -32,20 +32,24 @@ export function useDraft(rigId: string, kept: Kept) {
   const send = useCallback(async (): Promise<void> => {
     if (sending.current) return;
     sending.current = true;
+    // What the user moved while a request was on its way.
+    const latest = (): Draft | undefined => waiting.current;
     setStatus({ kind: 'saving' });
     while (waiting.current) {
       const next = waiting.current;
       waiting.current = undefined;
       const answer = await postDraft(rigId, revision.current, next);
       if (!answer) {
-        waiting.current ??= next;
-        keepWaiting(rigId, waiting.current, revision.current);
+        const unsent = latest() ?? next;
+        waiting.current = unsent;
+        keepWaiting(rigId, unsent, revision.current);
         setStatus({ kind: 'away' });
         await new Promise((resolve) => setTimeout(resolve, TRY_AGAIN_MS));
       } else if (answer.saved) {
         revision.current = answer.revision;
         // More may have been moved meanwhile: it waits on the new revision now.
-        if (waiting.current) keepWaiting(rigId, waiting.current, answer.revision);
+        const moved = latest();
+        if (moved) keepWaiting(rigId, moved, answer.revision);
         else forgetWaiting(rigId);
       } else {
         waiting.current = undefined;
@@ -75,7 +79,10 @@ export function useDraft(rigId: string, kept: Kept) {
     if (left.baseRevision === revision.current) save(left.draft);
     else setStatus({ kind: 'conflict', theirs: kept.draft, revision: kept.revision });
   });
-  useEffect(() => takeUp(), []);
+  useEffect(() => {
+    // What waits in the browser is an outside system: it can be read only once the page is there.
+    queueMicrotask(takeUp);
+  }, []);
 
   // After something else on the server changed the draft (a load that fulfilled it), take what it left.
   const { draft: keptDraft, revision: keptRevision } = kept;

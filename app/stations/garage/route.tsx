@@ -11,6 +11,7 @@ import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
 import { FilePicker } from '../../ui/FilePicker';
+import { PreferencesDialog } from '../../preferences/PreferencesDialog';
 import { Logo } from '../../ui/Logo';
 import { Problems } from '../../ui/Problems';
 import type { Route } from './+types/route';
@@ -59,8 +60,9 @@ export default function GarageRoute({ loaderData, actionData: answer }: Route.Co
   const { rigs, profiles } = loaderData;
   return (
     <>
-      <header className="flex min-h-14 items-center border-b border-ink px-5">
+      <header className="flex min-h-14 items-center justify-between border-b border-ink px-5">
         <Logo />
+        <PreferencesDialog />
       </header>
       <main className="mx-auto max-w-4xl px-5 py-8">
         <div className="flex flex-wrap items-end justify-between gap-4">

@@ -29,20 +29,23 @@ export function useLinkJob(rigId: string, intents: StopByItem): { job: WatchedJo
       void revalidate();
     };
     const look = async (): Promise<void> => {
-      const answer = await ask<{ job: LinkJobView | null }>(address);
+      const answer = await ask(address);
       if (over) return;
-      if (answer?.body.job === null) return finish({ state: 'forgotten' });
-      if (answer && answer.body.job.state !== 'running') return finish(answer.body.job);
-      setJob(answer ? answer.body.job : { state: 'away' });
-      timer = setTimeout(() => void look(), LOOK_EVERY_MS);
+      const job = answer?.body.job;
+      if (job === null) finish({ state: 'forgotten' });
+      else if (job && job.state !== 'running') finish(job);
+      else {
+        setJob(job ?? { state: 'away' });
+        timer = setTimeout(() => void look(), LOOK_EVERY_MS);
+      }
     };
     const begin = async (): Promise<void> => {
-      const answer = await ask<{ sentence?: string }>(address, { do: 'begin', intents });
+      const answer = await ask(address, { do: 'begin', intents });
       if (over) return;
-      if (!answer) return finish({ state: 'refused', sentence: 'The server does not answer.' });
-      if (answer.body.sentence !== undefined)
-        return finish({ state: 'refused', sentence: answer.body.sentence });
-      await look();
+      if (!answer) finish({ state: 'refused', sentence: 'The server does not answer.' });
+      else if (answer.body.sentence !== undefined)
+        finish({ state: 'refused', sentence: answer.body.sentence });
+      else await look();
     };
     // Not at once: in development React mounts twice, and a job must begin once.
     timer = setTimeout(() => void begin(), 0);
@@ -56,7 +59,12 @@ export function useLinkJob(rigId: string, intents: StopByItem): { job: WatchedJo
   return { job, cancel };
 }
 
-async function ask<T>(address: string, body?: object): Promise<{ body: T } | undefined> {
+interface LinkAnswer {
+  job?: LinkJobView | null;
+  sentence?: string;
+}
+
+async function ask(address: string, body?: object): Promise<{ body: LinkAnswer } | undefined> {
   try {
     const response = await fetch(address, {
       ...(body && {
@@ -65,7 +73,7 @@ async function ask<T>(address: string, body?: object): Promise<{ body: T } | und
         body: JSON.stringify(body),
       }),
     });
-    return response.status < 500 ? { body: (await response.json()) as T } : undefined;
+    return response.status < 500 ? { body: (await response.json()) as LinkAnswer } : undefined;
   } catch {
     return undefined;
   }

@@ -4,6 +4,7 @@ import { createRig } from '#server/repositories/rigs';
 import { data, Link, redirect } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
+import { PreferencesDialog } from '../../preferences/PreferencesDialog';
 import { Logo } from '../../ui/Logo';
 import type { Route } from './+types/newRig';
 import { RigFormView } from './RigFormView';
@@ -42,8 +43,9 @@ export default function NewRigRoute({ loaderData, actionData }: Route.ComponentP
   const { vehicleClass, profiles } = loaderData;
   return (
     <>
-      <header className="flex min-h-14 items-center border-b border-ink px-5">
+      <header className="flex min-h-14 items-center justify-between border-b border-ink px-5">
         <Logo />
+        <PreferencesDialog />
       </header>
       <main className="mx-auto max-w-3xl pt-8">
         <h1 className="px-5 text-4xl">

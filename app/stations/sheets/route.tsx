@@ -1,5 +1,4 @@
 import { changesOf } from '#core/sheet/draft';
-import { EVIDENCE } from '#core/sheet/evidence';
 import type { Sheet } from '#core/sheet/sheet';
 import { LARGEST_DOCUMENT_BYTES, readDocument } from '#formats/document';
 import { importSheet, listSheets } from '#server/repositories/sheets';
@@ -8,12 +7,11 @@ import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
 import { FilePicker } from '../../ui/FilePicker';
-import { EscMark, escMarkOf } from '../../ui/marks';
 import { Time } from '../../ui/Time';
-import { Scrollable } from '../../ui/Scrollable';
 import { Problems } from '../../ui/Problems';
 import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
+import { SheetTable } from './SheetTable';
 import type { Route } from './+types/route';
 
 export async function loader({ params }: Route.LoaderArgs) {
@@ -81,6 +79,9 @@ export default function SheetsRoute({ loaderData, actionData: answer }: Route.Co
             </p>
             <p className="ml-auto flex gap-4">
               <TakeAsDraft sheet={sheet} />
+              <Link className="underline underline-offset-4" to={`/rigs/${rigId}/sheets/${number}`}>
+                Print<span className="sr-only"> sheet {number}</span>
+              </Link>
               <a
                 className="underline underline-offset-4"
                 href={`/rigs/${rigId}/sheets/${number}.json`}
@@ -115,42 +116,6 @@ const ORIGIN_WORDS = {
   imported: 'imported; kept',
   backup: 'read before a load by link',
 } as const;
-
-function SheetTable({ sheet }: { sheet: Sheet }) {
-  const changed = new Set(sheet.changedItemIds);
-  return (
-    <Scrollable label="Values of this sheet">
-      <table className="w-full max-w-2xl text-left">
-        <thead className="text-sm text-muted">
-          <tr>
-            <th className="py-1 pr-3 font-normal">item</th>
-            <th className="py-1 pr-3 font-normal">name</th>
-            <th className="py-1 pr-3 font-normal">stop</th>
-            <th className="py-1 font-normal">known by</th>
-          </tr>
-        </thead>
-        <tbody>
-          {sheet.values.map((value) => (
-            <tr key={value.itemId} className="border-t border-rule">
-              <td className="py-1 pr-3">{value.itemNumber}</td>
-              <td className={`py-1 pr-3 ${changed.has(value.itemId) ? 'font-bold' : ''}`}>
-                {value.itemLabel}
-                {changed.has(value.itemId) && <span className="text-muted"> · changed</span>}
-              </td>
-              <td className="py-1 pr-3">
-                {value.stopLabel === null ? 'unknown' : `${value.stopLabel} (stop ${value.stopNumber ?? ''})`}
-              </td>
-              <td className="flex items-center gap-2 py-1">
-                <EscMark mark={escMarkOf(value)} className="size-3" />
-                {EVIDENCE[value.basis]}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </Scrollable>
-  );
-}
 
 function TakeAsDraft({ sheet }: { sheet: Sheet }) {
   const { profile, holdings, moveAll } = useBench();

@@ -23,7 +23,7 @@ interface Props {
 
 /**
  * One setting on its real stops: disc for what is on the ESC, lozenge for the draft, bracket for the advice.
- * Arrows step, Home and End go to the ends, A takes the advice, Backspace puts it back, Enter shows the reason.
+ * Arrows step, Home and End go to the ends, Backspace puts it back, Enter shows the reason.
  */
 export function Rail({ item, cells, holding, draftStopId, isDrafted, advice, onMove, inactive }: Props) {
   const setting = VOCABULARY[item.setting];
@@ -51,7 +51,6 @@ export function Rail({ item, cells, holding, draftStopId, isDrafted, advice, onM
       go,
       at,
       last: stops.length - 1,
-      advised: advice && (() => onMove(advice.stopId)),
       back: onEsc && (() => onMove(onEsc.id)),
       reason: () => setReasonOpen((open) => !open),
     });
@@ -85,6 +84,7 @@ export function Rail({ item, cells, holding, draftStopId, isDrafted, advice, onM
           <div
             ref={track}
             role="slider"
+            data-rail={item.id}
             tabIndex={0}
             aria-labelledby={`rail-${item.id}`}
             aria-valuemin={0}
@@ -213,7 +213,6 @@ interface KeyContext {
   go: (index: number) => void;
   at: number;
   last: number;
-  advised: (() => void) | undefined;
   back: (() => void) | undefined;
   reason: () => void;
 }
@@ -228,7 +227,6 @@ const KEYS: Readonly<Record<string, (context: KeyContext) => void>> = {
   ArrowDown: stepDown,
   Home: ({ go }) => go(0),
   End: ({ go, last }) => go(last),
-  a: ({ advised }) => advised?.(),
   Backspace: ({ back }) => back?.(),
   Enter: ({ reason }) => reason(),
 };

@@ -1,7 +1,8 @@
 import { adviceFor } from '#core/advice/bands';
 import { inactiveReason } from '#core/advice/inactive';
 import { stopById, itemById, type ProfileItem } from '#core/esc/profile';
-import { MOMENTS, momentName, VOCABULARY, type MomentId } from '#core/settings/vocabulary';
+import { momentName, momentsOf, VOCABULARY, type MomentId } from '#core/settings/vocabulary';
+import type { VehicleKind } from '#core/rig/rig';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
@@ -10,13 +11,15 @@ import { useBench } from '../bench/BenchContext';
 import { DrillPanel } from './DrillPanel';
 import { DriveLine } from './DriveLine';
 import { Rail } from './Rail';
+import { useRailKeys } from './useRailKeys';
 import { VerdictList } from './VerdictList';
 
 /** Tune: every setting at the moment it is felt, and what a move does to the drive. */
 export default function TuneRoute() {
   const { profile, changes, verdicts, rig } = useBench();
   const { kind } = rig.vehicle;
-  const groups = groupByMoment(profile.items);
+  const groups = groupByMoment(profile.items, kind);
+  useRailKeys();
   const [current, setCurrent] = useState<MomentId>(groups[0]![0]);
   const changedIn = (moment: MomentId): number =>
     changes.filter((change) => VOCABULARY[itemById(profile, change.itemId).setting].moment === moment).length;
@@ -139,9 +142,9 @@ function ChangeBar() {
   );
 }
 
-function groupByMoment(items: ProfileItem[]): [MomentId, ProfileItem[]][] {
-  const moments = Object.keys(MOMENTS) as MomentId[];
-  return moments
+/** In the order of one pull of the trigger, or of one flight. */
+function groupByMoment(items: ProfileItem[], kind: VehicleKind): [MomentId, ProfileItem[]][] {
+  return momentsOf(kind)
     .map((moment): [MomentId, ProfileItem[]] => [
       moment,
       items.filter((item) => VOCABULARY[item.setting].moment === moment),

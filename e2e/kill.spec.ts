@@ -1,0 +1,144 @@
+import { expect, test, type Page } from '@playwright/test';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { control, processesOf } from './standIn';
+
+// A Live Tune of its own, since its parts are killed one after the other.
+test.describe.configure({ mode: 'serial' });
+
+const PORT = 4397;
+const ADDRESS = `http://127.0.0.1:${PORT}`;
+const DATA = '.data/kill';
+let live: ChildProcess;
+
+test.beforeAll(async () => {
+  test.setTimeout(120_000);
+  live = spawn('./start', ['--fresh', '--yes', '--port', String(PORT)], {
+    env: { ...process.env, LIVE_TUNE_DATA: DATA },
+    stdio: 'ignore',
+  });
+  await expect
+    .poll(
+      () =>
+        fetch(`${ADDRESS}/healthz`).then(
+          (r) => r.ok,
+          () => false,
+        ),
+      { timeout: 90_000 },
+    )
+    .toBe(true);
+});
+test.afterAll(async () => {
+  const gone = new Promise((resolve) => live.once('exit', resolve));
+  live.kill('SIGTERM');
+  await gone;
+});
+
+const kill = async (part: 'web' | 'database' | 'standIn'): Promise<void> => {
+  process.kill((await processesOf(DATA))[part], 'SIGKILL');
+};
+
+async function openBuggy(page: Page, station: string): Promise<void> {
+  await page.goto(ADDRESS);
+  await page.getByRole('link', { name: /^Kelp-beach buggy/ }).click();
+  await page.waitForURL('**/tune');
+  if (station !== 'tune') await page.goto(page.url().replace('tune', station));
+}
+
+const brake = (page: Page) => page.getByRole('slider', { name: 'Brake strength' });
+const saved = (page: Page): Promise<void> =>
+  expect(page.getByText('draft saved')).toBeAttached({ timeout: 30_000 });
+const AWAY = 'The server does not answer. Your draft is kept here';
+
+for (const part of ['web', 'database'] as const) {
+  test(`${part} killed: what was called saved is there, what was not is saved when it is back`, async ({
+    page,
+  }) => {
+    test.setTimeout(90_000);
+    await openBuggy(page, 'tune');
+    await brake(page).press('Home');
+    await brake(page).press('ArrowRight');
+    await saved(page);
+    await kill(part);
+    // Moved while nobody is there.
+    await brake(page).press('ArrowRight');
+    await expect(page.getByText(AWAY)).toBeVisible({ timeout: 15_000 });
+    await expect(page.getByText(AWAY)).toBeHidden({ timeout: 30_000 });
+    await saved(page);
+    await page.evaluate(() => localStorage.clear());
+    await page.reload();
+    await expect(brake(page)).toHaveAttribute('aria-valuetext', /^45 %/);
+    await brake(page).press('Backspace');
+    await saved(page);
+  });
+}
+
+test('the database killed before a page is opened: the page says so, and goes on by itself', async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await openBuggy(page, 'tune');
+  await kill('database');
+  await page.getByRole('link', { name: /^Sheets/ }).click();
+  await expect(page.getByRole('heading', { name: /Live Tune does not answer|^Sheets$/ })).toBeVisible({
+    timeout: 15_000,
+  });
+  await expect(page.getByRole('heading', { name: 'Sheets', exact: true })).toBeVisible({ timeout: 30_000 });
+});
+
+/** Begins a load by link that takes its time, and waits until it writes. */
+async function beginSlowLoad(page: Page): Promise<void> {
+  await openBuggy(page, 'tune');
+  await brake(page).press('Home');
+  await page.getByRole('slider', { name: 'Drag brake' }).press('End');
+  await saved(page);
+  await page.goto(page.url().replace('tune', 'load'));
+  await page.getByLabel('the link').check();
+  await page.getByLabel('Wheels clear of the bench').check();
+  await control(DATA, { do: 'fault', fault: { kind: 'slow', ms: 400 } });
+  await page.getByRole('button', { name: 'Load by the link' }).click();
+  await expect(page.locator('[aria-current=step]')).toContainText('Write what differs', { timeout: 30_000 });
+}
+
+/** Reads by link and says what the app and the stand-in then hold for the brake. */
+async function readBack(page: Page): Promise<void> {
+  const esc = page.url().replace(/\/(load|esc)$/, '/esc');
+  const rigId = /rigs\/([0-9a-f-]{36})/.exec(esc)![1]!;
+  await page.goto(esc);
+  await expect(page.getByRole('row', { name: /6 Stopper unknown/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Read everything by the link' }).click();
+  await expect(page.getByText('Every value is read.')).toBeVisible({ timeout: 30_000 });
+  const { memory } = await control(DATA, { do: 'memory', serial: rigId });
+  expect(memory!.memory.stops.stopper).toBe('stopper-7');
+  await page.goto(esc);
+  await expect(page.getByRole('row', { name: '6 Stopper 85 % read back' })).toBeVisible();
+}
+
+test('the stand-in killed while values are written: they are unknown until they are read', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await beginSlowLoad(page);
+  await kill('standIn');
+  await expect(page.getByText('Nobody knows what the ESC holds for “Roll-off”, “Stopper”.')).toBeVisible({
+    timeout: 30_000,
+  });
+  await expect
+    .poll(() => control(DATA, { do: 'fault', fault: { kind: 'none' } }).catch(() => null), {
+      timeout: 20_000,
+    })
+    .toBeTruthy();
+  await readBack(page);
+});
+
+test('the web server killed while values are written: the page says that nobody can tell, and so does the rig', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await beginSlowLoad(page);
+  await kill('web');
+  await expect(page.getByText('The server was started anew in the middle of this.')).toBeVisible({
+    timeout: 40_000,
+  });
+  await control(DATA, { do: 'fault', fault: { kind: 'none' } });
+  await readBack(page);
+});
