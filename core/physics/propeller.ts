@@ -84,7 +84,7 @@ export function runPropeller(
     if (!Number.isFinite(next)) throw new Error(`the run left the numbers at ${state.timeS} s`);
     state.timeS = n * STEP_S;
     state.shaftSpeed = Math.max(0, next);
-    if (visit(state)) break;
+    if (visit(state) || (startSpeed > 0 && state.shaftSpeed === 0)) break;
   }
   return state;
 }

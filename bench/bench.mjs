@@ -1,0 +1,62 @@
+/** Prints the figures of this machine: traces, plans, start-up. `npm run -s bench`; on a quiet machine. */
+import { spawn, spawnSync } from 'node:child_process';
+import { rmSync } from 'node:fs';
+import { availableParallelism, cpus } from 'node:os';
+import { buildApplication, buildForNode, installNpmPackages } from '../tools/lib/install.mjs';
+import { firstFreePort } from '../tools/lib/ports.mjs';
+
+const DATA = '.data/bench';
+
+installNpmPackages();
+buildApplication();
+buildForNode();
+console.log(
+  `${cpus()[0]?.model ?? 'a processor'}, ${availableParallelism()} threads, Node ${process.version}`,
+);
+
+console.log('\ntraces, bands and plans, ms');
+const built = spawnSync(
+  'npx',
+  ['--no-install', 'vite', 'build', '-c', 'bench/vite.config.ts', '--logLevel', 'warn'],
+  { stdio: 'inherit' },
+);
+if (built.status !== 0) process.exit(1);
+const { status, stdout } = spawnSync(process.execPath, ['.cache/bench/traces.js'], { encoding: 'utf8' });
+if (status !== 0) process.exit(1);
+for (const line of stdout.trim().split('\n')) {
+  const { scenario, medianMs, p95Ms } = JSON.parse(line);
+  console.log(
+    `  ${scenario.padEnd(44)} median ${medianMs.toFixed(2).padStart(8)}   95 % ${p95Ms.toFixed(2).padStart(8)}`,
+  );
+}
+
+console.log('\nstart-up, s');
+await measureStart('first start, everything installed and built', ['--fresh', '--yes']);
+await measureStart('second start', []);
+rmSync(DATA, { recursive: true, force: true });
+
+/**
+ * From ./start to a web server that answers.
+ * @param {string} name
+ * @param {string[]} options
+ */
+async function measureStart(name, options) {
+  const port = await firstFreePort(4500, 50);
+  const started = Date.now();
+  const live = spawn('./start', ['--port', String(port), ...options], {
+    env: { ...process.env, LIVE_TUNE_DATA: DATA },
+    stdio: 'ignore',
+  });
+  const healthy = async () => {
+    try {
+      return (await fetch(`http://127.0.0.1:${port}/healthz`)).ok;
+    } catch {
+      return false;
+    }
+  };
+  while (!(await healthy())) await new Promise((resolve) => setTimeout(resolve, 20));
+  console.log(`  ${name.padEnd(44)} ${((Date.now() - started) / 1000).toFixed(2).padStart(8)}`);
+  const gone = new Promise((resolve) => live.once('exit', resolve));
+  live.kill('SIGTERM');
+  await gone;
+}

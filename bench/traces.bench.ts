@@ -1,0 +1,103 @@
+/** How long traces, bands and plans take. Prints one line of JSON a scenario; each checks what it computed. */
+import { factoryStops, handMediumOf, itemById, type EscProfile } from '#core/esc/profile';
+import { SHOWS_STORED } from '#core/esc/media';
+import { factoryMemory } from '#core/device/simulatedEsc';
+import { alternativesTo, bandOf } from '#core/physics/drills/band';
+import { DRILLS, runDrill, type DrillId } from '#core/physics/drills/runDrill';
+import { escBehaviour } from '#core/physics/escChain';
+import { legsFor, planLegs } from '#core/plan/loadPlan';
+import { escMachine } from '#core/procedure/escMachine';
+import { initialConfig } from '#core/procedure/step';
+import { rangeOf } from '#core/radio/pulse';
+import { resolveRig } from '#core/rig/resolve';
+import type { Rig } from '#core/rig/rig';
+import { readDocument } from '#formats/document';
+import { readFileSync } from 'node:fs';
+
+const WARM_UP = 5;
+const RUNS = 40;
+
+function profileOf(id: string): EscProfile {
+  const read = readDocument(readFileSync(`demo/${id}.esc-profile.json`, 'utf8'));
+  if (!read.ok || read.value.format !== 'live-tune/esc-profile') throw new Error(`no profile ${id}`);
+  return read.value;
+}
+
+function rigOf(id: string): Rig {
+  const read = readDocument(readFileSync(`demo/${id}.rig.json`, 'utf8'));
+  if (!read.ok || read.value.format !== 'live-tune/rig') throw new Error(`no rig ${id}`);
+  return read.value.rig;
+}
+
+/** Median and spread of a scenario in ms, after a warm-up. @param run returns something that proves it ran */
+function measure(name: string, run: () => number): void {
+  const times: number[] = [];
+  let proof = 0;
+  for (let n = 0; n < WARM_UP + RUNS; n += 1) {
+    const started = performance.now();
+    proof = run();
+    if (n >= WARM_UP) times.push(performance.now() - started);
+  }
+  if (!Number.isFinite(proof) || proof === 0) throw new Error(`${name} computed nothing: ${proof}`);
+  times.sort((a, b) => a - b);
+  const at = (share: number): number => Number(times[Math.floor(share * (times.length - 1))]!.toFixed(3));
+  console.log(
+    JSON.stringify({ scenario: name, medianMs: at(0.5), p95Ms: at(0.95), proof: Number(proof.toFixed(4)) }),
+  );
+}
+
+for (const [rigId, profileId] of [
+  ['kelp-beach-buggy', 'tamsel-r60'],
+  ['headland-trainer', 'sondry-a45'],
+] as const) {
+  const rig = rigOf(rigId);
+  const profile = profileOf(profileId);
+  const resolved = resolveRig(rig, profile);
+  const behave = (stops: Readonly<Record<string, string>>) =>
+    escBehaviour(profile, stops, rig.channel, rangeOf(rig.channel), rig.pack.cells);
+  const stops = factoryStops(profile);
+  for (const id of Object.keys(DRILLS[rig.vehicle.kind]) as DrillId[]) {
+    measure(`trace: ${id}, ${rig.name}`, () => runDrill(id, resolved, behave(stops)).numbers[0]!.value ?? 0);
+  }
+}
+
+{
+  const rig = rigOf('kelp-beach-buggy');
+  const profile = profileOf('tamsel-r60');
+  const resolved = resolveRig(rig, profile);
+  const stops = factoryStops(profile);
+  const unknown = profile.items.map(({ id }) => itemById(profile, id));
+  measure('band: brake, every value unknown', () => {
+    const drills = [stops, ...alternativesTo(profile, stops, unknown)].map((set) =>
+      runDrill(
+        'brake',
+        resolved,
+        escBehaviour(profile, set, rig.channel, rangeOf(rig.channel), rig.pack.cells),
+      ),
+    );
+    return bandOf(drills).numbers.stop!.high;
+  });
+}
+
+for (const [rigId, profileId] of [
+  ['kelp-beach-buggy', 'tamsel-r60'],
+  ['cliff-path-crawler', 'brackel-t40'],
+  ['headland-trainer', 'sondry-a45'],
+] as const) {
+  const rig = rigOf(rigId);
+  const profile = profileOf(profileId);
+  const medium = handMediumOf(profile)!;
+  const machine = escMachine(profile);
+  const stick = rangeOf(rig.channel);
+  const start = initialConfig(machine, { ...factoryMemory(profile), range: stick }, stick.neutralMicros);
+  const changes = profile.items.map((item) => ({
+    itemId: item.id,
+    fromStopId: item.factoryStopId,
+    toStopId: item.stops.find(({ id }) => id !== item.factoryStopId)!.id,
+  }));
+  const legs = legsFor(changes, SHOWS_STORED[medium.family]);
+  measure(
+    `plan: all ${profile.items.length} items, ${medium.family}`,
+    () => planLegs(machine, start, legs, stick)!.seconds,
+  );
+}

@@ -1,0 +1,10 @@
+import { defineConfig } from 'vite';
+
+export default defineConfig({
+  publicDir: false,
+  build: {
+    ssr: true,
+    outDir: '.cache/bench',
+    rollupOptions: { input: { traces: './bench/traces.bench.ts' } },
+  },
+});
