@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { ADDRESS } from './setting';
-import { expect, test, typeRig } from './test';
+import { draftSaved, expect, importDemoRig, moveRail, test, typeRig } from './test';
 
 async function axe(page: Page): Promise<string[]> {
   const { violations } = await new AxeBuilder({ page }).analyze();
@@ -10,10 +10,14 @@ async function axe(page: Page): Promise<string[]> {
 
 for (const { name, ...look } of [
   { name: 'light, 1280 px', colorScheme: 'light', viewport: { width: 1280, height: 800 } },
+  { name: 'dark, 1280 px', colorScheme: 'dark', viewport: { width: 1280, height: 800 } },
+  { name: 'light, phone', colorScheme: 'light', viewport: { width: 390, height: 844 } },
   { name: 'dark, phone', colorScheme: 'dark', viewport: { width: 390, height: 844 } },
 ] as const) {
   test.describe(name, () => {
     test.use(look);
+    // Axe takes its time, and there are many views.
+    test.describe.configure({ timeout: 150_000 });
 
     test(`axe finds nothing on any view (${name})`, async ({ page }) => {
       await page.goto('/');
@@ -41,6 +45,44 @@ for (const { name, ...look } of [
       expect(await axe(page)).toEqual([]);
       await page.goto(`${rig}/sheets`);
       expect(await axe(page)).toEqual([]);
+      await page.goto(`${rig}/esc`);
+      await page.getByRole('button', { name: 'It got new firmware' }).click();
+      await expect(page.getByText('14 values are unknown.')).toBeVisible();
+      expect(await axe(page)).toEqual([]);
+      await page.goto(`${rig}/tune`);
+      await expect(page.getByText('The band is what the ESC may do')).toBeVisible();
+      expect(await axe(page)).toEqual([]);
+      await page.getByRole('button', { name: 'Keys, look and sound' }).click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+      expect(await axe(page)).toEqual([]);
+    });
+
+    test(`axe finds nothing on card and stick (${name})`, async ({ page }) => {
+      await importDemoRig(page, 'cliff-path-crawler', `Card, ${name}`);
+      await page.goto(page.url().replace(/\/rig$/, '/tune'));
+      await moveRail(page, 'Cutoff', 'ArrowRight', 1);
+      await draftSaved(page);
+      await page.goto(page.url().replace('/tune', '/load'));
+      await page.getByLabel('Wheels clear of the bench').check();
+      await page.getByRole('button', { name: 'Begin loading' }).click();
+      await page.keyboard.press('c');
+      await page.keyboard.press('p');
+      await expect(page.getByTestId('instruction')).toContainText('Press');
+      expect(await axe(page)).toEqual([]);
+      await importDemoRig(page, 'headland-trainer', `Stick, ${name}`);
+      await page.goto(page.url().replace(/\/rig$/, '/tune'));
+      await moveRail(page, 'Advance', 'ArrowRight', 1);
+      await draftSaved(page);
+      expect(await axe(page)).toEqual([]);
+      await page.goto(page.url().replace('/tune', '/load'));
+      await page.getByLabel('Propeller off').check();
+      await page.getByRole('button', { name: 'Begin loading' }).click();
+      await page.keyboard.press('u');
+      await page.keyboard.press('p');
+      await expect(page.getByTestId('countdown')).toBeVisible();
+      expect(await axe(page)).toEqual([]);
+      const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      expect(overflow).toBeLessThanOrEqual(0);
     });
 
     test(`nothing is wider than the screen (${name})`, async ({ page }) => {
@@ -54,6 +96,7 @@ for (const { name, ...look } of [
         `${rig}/tune`,
         `${rig}/load`,
         `${rig}/sheets`,
+        `${rig}/esc`,
       ]) {
         await page.goto(path);
         const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);

@@ -106,6 +106,8 @@ async function readBack(page: Page): Promise<void> {
   await page.goto(esc);
   await expect(page.getByRole('row', { name: /6 Stopper unknown/ })).toBeVisible();
   await page.getByRole('button', { name: 'Read everything by the link' }).click();
+  await page.getByLabel('Wheels clear of the bench').check();
+  await page.getByRole('button', { name: 'It is safe: read' }).click();
   await expect(page.getByText('Every value is read.')).toBeVisible({ timeout: 30_000 });
   const { memory } = await control(DATA, { do: 'memory', serial: rigId });
   expect(memory!.memory.stops.stopper).toBe('stopper-7');

@@ -47,6 +47,8 @@ test('what was loaded by link is what the page’s simulated ESC holds, and the 
   await page.getByRole('button', { name: 'Keep my word' }).click();
   await expect(page.getByRole('row', { name: /6 Stopper 20 % on your word/ })).toBeVisible();
   await page.getByRole('button', { name: 'Read everything by the link' }).click();
+  await page.getByLabel('Wheels clear of the bench').check();
+  await page.getByRole('button', { name: 'It is safe: read' }).click();
   await expect(page.getByText('“Stopper” is on 85 %; believed was 20 %.')).toBeVisible();
   await page.goto(`/rigs/${rigIdOf(page)}/esc`);
   await expect(page.getByRole('row', { name: /6 Stopper 85 % read back/ })).toBeVisible();
@@ -108,6 +110,8 @@ test('a line cut at any byte of a write or a save leaves nothing half-written in
     await page.goto(`/rigs/${rigId}/esc`);
     await expect(page.getByRole('row', { name: /6 Stopper unknown/ })).toBeVisible();
     await page.getByRole('button', { name: 'Read everything by the link' }).click();
+    await page.getByLabel('Wheels clear of the bench').check();
+    await page.getByRole('button', { name: 'It is safe: read' }).click();
     await expect(page.getByText('Every value is read.')).toBeVisible();
     const label = { 'stopper-4': '55 %', 'stopper-5': '65 %', 'stopper-7': '85 %' }[await kept()]!;
     await page.goto(`/rigs/${rigId}/esc`);

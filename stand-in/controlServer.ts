@@ -26,7 +26,13 @@ export function controlServer(bench: StandInBench): Server {
       for (let end = waiting.indexOf('\n'); end !== -1; end = waiting.indexOf('\n')) {
         const line = waiting.slice(0, end);
         waiting = waiting.slice(end + 1);
-        socket.write(`${JSON.stringify(answerTo(bench, line))}\n`);
+        const answer = answerTo(bench, line);
+        socket.write(`${JSON.stringify(answer)}\n`);
+        // Whoever speaks something else first, such as a browser, is not heard any further.
+        if (!answer.ok) {
+          socket.destroySoon();
+          return;
+        }
       }
     });
   });

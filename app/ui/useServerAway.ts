@@ -1,8 +1,14 @@
 import { useEffect, useState } from 'react';
 
 const ASK_EVERY_MS = 1500;
+/** A page that fails again so soon after it was loaded anew fails for another reason. */
+const ONCE_WITHIN_MS = 20_000;
+const LAST_RELOAD = 'live-tune-last-reload';
 
-/** Asks until the server and its database are well, and loads the page anew when they were not. */
+/**
+ * Asks until the server and its database are well, and loads the page anew then. Where they are well already,
+ * as after a short break, it is loaded anew once.
+ */
 export function useServerAway(): 'asking' | 'away' | 'well' {
   const [state, setState] = useState<'asking' | 'away' | 'well'>('asking');
   useEffect(() => {
@@ -13,7 +19,8 @@ export function useServerAway(): 'asking' | 'away' | 'well' {
         (response) => response.ok,
         () => false,
       );
-      if (well && wasAway) {
+      if (well && (wasAway || mayReload())) {
+        sessionStorage.setItem(LAST_RELOAD, String(Date.now()));
         window.location.reload();
         return;
       }
@@ -26,3 +33,6 @@ export function useServerAway(): 'asking' | 'away' | 'well' {
   }, []);
   return state;
 }
+
+const mayReload = (): boolean =>
+  Date.now() - Number(sessionStorage.getItem(LAST_RELOAD) ?? 0) > ONCE_WITHIN_MS;

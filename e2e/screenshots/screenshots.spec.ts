@@ -1,23 +1,28 @@
-import { test } from '@playwright/test';
+import { test, type Page } from '@playwright/test';
 import { handOf } from '../hand';
 
 const FOLDER = 'docs/screenshots';
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
-test('one picture of each main view', async ({ page }) => {
-  await page.clock.install();
-  const hand = handOf(page);
-  const shot = async (name: string): Promise<void> => {
+/** The few things that the pictures need done. @param page on which the clock was installed */
+const cameraOf = (page: Page) => ({
+  shot: async (name: string, waitMs = 1500): Promise<void> => {
     await page.mouse.move(0, 0);
-    await page.clock.runFor(1500);
+    await page.clock.runFor(waitMs);
     await page.evaluate(() => document.fonts.ready);
     await page.screenshot({ path: `${FOLDER}/${name}.png` });
-  };
-  const move = async (name: string, key: string, times: number): Promise<void> => {
+  },
+  move: async (name: string, key: string, times: number): Promise<void> => {
     for (let n = 0; n < times; n += 1) await page.getByRole('slider', { name, exact: true }).press(key);
-  };
-  const click = (name: string): Promise<void> => page.getByRole('button', { name }).first().click();
+  },
+  click: (name: string): Promise<void> => page.getByRole('button', { name }).first().click(),
+});
+
+test('the buggy, from rig to sheet', async ({ page }) => {
+  await page.clock.install();
+  const hand = handOf(page);
+  const { shot, move, click } = cameraOf(page);
 
   await page.goto('/');
   await shot('all-rigs');
@@ -63,9 +68,6 @@ test('one picture of each main view', async ({ page }) => {
   await hand.follow(/^Press set/);
   await hand.press(1);
   await shot('load');
-  await page.setViewportSize(PHONE);
-  await shot('load-phone');
-  await page.setViewportSize(DESK);
   await hand.follow(/^How many white flashes/);
   await shot('load-count-back');
   await hand.follow(/^Every value is counted back/);
@@ -73,4 +75,65 @@ test('one picture of each main view', async ({ page }) => {
   await click('Keep this sheet');
   await page.getByRole('heading', { name: 'Sheet 1' }).waitFor();
   await shot('sheets');
+  await page.getByRole('link', { name: 'Print sheet 1' }).click();
+  await page.getByRole('heading', { name: 'Kelp-beach buggy: sheet 1' }).waitFor();
+  await page.emulateMedia({ media: 'print' });
+  await shot('sheet-on-paper');
+});
+
+test('the crawler by its card and by its link, unknown values in the dark', async ({ page }) => {
+  await page.clock.install();
+  const hand = handOf(page);
+  const { shot, move, click } = cameraOf(page);
+  await page.goto('/');
+  await page.getByRole('link', { name: /^Cliff-path crawler/ }).click();
+  await page.waitForURL('**/tune');
+  const rig = page.url().replace('/tune', '');
+  await move('Cutoff', 'ArrowRight', 1);
+  await move('Drag brake', 'ArrowRight', 1);
+  await page.goto(`${rig}/load`);
+  await page.getByLabel('Wheels clear of the bench').check();
+  await click('Begin loading');
+  await hand.follow(/^Press choice/);
+  await shot('load-card');
+  await page.goto(`${rig}/load`);
+  await page.getByLabel('the link').check();
+  await page.getByLabel('Wheels clear of the bench').check();
+  await click('Load by the link');
+  await page.clock.resume();
+  await page.getByText('Every value is read back.').waitFor();
+  await page.screenshot({ path: `${FOLDER}/load-link.png` });
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await page.goto(`${rig}/esc`);
+  await click('It got new firmware');
+  await page.getByText('18 values are unknown.').waitFor();
+  await page.screenshot({ path: `${FOLDER}/esc-dark.png` });
+  await page.goto(`${rig}/tune`);
+  await page.getByRole('tab', { name: 'Brake' }).click();
+  await page.getByText('The band is what').waitFor();
+  await page.screenshot({ path: `${FOLDER}/tune-unknown-dark.png` });
+});
+
+test('the trainer by its stick, and the keys', async ({ page }) => {
+  await page.clock.install();
+  const hand = handOf(page);
+  const { shot, move, click } = cameraOf(page);
+  await page.goto('/');
+  await page.getByRole('link', { name: /^Headland trainer/ }).click();
+  await page.waitForURL('**/tune');
+  const rig = page.url().replace('/tune', '');
+  await move('Start acceleration', 'ArrowRight', 1);
+  await move('Advance', 'ArrowRight', 1);
+  await page.getByText('To 95 % of full rpm').waitFor();
+  await shot('tune-plane');
+  await page.goto(`${rig}/load`);
+  await page.getByLabel('Propeller off').check();
+  await click('Begin loading');
+  await hand.follow(/^Stick all the way down/);
+  await page.setViewportSize(PHONE);
+  await shot('load-stick-phone', 12_000);
+  await page.setViewportSize(DESK);
+  await page.goto('/');
+  await click('Keys, look and sound');
+  await shot('keys');
 });

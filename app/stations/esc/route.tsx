@@ -4,6 +4,7 @@ import { EVIDENCE, unknownItems, type Observation } from '#core/sheet/evidence';
 import { addObservations } from '#server/repositories/rigs';
 import { useState } from 'react';
 import { data, Form, useNavigation } from 'react-router';
+import { SafetyGate } from '../../simulated/SafetyGate';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { answered, keepTyped } from '../../ui/keepTyped';
@@ -17,6 +18,8 @@ import { LinkLoad } from '../load/LinkLoad';
 import type { Route } from './+types/route';
 
 const DO_NOT_KNOW = 'unknown';
+/** Reading changes nothing. */
+const NO_INTENTS = {};
 const MISHAPS: Record<'reset' | 'firmwareUpdate', string> = {
   reset: 'It was reset to factory values',
   firmwareUpdate: 'It got new firmware',
@@ -53,12 +56,12 @@ export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTy
 /** What the ESC holds: item by item, how it is known and since when; a place to say what you know better. */
 export default function EscRoute({ actionData: answer }: Route.ComponentProps) {
   const actionData = answered(answer);
-  const { profile, holdings } = useBench();
-  const [reading, setReading] = useState(false);
+  const { rig, profile, holdings } = useBench();
+  const [reading, setReading] = useState<'no' | 'makingSafe' | 'yes'>('no');
+  const [precaution, setPrecaution] = useState<string>();
   const busy = useNavigation().state !== 'idle';
   const unknown = unknownItems(profile, holdings).length;
-  const intents = useState({})[0];
-  if (reading) return <LinkLoad intents={intents} onAgain={() => setReading(false)} />;
+  if (reading === 'yes') return <LinkLoad intents={NO_INTENTS} onAgain={() => setReading('no')} />;
   return (
     <div className="max-w-5xl px-5 py-6">
       <h1 className="text-3xl">What the ESC holds</h1>
@@ -79,7 +82,7 @@ export default function EscRoute({ actionData: answer }: Route.ComponentProps) {
       )}
       <div className="mt-4 flex flex-wrap gap-3">
         {hasLink(profile) && (
-          <Button look="main" onClick={() => setReading(true)}>
+          <Button look="main" onClick={() => setReading('makingSafe')}>
             Read everything by the link
           </Button>
         )}
@@ -91,6 +94,19 @@ export default function EscRoute({ actionData: answer }: Route.ComponentProps) {
           ))}
         </Form>
       </div>
+      {reading === 'makingSafe' && (
+        <div className="mt-4 max-w-3xl">
+          <SafetyGate kind={rig.vehicle.kind} chosen={precaution} onChoose={setPrecaution} />
+          <Button
+            look="main"
+            className="mt-3"
+            disabled={precaution === undefined}
+            onClick={() => setReading('yes')}
+          >
+            It is safe: read
+          </Button>
+        </div>
+      )}
       <p className="mt-3 min-h-6 font-bold" role="status">
         {actionData?.sentence}
       </p>
