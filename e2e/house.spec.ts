@@ -47,6 +47,7 @@ for (const { name, ...look } of [
       expect(await axe(page)).toEqual([]);
       await page.goto(`${rig}/esc`);
       await page.getByRole('button', { name: 'It got new firmware' }).click();
+      await page.getByRole('button', { name: 'Yes, write it down' }).click();
       await expect(page.getByText('14 values are unknown.')).toBeVisible();
       expect(await axe(page)).toEqual([]);
       await page.goto(`${rig}/tune`);

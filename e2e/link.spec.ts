@@ -61,6 +61,7 @@ test('after a reset or new firmware nothing is called verified, and unknown valu
   const rig = `/rigs/${rigIdOf(page)}`;
   await page.goto(`${rig}/esc`);
   await page.getByRole('button', { name: 'It got new firmware' }).click();
+  await page.getByRole('button', { name: 'Yes, write it down' }).click();
   await expect(page.getByText('14 values are unknown.')).toBeVisible();
   await expect(page.getByRole('row', { name: /6 Stopper unknown before: 85 %/ })).toContainText(
     'unknown since a firmware update',

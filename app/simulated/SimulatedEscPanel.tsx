@@ -1,4 +1,5 @@
 import { motorDemand } from '#core/device/simulatedEsc';
+import type { HandMedium } from '#core/esc/media';
 import type { EscProfile } from '#core/esc/profile';
 import { keyName } from '#core/plan/instruction';
 import { stateOf } from '#core/procedure/step';
@@ -18,16 +19,18 @@ interface Props {
   channel: ThrottleChannel;
   /** Whether the model was made safe; nothing can be switched on before. */
   safe: boolean;
+  /** What it is worked for; what that does not need is put away. */
+  use: 'endPoints' | HandMedium['family'];
 }
 
 /** The simulated ESC to work with mouse, touch or keyboard: keys, power switch, throttle, card, lamp and sound. */
-export function SimulatedEscPanel({ bench, channel, safe }: Props) {
+export function SimulatedEscPanel({ bench, channel, safe, use }: Props) {
   const { esc, display, input } = bench;
   const { profile, machine, config } = esc;
   const { role, keyDown } = stateOf(machine, config);
   const on = role !== 'off';
-  const card = profile.media.find((medium) => medium.family === 'lampCard');
-  const hasSetKey = hasKey(profile);
+  const card = profile.media.find((medium) => medium.family === 'lampCard' && use === 'lampCard');
+  const hasSetKey = use !== 'lampCard' && hasKey(profile);
   const [held, setHeld] = useState(false);
 
   const switchPower = (): void => {
@@ -93,7 +96,7 @@ export function SimulatedEscPanel({ bench, channel, safe }: Props) {
         )}
       </div>
       {!safe && <p className="mt-2 text-sm font-bold text-hazard">Say first what makes the model safe.</p>}
-      {card && <CardPanel bench={bench} medium={card} />}
+      {card?.family === 'lampCard' && <CardPanel bench={bench} medium={card} />}
       <Throttle bench={bench} channel={channel} />
       <p className="mt-3 border-t border-rule pt-2 text-sm text-muted">
         motor: {motorWords(motorDemand(esc))} · {on ? 'on' : 'off'}

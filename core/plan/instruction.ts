@@ -195,7 +195,7 @@ function cardDetail(item: ProfileItem, { key, observed, end }: Extract<Gesture, 
     case 'item':
       return `The lamp must end beside ${countInWords(end.itemCursor + 1)}, “${item.label}”. The ${stop?.lamp ?? ''} shows the stop it is on.`;
     case 'value':
-      return `The ${stop?.lamp ?? ''} must end at ${countInWords(end.stopCursor + 1)}: ${stopLabel(item, end.stopCursor + 1)}. It does not count yet.`;
+      return `The ${stop?.lamp ?? ''} must end at ${countInWords(end.stopCursor + 1)}: ${stopLabel(item, end.stopCursor + 1)}. Nothing is stored yet.`;
     default:
       return 'One long beep: stored. Without it, the value is forgotten.';
   }

@@ -71,7 +71,6 @@ test('the buggy, from rig to sheet', async ({ page }) => {
   await hand.follow(/^How many white flashes/);
   await shot('load-count-back');
   await hand.follow(/^Every value is counted back/);
-  await shot('load-finished');
   await click('Keep this sheet');
   await page.getByRole('heading', { name: 'Sheet 1' }).waitFor();
   await shot('sheets');
@@ -106,6 +105,7 @@ test('the crawler by its card and by its link, unknown values in the dark', asyn
   await page.emulateMedia({ colorScheme: 'dark' });
   await page.goto(`${rig}/esc`);
   await click('It got new firmware');
+  await page.getByRole('button', { name: 'Yes, write it down' }).click();
   await page.getByText('18 values are unknown.').waitFor();
   await page.screenshot({ path: `${FOLDER}/esc-dark.png` });
   await page.goto(`${rig}/tune`);

@@ -46,7 +46,9 @@ export function BenchHeader() {
           >
             <DraftMark />
             {changes.length === 0
-              ? 'draft: as on the ESC'
+              ? unknown > 0
+                ? 'draft: nothing'
+                : 'draft: as on the ESC'
               : `draft: ${changes.length} ${changes.length === 1 ? 'differs' : 'differ'}`}
           </span>
           <span className="sr-only" role="status" aria-live="polite">

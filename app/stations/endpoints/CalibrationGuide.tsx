@@ -107,7 +107,7 @@ export function CalibrationGuide({ precaution, onDone }: Props) {
         </div>
         {!learned && gestures && <NextSteps profile={profile} channel={channel} gestures={gestures} />}
       </div>
-      <SimulatedEscPanel bench={bench} channel={channel} safe />
+      <SimulatedEscPanel bench={bench} channel={channel} safe use="endPoints" />
       <Scrollable label="Pulses" className="rounded-sm border border-rule bg-sheet p-3 lg:col-span-2">
         <PulseRuler
           title="Now"

@@ -7,6 +7,7 @@ import { data, Form, useNavigation } from 'react-router';
 import { SafetyGate } from '../../simulated/SafetyGate';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
+import { Confirm } from '../../ui/Confirm';
 import { answered, keepTyped } from '../../ui/keepTyped';
 import { escMarkOf, EscMark } from '../../ui/marks';
 import { Notice } from '../../ui/Notice';
@@ -20,9 +21,15 @@ import type { Route } from './+types/route';
 const DO_NOT_KNOW = 'unknown';
 /** Reading changes nothing. */
 const NO_INTENTS = {};
-const MISHAPS: Record<'reset' | 'firmwareUpdate', string> = {
-  reset: 'It was reset to factory values',
-  firmwareUpdate: 'It got new firmware',
+const MISHAPS: Record<'reset' | 'firmwareUpdate', { happened: string; means: string }> = {
+  reset: {
+    happened: 'It was reset to factory values',
+    means: 'Every value counts as the factory’s then, assumed and no longer verified.',
+  },
+  firmwareUpdate: {
+    happened: 'It got new firmware',
+    means: 'Every value counts as unknown then, until it is read or loaded again.',
+  },
 };
 
 /** Adds the user's word, or what happened to the ESC, to the history. */
@@ -86,13 +93,18 @@ export default function EscRoute({ actionData: answer }: Route.ComponentProps) {
             Read everything by the link
           </Button>
         )}
-        <Form method="post" className="flex flex-wrap gap-3">
-          {(Object.keys(MISHAPS) as (keyof typeof MISHAPS)[]).map((kind) => (
-            <Button key={kind} type="submit" name="mishap" value={kind} disabled={busy}>
-              {MISHAPS[kind]}
-            </Button>
-          ))}
-        </Form>
+        {(Object.keys(MISHAPS) as (keyof typeof MISHAPS)[]).map((kind) => (
+          <Confirm
+            key={kind}
+            trigger={<Button disabled={busy}>{MISHAPS[kind].happened}</Button>}
+            title={`${MISHAPS[kind].happened}?`}
+            text={MISHAPS[kind].means}
+            method="post"
+            field={{ name: 'mishap', value: kind }}
+            yes="Yes, write it down"
+            no="No"
+          />
+        ))}
       </div>
       {reading === 'makingSafe' && (
         <div className="mt-4 max-w-3xl">

@@ -183,7 +183,7 @@ export function LoadDeck({ medium, precaution, intents, problem }: Props) {
         )}
       </div>
       <div className="grid content-start gap-4">
-        <SimulatedEscPanel bench={bench} channel={rig.channel} safe />
+        <SimulatedEscPanel bench={bench} channel={rig.channel} safe use={medium.family} />
         <section aria-label="This load" className="text-sm">
           <h2 className="text-lg">This load</h2>
           <ol className="mt-1">

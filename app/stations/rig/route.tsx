@@ -1,9 +1,8 @@
 import { deleteRig, updateRig } from '#server/repositories/rigs';
 import { currentGarage } from '#server/repositories/garages';
-import { AlertDialog } from 'radix-ui';
-import { data, Form, Link, redirect } from 'react-router';
+import { data, Link, redirect } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
-import { Button } from '../../ui/Button';
+import { Confirm } from '../../ui/Confirm';
 import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
@@ -75,26 +74,17 @@ export default function RigRoute({ loaderData, actionData: answer }: Route.Compo
 
 function DeleteRig({ name }: { name: string }) {
   return (
-    <AlertDialog.Root>
-      <AlertDialog.Trigger className="underline underline-offset-4">Delete</AlertDialog.Trigger>
-      <AlertDialog.Portal>
-        <AlertDialog.Overlay className="fixed inset-0 z-20 bg-ink/40" />
-        <AlertDialog.Content className="fixed top-1/3 left-1/2 z-30 w-[min(28rem,90vw)] -translate-x-1/2 rounded-sm border border-ink bg-sheet p-6">
-          <AlertDialog.Title className="text-2xl">Delete “{name}”?</AlertDialog.Title>
-          <AlertDialog.Description className="mt-2">
-            Its sheets, calibrations and draft go with it, and cannot be brought back. Export what you want to
-            keep first.
-          </AlertDialog.Description>
-          <Form method="delete" className="mt-5 flex gap-3">
-            <AlertDialog.Cancel asChild>
-              <Button>Keep it</Button>
-            </AlertDialog.Cancel>
-            <Button type="submit" className="text-hazard">
-              Delete
-            </Button>
-          </Form>
-        </AlertDialog.Content>
-      </AlertDialog.Portal>
-    </AlertDialog.Root>
+    <Confirm
+      trigger={
+        <button type="button" className="underline underline-offset-4">
+          Delete
+        </button>
+      }
+      title={`Delete “${name}”?`}
+      text="Its sheets, calibrations and draft go with it, and cannot be brought back. Export what you want to keep first."
+      method="delete"
+      yes="Delete"
+      no="Keep it"
+    />
   );
 }

@@ -3,6 +3,7 @@ import { inactiveReason } from '#core/advice/inactive';
 import { stopById, itemById, type ProfileItem } from '#core/esc/profile';
 import { momentName, momentsOf, VOCABULARY, type MomentId } from '#core/settings/vocabulary';
 import type { VehicleKind } from '#core/rig/rig';
+import { unknownItems } from '#core/sheet/evidence';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
@@ -109,12 +110,17 @@ const CHIPS_SHOWN = 3;
 
 /** What differs, and the way to load it. */
 function ChangeBar() {
-  const { profile, changes, rigId, stations } = useBench();
+  const { profile, holdings, changes, rigId, stations } = useBench();
+  const unknown = unknownItems(profile, holdings).length;
   const more = changes.length - CHIPS_SHOWN;
   return (
     <div className="sticky bottom-16 z-5 flex flex-wrap items-center gap-3 border-t border-ink bg-film px-5 py-2.5 md:bottom-0">
       {changes.length === 0 && (
-        <p className="text-muted">Nothing differs from what is on the ESC. Move a lozenge.</p>
+        <p className="text-muted">
+          {unknown === 0
+            ? 'Nothing differs from what is on the ESC. Move a lozenge.'
+            : `Nothing is drafted; ${unknown} ${unknown === 1 ? 'value' : 'values'} on the ESC ${unknown === 1 ? 'is' : 'are'} unknown.`}
+        </p>
       )}
       {changes.slice(0, CHIPS_SHOWN).map(({ itemId, fromStopId, toStopId }) => {
         const item = itemById(profile, itemId);
