@@ -10,6 +10,7 @@ export default defineConfig({
       'tools/**/*.test.ts',
       'cli/**/*.test.ts',
       'app/**/*.test.ts',
+      'stand-in/**/*.test.ts',
     ],
   },
 });

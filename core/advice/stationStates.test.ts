@@ -1,0 +1,90 @@
+import { describe, expect, it } from 'vitest';
+import { smallProfile } from '../esc/smallProfile.fixture';
+import { defaultRig } from '../rig/defaults';
+import type { Calibration } from '../sheet/calibration';
+import { stationStates, type StationFacts } from './stationStates';
+import type { Verdict } from './verdicts';
+
+const profile = smallProfile();
+const rig = { ...defaultRig('tenthBuggy'), name: 'Test' };
+const range = { brakeMicros: 1000, neutralMicros: 1500, forwardMicros: 2000 };
+const calibration: Calibration = {
+  family: 'keyConfirmed',
+  precaution: 'wheels clear',
+  channel: rig.channel,
+  before: profile.factoryRange,
+  after: range,
+  keptAt: '2026-01-01T00:00:00.000Z',
+};
+const hazard: Verdict = {
+  id: 'packAgainstEsc',
+  grade: 'hazard',
+  setting: undefined,
+  title: 'too many cells',
+  sentence: '',
+  remedies: [],
+};
+const change = { itemId: 'bite', fromStopId: 'bite-2', toStopId: 'bite-4' };
+const states = (facts: Partial<StationFacts>) =>
+  Object.fromEntries(
+    Object.entries(
+      stationStates({
+        rig,
+        profile,
+        range,
+        calibration,
+        changes: [],
+        verdicts: [],
+        sheetCount: 0,
+        ...facts,
+      }),
+    ).map(([id, { state }]) => [id, state]),
+  );
+
+describe('the route line', () => {
+  it('a new rig waits for its end points and for a draft', () => {
+    expect(states({ calibration: undefined, range: profile.factoryRange })).toEqual({
+      rig: 'done',
+      endpoints: 'due',
+      tune: 'due',
+      load: 'idle',
+      sheets: 'idle',
+    });
+  });
+
+  it('a draft makes Load due, and a kept sheet makes it done', () => {
+    expect(states({ changes: [change] })).toMatchObject({ tune: 'done', load: 'due' });
+    expect(states({ sheetCount: 1 })).toMatchObject({ load: 'done', sheets: 'done' });
+  });
+
+  it('a hazard blocks Tune, and Load only where there is something to load', () => {
+    expect(states({ verdicts: [hazard] })).toMatchObject({ tune: 'blocked', load: 'idle' });
+    expect(states({ verdicts: [hazard], changes: [change] })).toMatchObject({ load: 'blocked' });
+  });
+
+  it('a caution blocks nothing', () => {
+    expect(states({ verdicts: [{ ...hazard, grade: 'caution' }], changes: [change] })).toMatchObject({
+      load: 'due',
+    });
+  });
+
+  it('a calibration goes stale when the radio changes, or the ESC holds another range', () => {
+    const turned = { ...rig, channel: { ...rig.channel, brakeEndPointPercent: 80 } };
+    expect(states({ rig: turned }).endpoints).toBe('stale');
+    expect(states({ range: { ...range, forwardMicros: 1900 } }).endpoints).toBe('stale');
+    expect(states({}).endpoints).toBe('done');
+  });
+
+  it('says why in a few words, in the singular where it is one', () => {
+    const why = stationStates({
+      rig,
+      profile,
+      range,
+      calibration,
+      changes: [change],
+      verdicts: [],
+      sheetCount: 0,
+    }).load.why;
+    expect(why).toBe('1 value differs');
+  });
+});

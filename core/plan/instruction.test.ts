@@ -1,0 +1,123 @@
+import { describe, expect, it } from 'vitest';
+import { factoryMemory } from '../device/simulatedEsc';
+import { SHOWS_STORED } from '../esc/media';
+import { handMediumOf, type EscProfile } from '../esc/profile';
+import { cardProfile, smallProfile, toneProfile } from '../esc/smallProfile.fixture';
+import { escMachine } from '../procedure/escMachine';
+import { initialConfig } from '../procedure/step';
+import { rangeOf, type ThrottleChannel } from '../radio/pulse';
+import { countQuestion, instructionFor, keyName, shortLine } from './instruction';
+import { legsFor, planLegs, planRestart } from './loadPlan';
+
+const car: ThrottleChannel = {
+  rest: 'centre',
+  centreMicros: 1500,
+  travelMicros: 500,
+  forwardEndPointPercent: 100,
+  brakeEndPointPercent: 100,
+  subTrimMicros: 0,
+  trimMicros: 0,
+  reversed: false,
+  stepMicros: 1,
+};
+const plane: ThrottleChannel = { ...car, rest: 'low' };
+
+/** Everything that the hand is told for one change of the brake, and for getting back to driving. */
+function told(profile: EscProfile, channel: ThrottleChannel) {
+  const stick = rangeOf(channel);
+  const machine = escMachine(profile);
+  const start = initialConfig(machine, { ...factoryMemory(profile), range: stick }, stick.neutralMicros);
+  const shows = SHOWS_STORED[handMediumOf(profile)!.family];
+  const change = { itemId: 'bite', fromStopId: 'bite-2', toStopId: 'bite-4' };
+  const load = planLegs(machine, start, legsFor([change], shows), stick)!;
+  const restart = planRestart(machine, load.end, stick)!;
+  const gestures = [...load.legs.flatMap((leg) => leg.gestures), ...restart.gestures];
+  return {
+    lines: gestures.map((gesture) => shortLine(profile, channel, gesture)),
+    instructions: gestures.map((gesture) => instructionFor(profile, channel, gesture)),
+  };
+}
+
+describe('what the hand is told', () => {
+  it('by one key: count, open, step, store; then open again and count back', () => {
+    expect(told(smallProfile(), car).lines).toEqual([
+      'Switch the ESC on.',
+      'Hold set until the amber lamp blinks.',
+      'Press set three times.',
+      'Hold set until it flashes white.',
+      'Press set twice.',
+      'Hold set until one long beep.',
+      'Switch the ESC off.',
+      'Switch the ESC on.',
+      'Hold set until the amber lamp blinks.',
+      'Press set three times.',
+      'Hold set until it flashes white.',
+      'Switch the ESC off.',
+      'Switch the ESC on.',
+    ]);
+  });
+
+  it('by a card: in before the battery, ok for every value, out again at the end', () => {
+    expect(told(cardProfile(), car).lines).toEqual([
+      'Push the card into its socket.',
+      'Switch the ESC on.',
+      'Press item twice.',
+      'Press value twice.',
+      'Press ok once.',
+      'Press item four times.',
+      'Switch the ESC off.',
+      'Pull the card out.',
+      'Switch the ESC on.',
+    ]);
+  });
+
+  it('by the stick: during which notes to move it', () => {
+    expect(told(toneProfile(), plane).lines).toEqual([
+      'Stick all the way up.',
+      'Switch the ESC on.',
+      'Stick all the way down during item 3, “bite”.',
+      'Stick all the way up during “80 %”.',
+      'Switch the ESC off.',
+      'Stick all the way down.',
+      'Switch the ESC on.',
+    ]);
+  });
+
+  it('says at each count where it must end, and what that is', () => {
+    const { instructions } = told(smallProfile(), car);
+    expect(instructions[2]).toMatchObject({ count: 3 });
+    expect(instructions[2]!.detail).toContain('It must end at three: “bite”.');
+    expect(instructions[4]!.detail).toContain('It must end at four: “80 %”.');
+  });
+
+  it('on a card says which lamp, and that nothing is stored before ok', () => {
+    const { instructions } = told(cardProfile(), car);
+    expect(instructions[2]!.detail).toContain('beside three, “bite”');
+    expect(instructions[3]!.detail).toContain('The row must end at four: “80 %”. Nothing is stored yet.');
+    expect(instructions[4]!.detail).toContain('One long beep: stored.');
+  });
+
+  it('with the stick gives the notes, when they come and how long they last', () => {
+    const { instructions } = told(toneProfile(), plane);
+    expect(instructions[2]).toMatchObject({
+      notes: 'llh',
+      timing: { afterMs: 5000 + 2 * 3000, withinMs: 3000 },
+    });
+    expect(instructions[3]).toMatchObject({ notes: 'hhll', timing: { afterMs: 6000, withinMs: 2000 } });
+    expect(instructions[3]!.detail).toContain('A tune means stored.');
+  });
+
+  it('asks for what the medium shows, and never asks a tone menu', () => {
+    expect(countQuestion(handMediumOf(smallProfile())!)).toBe('How many white flashes?');
+    expect(countQuestion(handMediumOf(cardProfile())!)).toBe('Which lamp of the row is lit?');
+    expect(() => countQuestion(handMediumOf(toneProfile())!)).toThrow('does not show');
+  });
+
+  it('names the keys as they are printed, and none that is not there', () => {
+    const printed = cardProfile();
+    printed.media = [{ ...(printed.media[0] as { family: 'lampCard' }), okKeyName: 'keep' } as never];
+    expect(keyName(printed, 'ok')).toBe('keep');
+    expect(keyName(printed, 'set')).toBe('set');
+    expect(() => keyName(toneProfile(), 'set')).toThrow('has no set key');
+  });
+});
