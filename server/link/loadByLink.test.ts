@@ -63,7 +63,7 @@ async function load(
       serial: SERIAL,
       observations: [...history],
       intents,
-      open: () => openTcpLink(port, { connectMs: 500, replyMs: 60, tries: 3 }),
+      open: () => openTcpLink(port, { connectMs: 5000, replyMs: 400, tries: 3 }),
       report: (progress) => {
         phase = progress.phase;
       },
@@ -126,9 +126,10 @@ describe('a load by link', () => {
   });
 
   it('is patient with a slow line: late replies are not taken for others', async () => {
-    bench.fault = { kind: 'slow', ms: 90 };
+    // Each reply comes after the client has asked again, until the line is well.
+    bench.fault = { kind: 'slow', ms: 500 };
     const slowly = load({});
-    setTimeout(() => (bench.fault = { kind: 'none' }), 120);
+    setTimeout(() => (bench.fault = { kind: 'none' }), 600);
     expect((await slowly).result).toBeDefined();
   });
 
