@@ -62,6 +62,23 @@ test('a draft that could not be saved outlives a reload, and is saved when the s
   await expect(rail).toHaveAttribute('aria-valuetext', /^12 %/);
 });
 
+test('a draft whose confirmation was lost on its way is no conflict', async ({ page }) => {
+  await typeRig(page, { name: 'Lost answer rig' });
+  await page.getByRole('link', { name: /^Tune/ }).click();
+  // The server saves it, but the page never hears of that.
+  await page.route('**/draft', async (route) => {
+    await route.fetch();
+    await route.abort();
+  });
+  await moveRail(page, 'Drag brake', 'ArrowRight', 1);
+  await expect(page.getByText('The server does not answer. Your draft is kept here')).toBeVisible();
+  await page.unroute('**/draft');
+  await draftSaved(page);
+  await expect(page.getByText('This draft was changed in another tab')).toBeHidden();
+  await moveRail(page, 'Drag brake', 'ArrowRight', 1);
+  await draftSaved(page);
+});
+
 test('a form that could not be sent keeps what was typed', async ({ page }) => {
   await typeRig(page, { name: 'Typed rig' });
   await page.getByRole('link', { name: /^Rig/ }).click();

@@ -18,6 +18,8 @@ interface Props {
 /** Asks before something that cannot be taken back, and sends it to the action of this page. */
 export function Confirm({ trigger, title, text, method, field, yes, no }: Props) {
   const [open, setOpen] = useState(false);
+  // Not at once: a form that is taken away while it is being sent is not sent.
+  const closeAfterSending = () => setTimeout(() => setOpen(false));
   return (
     <AlertDialog.Root open={open} onOpenChange={setOpen}>
       <AlertDialog.Trigger asChild>{trigger}</AlertDialog.Trigger>
@@ -26,7 +28,7 @@ export function Confirm({ trigger, title, text, method, field, yes, no }: Props)
         <AlertDialog.Content className="fixed top-1/3 left-1/2 z-30 w-[min(28rem,90vw)] -translate-x-1/2 rounded-sm border border-ink bg-sheet p-6">
           <AlertDialog.Title className="text-2xl">{title}</AlertDialog.Title>
           <AlertDialog.Description className="mt-2">{text}</AlertDialog.Description>
-          <Form method={method} className="mt-5 flex gap-3" onSubmit={() => setTimeout(() => setOpen(false))}>
+          <Form method={method} className="mt-5 flex gap-3" onSubmit={closeAfterSending}>
             <AlertDialog.Cancel asChild>
               <Button>{no}</Button>
             </AlertDialog.Cancel>

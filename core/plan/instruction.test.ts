@@ -6,21 +6,12 @@ import { cardProfile, smallProfile, toneProfile } from '../esc/smallProfile.fixt
 import { escMachine } from '../procedure/escMachine';
 import { initialConfig } from '../procedure/step';
 import { rangeOf, type ThrottleChannel } from '../radio/pulse';
+import { defaultRig } from '../rig/defaults';
 import { countQuestion, instructionFor, keyName, shortLine } from './instruction';
 import { legsFor, planLegs, planRestart } from './loadPlan';
 
-const car: ThrottleChannel = {
-  rest: 'centre',
-  centreMicros: 1500,
-  travelMicros: 500,
-  forwardEndPointPercent: 100,
-  brakeEndPointPercent: 100,
-  subTrimMicros: 0,
-  trimMicros: 0,
-  reversed: false,
-  stepMicros: 1,
-};
-const plane: ThrottleChannel = { ...car, rest: 'low' };
+const car: ThrottleChannel = defaultRig('tenthBuggy').channel;
+const plane: ThrottleChannel = defaultRig('sportPlane').channel;
 
 /** Everything that the hand is told for one change of the brake, and for getting back to driving. */
 function told(profile: EscProfile, channel: ThrottleChannel) {

@@ -105,7 +105,7 @@ const ON_WHEELS: Record<Exclude<VehicleClass, 'sportPlane'>, WheelDefaults> = {
     wheelInertiaKgM2: 6e-3,
     kv: 900,
     resistanceOhm: 0.011,
-    inductanceH: 22e-6,
+    inductanceH: 17e-6,
     noLoadCurrentA: 3,
     polePairs: 2,
     rotorInertiaKgM2: 3.2e-5,

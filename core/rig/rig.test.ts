@@ -22,7 +22,7 @@ describe.each(classes)('the defaults of a %s', (vehicleClass) => {
     const { inductanceH, resistanceOhm } = rig.motor;
     const milliseconds = (inductanceH.value / resistanceOhm.value) * 1000;
     expect(milliseconds).toBeGreaterThan(0.3);
-    expect(milliseconds).toBeLessThan(2.1);
+    expect(milliseconds).toBeLessThan(1.6);
   });
 
   it('move as their kind does, and rest their throttle where it belongs', () => {

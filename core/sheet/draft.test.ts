@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { smallProfile } from '../esc/smallProfile.fixture';
 import { defaultRig } from '../rig/defaults';
 import { isHeld, isStale, type Calibration } from './calibration';
-import { changesOf, draftedStops, fittingDraft, loadOrder, moveDraft } from './draft';
+import { changesOf, draftedStops, fittingDraft, loadOrder, moveDraft, sameIntents } from './draft';
 import { assumeFactory, believedStops, holdingsOf } from './evidence';
 import { readIntents } from './intents';
 
@@ -23,6 +23,13 @@ describe('a draft', () => {
   it('keeps only what the profile has a place for', () => {
     const old = { stops: { bite: 'bite-4', hoot: 'hoot-1', floor: 'floor-77' } };
     expect(fittingDraft(profile, old)).toEqual({ stops: { bite: 'bite-4' } });
+  });
+
+  it('means the same as another whatever the order, and only then', () => {
+    const draft = { stops: { bite: 'bite-4', way: 'way-2' } };
+    expect(sameIntents(draft, { stops: { way: 'way-2', bite: 'bite-4' } })).toBe(true);
+    expect(sameIntents(draft, { stops: { bite: 'bite-4' } })).toBe(false);
+    expect(sameIntents(draft, { stops: { bite: 'bite-4', leap: 'leap-1' } })).toBe(false);
   });
 
   it('changes come in menu order, whatever the order of the moves', () => {

@@ -17,6 +17,12 @@ export interface Change {
   toStopId: string;
 }
 
+/** Whether two drafts mean the same, whatever the order of their intents. */
+export function sameIntents(a: Draft, b: Draft): boolean {
+  const ids = Object.keys(a.stops);
+  return ids.length === Object.keys(b.stops).length && ids.every((id) => a.stops[id] === b.stops[id]);
+}
+
 /** The intents of a draft that this profile has a place for. */
 export function fittingDraft(profile: EscProfile, draft: Draft): Draft {
   const fits = ([itemId, stopId]: [string, string]): boolean =>

@@ -1,4 +1,4 @@
-import type { Draft } from '#core/sheet/draft';
+import { sameIntents, type Draft } from '#core/sheet/draft';
 import { useCallback, useEffect, useEffectEvent, useRef, useState } from 'react';
 import { forgetWaiting, keepWaiting, takeWaiting } from './waitingDraft';
 
@@ -45,7 +45,8 @@ export function useDraft(rigId: string, kept: Kept) {
         keepWaiting(rigId, unsent, revision.current);
         setStatus({ kind: 'away' });
         await new Promise((resolve) => setTimeout(resolve, TRY_AGAIN_MS));
-      } else if (answer.saved) {
+      } else if (answer.saved || sameIntents(answer.draft, next)) {
+        // Also where it was saved before, and only the answer was lost on its way.
         revision.current = answer.revision;
         // More may have been moved meanwhile: it waits on the new revision now.
         const moved = latest();
@@ -75,6 +76,10 @@ export function useDraft(rigId: string, kept: Kept) {
   const takeUp = useEffectEvent(() => {
     const left = takeWaiting(rigId);
     if (!left) return;
+    if (sameIntents(left.draft, kept.draft)) {
+      forgetWaiting(rigId);
+      return;
+    }
     setDraft(left.draft);
     if (left.baseRevision === revision.current) save(left.draft);
     else setStatus({ kind: 'conflict', theirs: kept.draft, revision: kept.revision });
