@@ -11,7 +11,7 @@ module.exports = {
     },
     forbid('core-imports-only-core', '^core/(?!.*[.]test[.]ts$)', { pathNot: '^core/' }),
     forbid('core-tests-import-core-and-test-tools', '^core/.*[.]test[.]ts$', {
-      pathNot: '^(core/|demo/|formats/|node_modules/(vitest|fast-check)/)',
+      pathNot: '^(module$|core/|demo/|formats/|node_modules/(vitest|fast-check|simple-statistics|odex)/)',
     }),
     forbid('formats-import-core', '^formats/(?!.*[.]test[.]ts$)', {
       path: '^(app|server|stand-in|cli|demo|e2e|tools|bench)/',

@@ -30,6 +30,9 @@ for (const line of stdout.trim().split('\n')) {
   );
 }
 
+console.log('\nthe stint three ways');
+console.log(spawnSync(process.execPath, ['.cache/bench/stint.js'], { encoding: 'utf8' }).stdout);
+
 console.log('\nstart-up, s');
 await measureStart('first start, everything installed and built', ['--fresh', '--yes']);
 await measureStart('second start', []);

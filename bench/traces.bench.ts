@@ -1,39 +1,26 @@
 /** How long traces, bands and plans take. Prints one line of JSON a scenario; each checks what it computed. */
-import { factoryStops, handMediumOf, itemById, type EscProfile } from '#core/esc/profile';
+import { factoryStops, handMediumOf, itemById } from '#core/esc/profile';
 import { SHOWS_STORED } from '#core/esc/media';
 import { factoryMemory } from '#core/device/simulatedEsc';
 import { alternativesTo, bandOf } from '#core/physics/drills/band';
 import { DRILLS, runDrill, type DrillId } from '#core/physics/drills/runDrill';
 import { escBehaviour } from '#core/physics/escChain';
+import { whatMatters } from '#core/physics/matters';
 import { legsFor, planLegs } from '#core/plan/loadPlan';
 import { escMachine } from '#core/procedure/escMachine';
 import { initialConfig } from '#core/procedure/step';
 import { rangeOf } from '#core/radio/pulse';
 import { resolveRig } from '#core/rig/resolve';
-import type { Rig } from '#core/rig/rig';
-import { readDocument } from '#formats/document';
-import { readFileSync } from 'node:fs';
+import { profileOf, rigOf } from './demoFiles';
 
 const WARM_UP = 5;
 const RUNS = 40;
 
-function profileOf(id: string): EscProfile {
-  const read = readDocument(readFileSync(`demo/${id}.esc-profile.json`, 'utf8'));
-  if (!read.ok || read.value.format !== 'live-tune/esc-profile') throw new Error(`no profile ${id}`);
-  return read.value;
-}
-
-function rigOf(id: string): Rig {
-  const read = readDocument(readFileSync(`demo/${id}.rig.json`, 'utf8'));
-  if (!read.ok || read.value.format !== 'live-tune/rig') throw new Error(`no rig ${id}`);
-  return read.value.rig;
-}
-
 /** Median and spread of a scenario in ms, after a warm-up. @param run returns something that proves it ran */
-function measure(name: string, run: () => number): void {
+function measure(name: string, run: () => number, runs = RUNS): void {
   const times: number[] = [];
   let proof = 0;
-  for (let n = 0; n < WARM_UP + RUNS; n += 1) {
+  for (let n = 0; n < WARM_UP + runs; n += 1) {
     const started = performance.now();
     proof = run();
     if (n >= WARM_UP) times.push(performance.now() - started);
@@ -77,6 +64,29 @@ for (const [rigId, profileId] of [
     );
     return bandOf(drills).numbers.stop!.high;
   });
+}
+
+{
+  const rig = rigOf('kelp-beach-buggy');
+  // Forty items: the buggy's own, over and over, as a large ESC has them.
+  const own = profileOf('tamsel-r60');
+  const items = Array.from({ length: 40 }, (_, n) => ({
+    ...own.items[n % own.items.length]!,
+    id: `item-${n}`,
+  }));
+  const profile = { ...own, items: items.map((item) => ({ ...item, factoryStopId: item.stops[0]!.id })) };
+  const range = rangeOf(rig.channel);
+  measure(
+    'what matters: every stop of 40 items',
+    () => {
+      const going = whatMatters({ rig, profile, stops: factoryStops(profile), range });
+      for (;;) {
+        const step = going.next();
+        if (step.done) return step.value.length;
+      }
+    },
+    3,
+  );
 }
 
 for (const [rigId, profileId] of [

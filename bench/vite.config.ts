@@ -5,6 +5,6 @@ export default defineConfig({
   build: {
     ssr: true,
     outDir: '.cache/bench',
-    rollupOptions: { input: { traces: './bench/traces.bench.ts' } },
+    rollupOptions: { input: { traces: './bench/traces.bench.ts', stint: './bench/stint.bench.ts' } },
   },
 });

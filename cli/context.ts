@@ -10,7 +10,8 @@ import {
   type StopByItem,
 } from '#core/esc/profile';
 import { defaultRig } from '#core/rig/defaults';
-import type { Rig, VehicleClass } from '#core/rig/rig';
+import type { Rig } from '#core/rig/rig';
+import type { VehicleClass } from '#core/rig/vehicleClass';
 import type { Sheet } from '#core/sheet/sheet';
 import { VOCABULARY } from '#core/settings/vocabulary';
 import type { LiveTuneDocument } from '#formats/document';

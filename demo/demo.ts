@@ -1,11 +1,12 @@
 /**
  * The demo: a club on a windy island, with a buggy that drives on wet sand between banks of kelp, a crawler for
- * the cliff path and a trainer that flies from the headland.
+ * the cliff path, a trainer that flies from the headland and a twin that looks after the gannets.
  * Files of the open formats, read by the same reader as any import, in this order: rigs come last, so that the
  * profiles they use are there.
  */
 import brackelT40 from './brackel-t40.esc-profile.json?raw';
 import cliffPathCrawler from './cliff-path-crawler.rig.json?raw';
+import gannetPatrolTwin from './gannet-patrol-twin.rig.json?raw';
 import headlandTrainer from './headland-trainer.rig.json?raw';
 import kelpBeachBuggy from './kelp-beach-buggy.rig.json?raw';
 import sondryA45 from './sondry-a45.esc-profile.json?raw';
@@ -20,6 +21,7 @@ export const DEMO_PROFILES = {
 
 export const DEMO_FILES: readonly string[] = [
   ...Object.values(DEMO_PROFILES),
+  gannetPatrolTwin,
   headlandTrainer,
   cliffPathCrawler,
   kelpBeachBuggy,

@@ -92,7 +92,7 @@ test('changed end points make the calibration stale', async ({ page }) => {
   await page.getByRole('link', { name: /^Rig/ }).click();
   await page.getByLabel('Brake end point').fill('80');
   await page.getByRole('button', { name: 'Save' }).click();
-  await page.getByRole('link', { name: /^Endpoints.*stale: the radio has changed since/ }).click();
+  await page.getByRole('link', { name: /^Endpoints.*stale: the brake end point has changed since/ }).click();
   await expect(page.getByRole('heading', { name: 'Full never quite arrives.' })).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Brake: stops at 78 %' })).toBeVisible();
 });

@@ -1,4 +1,5 @@
-import { expect, test, typeRig } from './test';
+import sharp from 'sharp';
+import { expect, importDemoRig, test, typeRig } from './test';
 
 test('what was typed wrong is explained at its field, and nothing typed is lost', async ({ page }) => {
   await page.goto('/rigs/new?class=crawler');
@@ -16,11 +17,15 @@ test('what was typed wrong is explained at its field, and nothing typed is lost'
   await expect(summary).toContainText('Say what it is');
   await expect(page.getByLabel('Mass, ready to drive', { exact: true })).toHaveValue('2,4 kg');
   await page.getByLabel('Name', { exact: true }).fill('Goat <script>');
+  await page.getByRole('button', { name: 'Keep this rig' }).click();
+  await expect(summary).toContainText('The name holds markup');
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Goat <script>');
+  await page.getByLabel('Name', { exact: true }).fill('Goat & Son <3');
   await page.getByLabel('Mass, ready to drive', { exact: true }).fill('2400');
   await page.getByLabel('Motor kV', { exact: true }).fill('1800');
   await page.getByLabel('What it is, 1', { exact: true }).fill('winch');
   await page.getByRole('button', { name: 'Keep this rig' }).click();
-  await expect(page.getByText('Goat <script>')).toBeVisible();
+  await expect(page.getByText('Goat & Son <3')).toBeVisible();
 });
 
 test('a typed number is no longer assumed', async ({ page }) => {
@@ -42,7 +47,7 @@ test('a file that is no document is refused in words', async ({ page }) => {
   await give('{"format":');
   await expect(page.getByRole('alert')).toContainText('The file is not JSON');
   await give('{"format":"live-tune/rig","version":7}');
-  await expect(page.getByRole('alert')).toContainText('this Live Tune reads versions 1 to 2');
+  await expect(page.getByRole('alert')).toContainText('this Live Tune reads versions 1 to 4');
   await give('{"format":"live-tune/rig","version":1,"escProfileId":"tamsel-r60"}');
   await expect(page.getByRole('alert')).toContainText('is missing');
 });
@@ -55,10 +60,93 @@ test('a rig is deleted only after asking', async ({ page }) => {
   await page.getByRole('button', { name: 'Delete' }).click();
   await page.getByRole('alertdialog').getByRole('button', { name: 'Delete' }).click();
   await expect(page.getByRole('heading', { name: 'All rigs' })).toBeVisible();
-  await expect(page.getByText('Short-lived')).toBeHidden();
+  await expect(page.getByRole('link', { name: 'Short-lived', exact: true })).toBeHidden();
 });
 
 test('an address that leads nowhere says so', async ({ page }) => {
   await page.goto('/rigs/no-such-rig/tune');
   await expect(page.getByRole('heading', { name: 'There is nothing here.' })).toBeVisible();
+});
+
+test('rigs are found, copied, put aside, deleted and brought back', async ({ page }) => {
+  await importDemoRig(page, 'kelp-beach-buggy', 'Sandpiper');
+  await page.goto('/');
+  const link = (name: string) => page.getByRole('link', { name, exact: true });
+  await page.getByRole('button', { name: 'copy Sandpiper' }).click();
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Sandpiper (copy)');
+  await page.goto('/');
+  await page.getByLabel('Find').fill('sandpiper tamsel');
+  await expect(link('Sandpiper (copy)')).toBeVisible();
+  await expect(link('Cliff-path crawler')).toBeHidden();
+  await page.getByRole('button', { name: 'delete Sandpiper (copy)' }).click();
+  await expect(page.getByText('Deleted, with its sheets')).toBeVisible();
+  await expect(link('Sandpiper (copy)')).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('It is back, as it was.')).toBeVisible();
+  await page.getByLabel('Find').fill('sandpiper');
+  await page.getByRole('button', { name: 'put aside Sandpiper (copy)' }).click();
+  await page.getByLabel('Find').fill('sandpiper');
+  await expect(link('Sandpiper (copy)')).toBeHidden();
+  await page
+    .getByText(/put aside$/)
+    .first()
+    .click();
+  await expect(link('Sandpiper (copy)')).toBeVisible();
+});
+
+test('a picture is kept without what its camera wrote into it; what is none is refused', async ({
+  page,
+  request,
+}) => {
+  await importDemoRig(page, 'kelp-beach-buggy', 'Photogenic');
+  const rig = page.url().replace(/\/rig$/, '');
+  await page.getByLabel(/^Picture/).setInputFiles({
+    name: 'x.png',
+    mimeType: 'image/png',
+    buffer: Buffer.from('this is no picture'),
+  });
+  await page.getByRole('button', { name: 'Keep the picture' }).click();
+  await expect(page.getByText('The picture could not be read')).toBeVisible();
+  const photo = await sharp({ create: { width: 1200, height: 600, channels: 3, background: '#88a' } })
+    .withExif({ IFD0: { Make: 'Some camera' } })
+    .jpeg()
+    .toBuffer();
+  await page.getByLabel(/^Picture/).setInputFiles({ name: 'x.jpg', mimeType: 'image/jpeg', buffer: photo });
+  await page.getByRole('button', { name: 'Keep the picture' }).click();
+  await expect(page.getByRole('img', { name: 'Photogenic' })).toBeVisible();
+  const sent = await request.get(`${rig}/picture`);
+  expect(sent.headers()['content-type']).toBe('image/webp');
+  expect((await sharp(await sent.body()).metadata()).exif).toBeUndefined();
+  await page.getByRole('button', { name: 'take it away' }).click();
+  await expect(page.getByRole('img', { name: 'Photogenic' })).toBeHidden();
+});
+
+test('what an event forbids is a hazard until it is put right', async ({ page }) => {
+  await page.goto('/rules');
+  await page.getByLabel('Name of the new one').fill('Harbour spec');
+  await page.locator('form').last().getByLabel('no reverse').check();
+  await page.locator('form').last().getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByText('“Harbour spec” is kept.')).toBeVisible();
+  await importDemoRig(page, 'kelp-beach-buggy', 'Rule-bound');
+  await page.getByLabel('Prepared for the event').selectOption('Harbour spec');
+  await page.getByRole('link', { name: /^Tune/ }).click();
+  await expect(page.getByText('Harbour spec forbids this.')).toBeVisible();
+});
+
+test('a rig that was put aside and then deleted comes back put aside', async ({ page }) => {
+  await importDemoRig(page, 'kelp-beach-buggy', 'Dry-docked');
+  await page.goto('/');
+  const link = page.getByRole('link', { name: 'Dry-docked', exact: true });
+  const aside = page.locator('details').filter({ hasText: /^\d+ put aside/ });
+  await page.getByRole('button', { name: 'put aside Dry-docked' }).click();
+  await expect(page.getByText('Put aside. It waits under “put aside”.')).toBeVisible();
+  await expect(link).toBeHidden();
+  await aside.locator('summary').click();
+  await aside.getByRole('button', { name: 'delete Dry-docked' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('It is back, as it was.')).toBeVisible();
+  await expect(
+    page.getByRole('main').locator(':scope > ul').getByRole('link', { name: 'Dry-docked' }),
+  ).toHaveCount(0);
+  await expect(aside).toContainText('Dry-docked');
 });

@@ -25,21 +25,43 @@ const COUNTS = [
   'eleven',
   'twelve',
 ];
+/** What is printed on the keys of the demo's card and of the box, with the key of the keyboard that works it. */
+const KEYS = { line: 'i', choice: 'v', keep: 'o', down: 'i', up: 'y', more: 'v', less: 'x' } as const;
+const KEYS_PRINTED = /^Press (line|choice|keep|down|up|more|less)/;
 const MOST_STEPS = 200;
 
-/** @param page on which the clock was installed, so that holds take no real time */
-export function handOf(page: Page): Hand {
+/**
+ * @param page on which the clock was installed, so that holds take no real time
+ * @param by with what the simulated ESC is worked: only by keys, only by touch, or by keys and the throttle's buttons
+ */
+export function handOf(page: Page, by: 'both' | 'keyboard' | 'touch' = 'both'): Hand {
+  const key = page.locator('[data-esc-key]');
+  const touched = by === 'touch';
   const press = async (times: number): Promise<void> => {
-    for (let n = 0; n < times; n += 1) await page.keyboard.press(' ');
+    for (let n = 0; n < times; n += 1) await (touched ? key.tap() : page.keyboard.press(' '));
   };
+  const keyDown = (): Promise<void> =>
+    touched ? page.getByLabel(/^keep .* held down$/).tap() : page.keyboard.down(' ');
+  const keyUp = (): Promise<void> =>
+    touched ? page.getByLabel(/^keep .* held down$/).tap() : page.keyboard.up(' ');
   const hold = async (ms: number): Promise<void> => {
-    await page.keyboard.down(' ');
+    await keyDown();
     await page.clock.runFor(ms);
-    await page.keyboard.up(' ');
+    await keyUp();
   };
+  const flip = (): Promise<void> =>
+    touched ? page.getByRole('button', { name: /^Switch o/ }).tap() : page.keyboard.press('p');
   const power = async (): Promise<void> => {
-    await page.keyboard.press('p');
+    await flip();
     await page.clock.runFor(2500);
+  };
+  /** Moves the throttle, and keeps it there where the guide says so. */
+  const throttle = async (name: string, letter: string): Promise<void> => {
+    const still = await page.getByText(/hold it still for about/).count();
+    if (by === 'keyboard') await page.keyboard.press(letter);
+    else if (touched) await page.getByRole('button', { name, exact: true }).tap();
+    else await button(name);
+    if (still > 0) await page.clock.runFor(1300);
   };
   const line = async (): Promise<string> =>
     (await page.getByTestId('instruction').innerText()).replace(/\s+/g, ' ').trim();
@@ -51,24 +73,25 @@ export function handOf(page: Page): Hand {
       if (/^Now/.test(await countdown.innerText())) break;
       await page.clock.runFor(400);
     }
-    await button(name);
+    await throttle(name, name === 'full up' ? 'u' : 'd');
   };
   const button = (name: string): Promise<void> => page.getByRole('button', { name, exact: true }).click();
 
   const act = async (text: string): Promise<void> => {
     if (/^Hold set and switch the ESC on/.test(text)) {
-      await page.keyboard.down(' ');
-      await page.keyboard.press('p');
-      await page.clock.runFor(3200);
-      await page.keyboard.up(' ');
-    } else if (/^Hold set until/.test(text)) await hold(2600);
+      await keyDown();
+      await flip();
+      await page.clock.runFor(3300);
+      await keyUp();
+    } else if (/^Hold (set|mode|teach) until/.test(text)) await hold(2600);
     else if (/^Press set/.test(text)) await press(countIn(text));
-    else if (/^Press (line|choice|keep)/.test(text)) await pressCard(text);
-    else if (/^Push the card|^Pull the card/.test(text)) await page.keyboard.press('c');
+    else if (KEYS_PRINTED.test(text)) await pressCard(text);
+    else if (/^Push the card|^Pull the card|^Plug the box|^Unplug the box/.test(text))
+      await page.keyboard.press('c');
     else if (/^Switch the ESC/.test(text)) await power();
-    else if (/^Pull the trigger/.test(text)) await button('full forward');
-    else if (/^Push the trigger/.test(text)) await button('full brake');
-    else if (/^Let the trigger go/.test(text)) await button('let go');
+    else if (/^Pull the trigger/.test(text)) await throttle('full forward', 'u');
+    else if (/^Push the trigger/.test(text)) await throttle('full brake', 'b');
+    else if (/^Let the trigger go/.test(text)) await throttle('let go', 'd');
     else if (/^Stick all the way up/.test(text)) await whenItIsTime('full up');
     else if (/^Stick all the way down/.test(text)) await whenItIsTime('right down');
     else if (/^Wait/.test(text)) await page.clock.runFor(1000);
@@ -77,9 +100,7 @@ export function handOf(page: Page): Hand {
     else throw new Error(`the hand does not understand: ${text}`);
   };
   const pressCard = async (text: string): Promise<void> => {
-    const key = { line: 'i', choice: 'v', keep: 'o' }[
-      /^Press (\w+)/.exec(text)![1] as 'line' | 'choice' | 'keep'
-    ];
+    const key = KEYS[/^Press (\w+)/.exec(text)![1] as keyof typeof KEYS];
     for (let n = countIn(text); n > 0; n -= 1) await page.keyboard.press(key);
   };
 

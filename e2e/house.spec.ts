@@ -8,6 +8,8 @@ async function axe(page: Page): Promise<string[]> {
   return violations.flatMap(({ id, nodes }) => nodes.map((node) => `${id}: ${node.html.slice(0, 160)}`));
 }
 
+const ENDPOINT_PARTS = ['first-power', 'bench-test', 'pulses', 'supply', 'trigger', 'trouble', 'record'];
+
 for (const { name, ...look } of [
   { name: 'light, 1280 px', colorScheme: 'light', viewport: { width: 1280, height: 800 } },
   { name: 'dark, 1280 px', colorScheme: 'dark', viewport: { width: 1280, height: 800 } },
@@ -17,19 +19,32 @@ for (const { name, ...look } of [
   test.describe(name, () => {
     test.use(look);
     // Axe takes its time, and there are many views.
-    test.describe.configure({ timeout: 150_000 });
+    test.describe.configure({ timeout: 400_000 });
 
     test(`axe finds nothing on any view (${name})`, async ({ page }) => {
       await page.goto('/');
       expect(await axe(page)).toEqual([]);
-      await page.goto('/rigs/new');
-      expect(await axe(page)).toEqual([]);
+      for (const view of [
+        '/rigs/new',
+        '/profiles',
+        '/profiles/new',
+        '/profiles/new?from=pattern-key-pad',
+        '/rules',
+        '/glossary',
+      ]) {
+        await page.goto(view);
+        expect(await axe(page), view).toEqual([]);
+      }
       await typeRig(page, { name: `A long name for a model that somebody was proud of, ${name}` });
       const rig = page.url().replace('/endpoints', '');
       expect(await axe(page)).toEqual([]);
       await page.getByLabel('Pinion out of mesh').check();
       await page.getByRole('button', { name: 'Begin calibrating' }).click();
       expect(await axe(page)).toEqual([]);
+      for (const part of ENDPOINT_PARTS) {
+        await page.goto(`${rig}/endpoints/${part}`);
+        expect(await axe(page), part).toEqual([]);
+      }
       await page.goto(`${rig}/rig`);
       expect(await axe(page)).toEqual([]);
       await page.goto(`${rig}/tune`);
@@ -92,8 +107,14 @@ for (const { name, ...look } of [
       for (const path of [
         '/',
         '/rigs/new',
+        '/profiles',
+        '/profiles/new',
+        '/profiles/new?from=pattern-text-box',
+        '/rules',
+        '/glossary',
         `${rig}/rig`,
         `${rig}/endpoints`,
+        ...ENDPOINT_PARTS.map((part) => `${rig}/endpoints/${part}`),
         `${rig}/tune`,
         `${rig}/load`,
         `${rig}/sheets`,

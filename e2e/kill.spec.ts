@@ -78,7 +78,10 @@ test('the database killed before a page is opened: the page says so, and goes on
   test.setTimeout(90_000);
   await openBuggy(page, 'tune');
   await kill('database');
-  await page.getByRole('link', { name: /^Sheets/ }).click();
+  await page
+    .getByRole('navigation', { name: 'Stations' })
+    .getByRole('link', { name: /^Sheets/ })
+    .click();
   await expect(page.getByRole('heading', { name: /Live Tune does not answer|^Sheets$/ })).toBeVisible({
     timeout: 15_000,
   });
@@ -99,20 +102,24 @@ async function beginSlowLoad(page: Page): Promise<void> {
   await expect(page.locator('[aria-current=step]')).toContainText('Write what differs', { timeout: 30_000 });
 }
 
+/** What the brake was before the load, and what it was to become. */
+const LABELS = { 'stopper-7': '85 %', 'stopper-1': '20 %' };
+
 /** Reads by link and says what the app and the stand-in then hold for the brake. */
 async function readBack(page: Page): Promise<void> {
   const esc = page.url().replace(/\/(load|esc)$/, '/esc');
   const rigId = /rigs\/([0-9a-f-]{36})/.exec(esc)![1]!;
   await page.goto(esc);
-  await expect(page.getByRole('row', { name: /6 Stopper unknown/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /6 Stopper .*unknown/ })).toBeVisible();
   await page.getByRole('button', { name: 'Read everything by the link' }).click();
   await page.getByLabel('Wheels clear of the bench').check();
   await page.getByRole('button', { name: 'It is safe: read' }).click();
   await expect(page.getByText('Every value is read.')).toBeVisible({ timeout: 30_000 });
   const { memory } = await control(DATA, { do: 'memory', serial: rigId });
-  expect(memory!.memory.stops.stopper).toBe('stopper-7');
+  // Whether the value was kept before the kill came, the machine's speed decides; the page must say which.
+  const label = LABELS[memory!.memory.stops.stopper as keyof typeof LABELS];
   await page.goto(esc);
-  await expect(page.getByRole('row', { name: '6 Stopper 85 % read back' })).toBeVisible();
+  await expect(page.getByRole('row', { name: new RegExp(`6 Stopper .*${label} read back`) })).toBeVisible();
 }
 
 test('the stand-in killed while values are written: they are unknown until they are read', async ({

@@ -81,7 +81,10 @@ test('from a rig typed by hand to a verified load, its sheet out and in again', 
       .getByLabel('Import a file')
       .setInputFiles({ name: 'rig.json', mimeType: 'application/json', buffer: rig });
     await page.getByRole('button', { name: 'Import', exact: true }).click();
-    await page.getByRole('link', { name: 'Sheets' }).click();
+    await page
+      .getByRole('navigation', { name: 'Stations' })
+      .getByRole('link', { name: /^Sheets/ })
+      .click();
     await page
       .getByLabel('Import a sheet')
       .setInputFiles({ name: 'sheet.json', mimeType: 'application/json', buffer: sheet });

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { smallProfile } from '#core/esc/smallProfile.fixture';
 import { defaultRig } from '#core/rig/defaults';
-import { readDocument, writeDocument } from './document';
+import { readDocument, VERSION, writeDocument } from './document';
 
 const profileFile = () => ({
   format: 'live-tune/esc-profile' as const,
-  version: 2 as const,
+  version: VERSION,
   ...smallProfile(),
 });
 const problemsOf = (data: unknown): { path: string; sentence: string }[] => {
@@ -47,7 +47,7 @@ describe('reading a document', () => {
   it('catches a mass in grams', () => {
     const rig = { ...defaultRig('crawler'), name: 'Goat' };
     rig.vehicle.massKg = { value: 2600, basis: 'measured' };
-    const [first] = problemsOf({ format: 'live-tune/rig', version: 2, rig, escProfileId: 'small' });
+    const [first] = problemsOf({ format: 'live-tune/rig', version: VERSION, rig, escProfileId: 'small' });
     expect(first).toEqual({
       path: 'rig.vehicle.massKg.value',
       sentence: 'is 2600; it must be between 0.05 and 60',

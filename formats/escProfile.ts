@@ -1,6 +1,15 @@
-import type { EndPointFamily, Medium, Notes } from '#core/esc/media';
-import type { EscProfile } from '#core/esc/profile';
-import { VOCABULARY, type SettingId, type SettingValue } from '#core/settings/vocabulary';
+import { POINT_ORDERS, type EndPointFamily, type Medium, type Notes, type PointOrder } from '#core/esc/media';
+import {
+  BEC_KINDS,
+  MODEL_FACTS,
+  type BecKind,
+  type Condition,
+  type EscProfile,
+  type ModelFact,
+} from '#core/esc/profile';
+import { SCALES, scalesOf, type Scale } from '#core/esc/scale';
+import { VOCABULARY, type SettingId } from '#core/settings/vocabulary';
+import { type SettingValue } from '#core/settings/setting';
 import type * as yup from 'yup';
 import {
   between,
@@ -10,12 +19,17 @@ import {
   nameField,
   oneOf,
   record,
+  stopByItem,
   textField,
   variants,
   whole,
+  yesNo,
 } from './fields';
 import { learnedRangeSchema, pulse } from './radio';
 import { part, type Upgrade } from './upgrade';
+
+/** Input and output, % each. */
+const curvePoint = listOf(between(0, 100, '%'), 2, 2) as unknown as yup.Schema<[number, number]>;
 
 /** A setting value: which fields it has depends on its kind. */
 const settingValue = variants<SettingValue>('kind', {
@@ -23,6 +37,8 @@ const settingValue = variants<SettingValue>('kind', {
   number: record({ kind: oneOf(['number'] as const), value: between(-1000, 100000, '') }),
   packVolts: record({ kind: oneOf(['packVolts'] as const), value: between(0, 200, 'V') }),
   choice: record({ kind: oneOf(['choice'] as const), choice: idField() }),
+  curve: record({ kind: oneOf(['curve'] as const), points: listOf(curvePoint, 1, 8) }),
+  label: record({ kind: oneOf(['label'] as const) }),
 });
 
 const stop = record({
@@ -31,16 +47,34 @@ const stop = record({
   label: nameField(),
   value: settingValue,
   basis: oneOf(['stated', 'assumed', 'measured'] as const),
+  typed: nameField()
+    .matches(/^\d{1,6}$/, 'may hold digits only, six at most')
+    .nullable()
+    .defined(),
 });
+
+const stopIds = (): yup.ISchema<string[]> => listOf(idField(), 1, 200);
+
+const condition = variants<Condition>('kind', {
+  stops: record({ kind: oneOf(['stops'] as const), itemId: idField(), stopIds: stopIds() }) as never,
+  model: record({ kind: oneOf(['model'] as const), fact: keyOf<ModelFact>(MODEL_FACTS) }),
+});
+
+const overwrite = record({ stopId: idField(), sets: stopByItem() });
 
 const item = record({
   id: idField(),
   number: whole(1, 200),
   label: nameField(),
   setting: keyOf<SettingId>(VOCABULARY),
+  scale: keyOf<Scale>(SCALES),
   sense: oneOf(['direct', 'inverted'] as const),
   factoryStopId: idField(),
   stops: listOf(stop, 1, 200),
+  inactiveWhen: listOf(condition, 0, 20),
+  overwrites: listOf(overwrite, 0, 200),
+  renumbersMenu: yesNo(),
+  switchedOffBy: record({ itemId: idField(), stopId: idField() }).nullable().defined(),
 });
 
 const hold = between(100, 20000, 'ms');
@@ -85,17 +119,78 @@ const medium = variants<Medium>('family', {
     stopNotes: listOf(notes(), 1, 200),
     exitNotes: notes(),
   }),
+  stickToggle: record({
+    family: oneOf(['stickToggle'] as const),
+    itemWindowMs: timeWindow,
+    itemNotes: listOf(notes(), 1, 100),
+    exitNotes: notes(),
+  }),
+  twoKeys: record({
+    family: oneOf(['twoKeys'] as const),
+    itemKeyName: nameField(),
+    valueKeyName: nameField(),
+    itemLamps: nameField(),
+    valueLamps: nameField(),
+    storeWaitMs: timeWindow,
+    idleTimeoutMs: between(1000, 600000, 'ms'),
+  }),
+  textBox: record({
+    family: oneOf(['textBox'] as const),
+    plug: textField(),
+    previousKeyName: nameField(),
+    nextKeyName: nameField(),
+    lowerKeyName: nameField(),
+    raiseKeyName: nameField(),
+    saveKeyName: nameField(),
+    wakeMs: between(0, 20000, 'ms'),
+  }),
+  keyPad: record({
+    family: oneOf(['keyPad'] as const),
+    programKeyName: nameField(),
+    featureKeyName: nameField(),
+    enterKeyName: nameField(),
+    runKeyName: nameField(),
+    digits: whole(1, 6),
+  }),
+  transmitterMenu: record({
+    family: oneOf(['transmitterMenu'] as const),
+    menuKeyName: nameField(),
+    previousKeyName: nameField(),
+    nextKeyName: nameField(),
+    lowerKeyName: nameField(),
+    raiseKeyName: nameField(),
+    saveKeyName: nameField(),
+    confirmedItemIds: listOf(idField(), 0, 100),
+  }),
   link: record({ family: oneOf(['link'] as const), plug: textField() }),
 });
+
+const threePoints = {
+  keyName: nameField(),
+  lamp: nameField(),
+  order: keyOf<PointOrder>(POINT_ORDERS),
+  leastSpanMicros: between(10, 500, 'µs'),
+  wrongOrder: oneOf(['learnedReversed', 'refused'] as const),
+  afterwards: oneOf(['restartByHand', 'restartsItself'] as const),
+};
+
+const takenAtRest = {
+  ...threePoints,
+  holdMs: hold,
+  steadyMs: timeWindow,
+  steadyToleranceMicros: between(0, 50, 'µs'),
+  windowMs: timeWindow,
+};
 
 const calibration = variants<EndPointFamily>('family', {
   keyConfirmed: record({
     family: oneOf(['keyConfirmed'] as const),
-    keyName: nameField(),
-    lamp: nameField(),
+    ...threePoints,
     holdAtPowerOnMs: hold,
-    leastSpanMicros: between(10, 500, 'µs'),
   }),
+  heldStill: record({ family: oneOf(['heldStill'] as const), ...takenAtRest }),
+  countedPoints: record({ family: oneOf(['countedPoints'] as const), ...takenAtRest }),
+  none: record({ family: oneOf(['none'] as const), reason: oneOf(['digital', 'locked'] as const) }),
   stickAtPowerOn: record({
     family: oneOf(['stickAtPowerOn'] as const),
     highFromMicros: pulse,
@@ -117,6 +212,10 @@ export const escProfileSchema: yup.ObjectSchema<EscProfile> = record({
     burstAmps: between(0.1, 5000, 'A'),
     bridgeOhm: between(0, 1, 'Ω'),
     becContinuousAmps: between(0, 100, 'A'),
+    becKind: keyOf<BecKind>(BEC_KINDS),
+    becLeastVolts: between(0, 30, 'V'),
+    becMostVolts: between(0, 30, 'V'),
+    temperatureLimitC: between(40, 200, '°C').nullable().defined(),
   }),
   bootMs: between(0, 20000, 'ms'),
   factoryRange: learnedRangeSchema,
@@ -133,4 +232,59 @@ export const escProfileUpgrades: readonly Upgrade[] = [
     calibration: { ...part(before), keyName: part(only).keyName, lamp: part(only).menuLamp },
     media: [only],
   }),
+  (body) => ({
+    ...body,
+    limits: withBec(part(body.limits), list(body.items)),
+    items: list(body.items).map(itemToVersion3),
+  }),
+  (body) => ({ ...body, calibration: calibrationToVersion4(part(body.calibration)) }),
 ];
+
+/** Version 4: three points may come in other orders; what was there before took neutral first. */
+const calibrationToVersion4 = (calibration: Record<string, unknown>): Record<string, unknown> =>
+  calibration.family === 'keyConfirmed'
+    ? {
+        order: 'neutralForwardBrake',
+        wrongOrder: 'learnedReversed',
+        afterwards: 'restartByHand',
+        ...calibration,
+      }
+    : calibration;
+
+/** Version 3: an item says its scale and what it depends on; limits tell of BEC and heat. */
+function itemToVersion3(unchecked: unknown): unknown {
+  const item = part(unchecked);
+  const setting = Object.hasOwn(VOCABULARY, String(item.setting))
+    ? VOCABULARY[item.setting as SettingId]
+    : undefined;
+  return {
+    scale: (setting && scalesOf(setting)[0]) ?? 'named',
+    inactiveWhen: [],
+    overwrites: [],
+    renumbersMenu: false,
+    switchedOffBy: null,
+    ...item,
+    stops: list(item.stops).map((stop) => ({ typed: null, ...part(stop) })),
+  };
+}
+
+function withBec(limits: Record<string, unknown>, items: unknown[]): Record<string, unknown> {
+  const bec = items.map(part).find(({ setting }) => setting === 'becVolts');
+  const volts = list(bec?.stops).flatMap((stop) => {
+    const { value } = part(part(stop).value);
+    return typeof value === 'number' ? [value] : [];
+  });
+  const hasBec = limits.becContinuousAmps !== 0;
+  return {
+    becKind: hasBec ? 'switching' : 'none',
+    becLeastVolts: hasBec ? Math.min(...volts, USUAL_BEC_VOLTS) : 0,
+    becMostVolts: hasBec ? (volts.length > 0 ? Math.max(...volts) : USUAL_BEC_VOLTS) : 0,
+    temperatureLimitC: null,
+    ...limits,
+  };
+}
+
+/** What a BEC gives that cannot be set. */
+const USUAL_BEC_VOLTS = 6;
+
+const list = (value: unknown): unknown[] => (Array.isArray(value) ? (value as unknown[]) : []);

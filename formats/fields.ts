@@ -1,9 +1,8 @@
 /** Yup fields that several documents share. Messages are sentences; the path is added where they are reported. */
 import * as yup from 'yup';
+import { LONGEST_NAME, nameFault } from '#core/units/text';
 import type { Quantity } from '#core/units/provenance';
 
-/** Names are shown on a phone in the sun: long ones are refused, not cut. */
-const LONGEST_NAME = 80;
 const LONGEST_TEXT = 2000;
 
 /** A finite number between two bounds, in a unit that the sentence names. */
@@ -18,14 +17,19 @@ export const between = (least: number, most: number, unit: string): yup.NumberSc
       'between',
       ({ value }) =>
         `is ${String(value)}; it must be between ${least} and ${most}${unit === '' ? '' : ` ${unit}`}`,
-      (value) => Number.isFinite(value) && value >= least && value <= most,
+      // Null is for `required` and `nullable` to judge.
+      (value: number | null) => value === null || (Number.isFinite(value) && value >= least && value <= most),
     );
 
 /** A whole number between two bounds. */
 export const whole = (least: number, most: number): yup.NumberSchema<number> =>
   between(least, most, '')
     .meta({ integer: true })
-    .test('whole', 'must be a whole number', (value) => Number.isInteger(value));
+    .test(
+      'whole',
+      'must be a whole number',
+      (value: number | null) => value === null || Number.isInteger(value),
+    );
 
 /** A name or label that is shown on one line. */
 export const nameField = (): yup.StringSchema<string> =>
@@ -34,7 +38,13 @@ export const nameField = (): yup.StringSchema<string> =>
     .strict()
     .typeError('must be text')
     .required('is missing')
-    .max(LONGEST_NAME, `is longer than ${LONGEST_NAME} characters`);
+    .max(LONGEST_NAME, `is longer than ${LONGEST_NAME} characters`)
+    .test(
+      'name',
+      ({ value }) => nameFault(String(value)) ?? '',
+      // What is missing is for `required` and `nullable` to judge.
+      (value: string | null | undefined) => !value || nameFault(value) === undefined,
+    );
 
 /** Free text, may be empty. */
 export const textField = (): yup.StringSchema<string> =>
@@ -61,6 +71,9 @@ export const oneOf = <K extends string>(values: readonly K[]): yup.StringSchema<
     .typeError('must be text')
     .required('is missing')
     .oneOf([...values], ({ value }) => `is ${JSON.stringify(value)}; it must be one of ${values.join(', ')}`);
+
+/** True or false. */
+export const yesNo = (): yup.BooleanSchema<boolean> => yup.boolean().strict().required('is missing');
 
 /** A point in time, ISO 8601. */
 export const instant = (): yup.StringSchema<string> =>
@@ -95,6 +108,23 @@ export const listOf = <T>(entry: yup.ISchema<T, yup.AnyObject>, least: number, m
     .required('is missing')
     .min(least, `must have at least ${least}`)
     .max(most, `must have at most ${most}`);
+
+/** Item ids, each with the id of a stop. */
+export const stopByItem = (): yup.ISchema<Record<string, string>> => {
+  const schema = yup.lazy((stops: unknown) =>
+    record(
+      Object.fromEntries(Object.keys((stops as object | null) ?? {}).map((itemId) => [itemId, idField()])),
+    ),
+  ) as unknown as yup.ISchema<Record<string, string>>;
+  MAPS.add(schema);
+  return schema;
+};
+
+/** The schemas of `stopByItem`, for whoever describes them. */
+const MAPS = new WeakSet<object>();
+
+/** Whether a schema is a map from ids to ids. */
+export const isIdMap = (schema: object): boolean => MAPS.has(schema);
 
 /** The alternatives of a `variants` schema, for whoever describes it. */
 const ALTERNATIVES = new WeakMap<object, readonly yup.ISchema<unknown>[]>();

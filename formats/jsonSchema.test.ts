@@ -2,6 +2,7 @@ import { Ajv2020 } from 'ajv/dist/2020.js';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { ARCHETYPES } from '#core/archetypes/archetypes';
 import { smallProfile } from '#core/esc/smallProfile.fixture';
 import { assumeFactory, holdingsOf } from '#core/sheet/evidence';
 import { writeSheet } from '#core/sheet/sheet';
@@ -29,6 +30,9 @@ const sheet = writeSheet(profile, holdingsOf(profile, assumeFactory(profile, '20
 });
 const EXPORTS = [
   ...DEMO_FILES,
+  ...ARCHETYPES.map(({ profile: archetype }) =>
+    writeDocument({ format: 'live-tune/esc-profile', version: VERSION, ...archetype }),
+  ),
   writeDocument({ format: 'live-tune/sheet', version: VERSION, ...sheet }),
   writeDocument({ format: 'live-tune/esc-profile', version: VERSION, ...profile }),
 ];
@@ -77,11 +81,14 @@ describe('the published schemas', () => {
 });
 
 describe('older versions', () => {
-  it.each(['esc-profile-1', 'rig-1', 'sheet-1'])('%s is upgraded to what the newest schema asks', (file) => {
-    const read = readDocument(readFileSync(`formats/older/${file}.json`, 'utf8'));
-    expect(read).toMatchObject({ ok: true, value: { version: VERSION } });
-    if (read.ok) expect(validators[read.value.format](read.value)).toBe(true);
-  });
+  it.each(['esc-profile-1', 'rig-1', 'sheet-1', 'esc-profile-2', 'rig-2', 'sheet-2'])(
+    '%s is upgraded to what the newest schema asks',
+    (file) => {
+      const read = readDocument(readFileSync(`formats/older/${file}.json`, 'utf8'));
+      expect(read).toMatchObject({ ok: true, value: { version: VERSION } });
+      if (read.ok) expect(validators[read.value.format](read.value)).toBe(true);
+    },
+  );
 
   it('keep what they said', () => {
     const read = readDocument(readFileSync('formats/older/esc-profile-1.json', 'utf8'));

@@ -4,7 +4,7 @@
  */
 import * as yup from 'yup';
 import { FORMATS, VERSION, type Format } from './document';
-import { alternativesOf } from './fields';
+import { alternativesOf, idField, isIdMap } from './fields';
 
 export type JsonSchema = Readonly<Record<string, unknown>>;
 
@@ -22,6 +22,7 @@ export function jsonSchemaOf(format: Format): JsonSchema {
 }
 
 function schemaOf(schema: object): JsonSchema {
+  if (isIdMap(schema)) return { type: 'object', additionalProperties: stringSchema(idField()) };
   const alternatives = alternativesOf(schema);
   if (alternatives) return { oneOf: alternatives.map((alternative) => schemaOf(alternative)) };
   const plain = plainSchema(schema as yup.Schema);
@@ -49,7 +50,7 @@ function objectSchema(schema: yup.ObjectSchema<object>) {
 
 /** A variant is asked for whatever it is; anything else says so itself. */
 const isOptional = (field: object): boolean =>
-  alternativesOf(field) === undefined && (field as yup.Schema).spec.optional;
+  alternativesOf(field) === undefined && !isIdMap(field) && (field as yup.Schema).spec.optional;
 
 function arraySchema(schema: yup.ArraySchema<unknown[] | undefined, yup.AnyObject>): JsonSchema {
   return {

@@ -1,6 +1,6 @@
 import type { LearnedRange, ThrottleChannel } from '#core/radio/pulse';
 import * as yup from 'yup';
-import { between, oneOf, record } from './fields';
+import { between, oneOf, record, yesNo } from './fields';
 
 /** A pulse width that a servo lead can carry. */
 export const pulse = between(500, 2500, 'µs');
@@ -19,6 +19,9 @@ export const channelSchema: yup.ObjectSchema<ThrottleChannel> = record({
   brakeEndPointPercent: between(1, 150, '%'),
   subTrimMicros: between(-300, 300, 'µs'),
   trimMicros: between(-300, 300, 'µs'),
-  reversed: yup.boolean().strict().required('is missing'),
+  reversed: yesNo(),
+  expoPercent: between(-50, 100, '%'),
   stepMicros: between(0.01, 50, 'µs'),
+  frameMs: between(0.1, 100, 'ms'),
+  jitterMicros: between(0, 200, 'µs').nullable().defined(),
 });

@@ -2,9 +2,11 @@ import { rigField, type QuantityPath } from '#core/rig/fields';
 import type { Quantity } from '#core/units/provenance';
 import * as yup from 'yup';
 import { CHEMISTRIES, type Chemistry } from '#core/physics/pack';
-import { VEHICLE_CLASSES, type Rig, type Vehicle, type VehicleClass } from '#core/rig/rig';
+import { VEHICLE_CLASSES, type VehicleClass } from '#core/rig/vehicleClass';
+import { MOTOR_KINDS, type MotorKind, type Rig, type Vehicle } from '#core/rig/rig';
+import { LOAD_KINDS, type BusLoad, type LoadKind } from '#core/rig/busLoads';
 import type { EscProfile } from '#core/esc/profile';
-import { escProfileSchema } from './escProfile';
+import { escProfileSchema, escProfileUpgrades } from './escProfile';
 import { channelSchema } from './radio';
 import { part, type Upgrade } from './upgrade';
 import {
@@ -16,8 +18,10 @@ import {
   oneOf,
   quantity,
   record,
+  textField,
   variants,
   whole,
+  yesNo,
 } from './fields';
 
 /** A number of the rig, within the bounds of the table that the form uses, too. */
@@ -32,24 +36,47 @@ const vehicle = variants<Vehicle>('kind', {
     kind: oneOf(['wheels'] as const),
     massKg: stated('vehicle.massKg'),
     wheelDiameterM: stated('vehicle.wheelDiameterM'),
+    tyreGrowth: stated('vehicle.tyreGrowth'),
     finalDrive: stated('vehicle.finalDrive'),
+    gearing: record({
+      spurTeeth: whole(1, 500),
+      pinionTeeth: whole(1, 200),
+      internalRatio: between(0.1, 100, ''),
+    })
+      .nullable()
+      .defined(),
     drivenWeightShare: stated('vehicle.drivenWeightShare'),
     grip: stated('vehicle.grip'),
     rollingResistance: stated('vehicle.rollingResistance'),
     dragAreaM2: stated('vehicle.dragAreaM2'),
     wheelInertiaKgM2: stated('vehicle.wheelInertiaKgM2'),
     drivelineEfficiency: stated('vehicle.drivelineEfficiency'),
+    slipperClutch: yesNo(),
   }),
   propeller: record({
     kind: oneOf(['propeller'] as const),
+    fluid: oneOf(['air', 'water'] as const),
     massKg: stated('vehicle.massKg'),
     propellerDiameterM: stated('vehicle.propellerDiameterM'),
     propellerPitchM: stated('vehicle.propellerPitchM'),
     propellerMassKg: stated('vehicle.propellerMassKg'),
+    gearRatio: stated('vehicle.gearRatio'),
     thrustCoefficient: stated('vehicle.thrustCoefficient'),
     powerCoefficient: stated('vehicle.powerCoefficient'),
-    folding: yup.boolean().strict().required('is missing'),
+    folding: yesNo(),
   }),
+});
+
+const amps = between(0, 100, 'A');
+
+const busLoad: yup.ObjectSchema<BusLoad> = record({
+  name: nameField(),
+  kind: keyOf<LoadKind>(LOAD_KINDS),
+  count: whole(1, 40),
+  maxVolts: between(3, 30, 'V'),
+  idleAmps: amps,
+  movingAmps: amps,
+  stallAmps: amps,
 });
 
 /**
@@ -61,23 +88,34 @@ export const rigSchema: yup.ObjectSchema<Rig> = record({
   vehicleClass: keyOf<VehicleClass>(VEHICLE_CLASSES),
   vehicle,
   motor: record({
+    type: keyOf<MotorKind>(MOTOR_KINDS),
     kvRpmPerVolt: stated('motor.kvRpmPerVolt'),
     resistanceOhm: stated('motor.resistanceOhm'),
     inductanceH: stated('motor.inductanceH'),
     noLoadCurrentA: stated('motor.noLoadCurrentA'),
     polePairs: stated('motor.polePairs'),
     rotorInertiaKgM2: stated('motor.rotorInertiaKgM2'),
-    sensored: yup.boolean().strict().required('is missing'),
+    endBellDegrees: stated('motor.endBellDegrees'),
+    sensored: yesNo(),
+    temperatureSensor: yesNo(),
   }),
+  motorCount: whole(1, 12),
   pack: record({
     chemistry: keyOf<Chemistry>(CHEMISTRIES),
     cells: whole(1, 20),
     capacityAh: stated('pack.capacityAh'),
+    ratingC: stated('pack.ratingC'),
     cellResistanceOhm: stated('pack.cellResistanceOhm'),
     leadResistanceOhm: stated('pack.leadResistanceOhm'),
   }),
   channel: channelSchema,
-  busLoads: listOf(record({ name: nameField(), maxVolts: between(3, 30, 'V') }), 0, 40),
+  busLoads: listOf(busLoad, 0, 40),
+  externalBec: record({ volts: between(4, 30, 'V'), continuousAmps: between(0.1, 200, 'A') })
+    .nullable()
+    .defined(),
+  fan: yesNo(),
+  stabilityGainPercent: between(0, 200, '%').nullable().defined(),
+  access: record({ programmingLead: textField(), setKey: textField() }),
 });
 
 /** A rig as a file: the rig, which ESC profile its items speak of, and that profile for whoever lacks it. */
@@ -108,4 +146,59 @@ export const rigUpgrades: readonly Upgrade[] = [
       },
     };
   },
+  ({ rig: before, escProfile, ...rest }) => ({
+    ...rest,
+    rig: rigToVersion3(part(before)),
+    ...(escProfile === undefined ? {} : { escProfile: escProfileUpgrades[1]!(part(escProfile)) }),
+  }),
+  ({ rig: before, escProfile, ...rest }) => ({
+    ...rest,
+    rig: rigToVersion4(part(before)),
+    ...(escProfile === undefined ? {} : { escProfile: escProfileUpgrades[2]!(part(escProfile)) }),
+  }),
 ];
+
+/** Version 4: the radio may have a curve; what was there before was straight. */
+export const rigToVersion4 = (rig: Record<string, unknown>): Record<string, unknown> => ({
+  ...rig,
+  channel: channelToVersion4(rig.channel),
+});
+
+export const channelToVersion4 = (channel: unknown): Record<string, unknown> => ({
+  expoPercent: 0,
+  ...part(channel),
+});
+
+/** Version 3: more of motor, pack, radio and bus, filled in with what is usual, marked assumed. */
+export function rigToVersion3(rig: Record<string, unknown>): Record<string, unknown> {
+  const vehicle = part(rig.vehicle);
+  const usual = { value: 0, basis: 'assumed' };
+  const motorType = vehicle.kind === 'propeller' ? 'outrunner' : 'inrunner';
+  const loads = Array.isArray(rig.busLoads) ? (rig.busLoads as unknown[]) : [];
+  return {
+    motorCount: 1,
+    externalBec: null,
+    fan: false,
+    stabilityGainPercent: null,
+    access: { programmingLead: '', setKey: '' },
+    ...rig,
+    vehicle:
+      vehicle.kind === 'propeller'
+        ? { fluid: 'air', gearRatio: { value: 1, basis: 'assumed' }, ...vehicle }
+        : { tyreGrowth: usual, gearing: null, slipperClutch: false, ...vehicle },
+    motor: { type: motorType, endBellDegrees: usual, temperatureSensor: false, ...part(rig.motor) },
+    pack: { ratingC: { value: 50, basis: 'assumed' }, ...part(rig.pack) },
+    channel: channelToVersion3(rig.channel),
+    busLoads: loads.map((load) => {
+      const { name: _name, ...numbers } = LOAD_KINDS.other;
+      return { kind: 'other', count: 1, ...numbers, ...part(load) };
+    }),
+  };
+}
+
+/** Version 3 of a throttle channel: how often it sends, and how still. */
+export const channelToVersion3 = (channel: unknown): Record<string, unknown> => ({
+  frameMs: 20,
+  jitterMicros: null,
+  ...part(channel),
+});

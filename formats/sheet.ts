@@ -30,5 +30,9 @@ export const sheetSchema: yup.ObjectSchema<Sheet> = record({
   note: textField(),
 });
 
-/** Version 2: a sheet says by which medium it was loaded. */
-export const sheetUpgrades: readonly Upgrade[] = [(body) => ({ medium: null, ...body })];
+/** Version 2: a sheet says by which medium it was loaded. Since then nothing has changed for sheets. */
+export const sheetUpgrades: readonly Upgrade[] = [
+  (body) => ({ medium: null, ...body }),
+  (body) => body,
+  (body) => body,
+];

@@ -2,9 +2,12 @@ import type { QueryInterface } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { database } from './database';
 
-const migrations = import.meta.glob<{ up: (queries: QueryInterface) => Promise<void> }>('./migrations/*.ts', {
-  eager: true,
-});
+const migrations = import.meta.glob<{ up: (queries: QueryInterface) => Promise<void> }>(
+  './migrations/0*.ts',
+  {
+    eager: true,
+  },
+);
 
 /** Brings the database up to this version's tables. Forward only; safe to call at every start. */
 export async function migrate(): Promise<void> {

@@ -1,8 +1,10 @@
 /** Sequelize models. They stay inside `server/`: what leaves the repositories is a plain record. */
 import type { EscProfile } from '#core/esc/profile';
 import type { EscMemory } from '#core/procedure/language';
+import type { EventRules } from '#core/rig/eventRules';
 import type { Rig } from '#core/rig/rig';
-import type { Calibration } from '#core/sheet/calibration';
+import type { BenchTest } from '#core/calibration/benchTest';
+import type { Calibration } from '#core/calibration/calibration';
 import type { Draft } from '#core/sheet/draft';
 import type { EvidenceBasis } from '#core/sheet/evidence';
 import type { Sheet } from '#core/sheet/sheet';
@@ -38,7 +40,23 @@ export class RigModel extends Record<RigModel> {
   declare escProfileId: string;
   declare name: string;
   declare document: Rig;
+  declare eventRulesId: CreationOptional<string | null>;
+  declare archivedAt: CreationOptional<Date | null>;
+  declare deletedAt: CreationOptional<Date | null>;
   declare updatedAt: CreationOptional<Date>;
+}
+
+export class EventRulesModel extends Record<EventRulesModel> {
+  declare id: CreationOptional<string>;
+  declare garageId: string;
+  declare name: string;
+  declare document: EventRules;
+}
+
+export class RigPictureModel extends Record<RigPictureModel> {
+  declare rigId: string;
+  declare image: Buffer;
+  declare keptAt: CreationOptional<Date>;
 }
 
 export class DraftModel extends Record<DraftModel> {
@@ -72,6 +90,19 @@ export class CalibrationModel extends Record<CalibrationModel> {
   declare keptAt: Date;
 }
 
+export class BenchTestModel extends Record<BenchTestModel> {
+  declare id: CreationOptional<string>;
+  declare rigId: string;
+  declare document: BenchTest;
+  declare keptAt: CreationOptional<Date>;
+}
+
+export class BuildCheckModel extends Record<BuildCheckModel> {
+  declare rigId: string;
+  declare line: string;
+  declare checkedAt: CreationOptional<Date>;
+}
+
 export class SheetModel extends Record<SheetModel> {
   declare id: CreationOptional<string>;
   declare rigId: string;
@@ -85,7 +116,7 @@ export class SheetModel extends Record<SheetModel> {
 /** Kept at the end of a load, taken from a file, or read from the ESC before a load by link. */
 export type SheetOrigin = 'loaded' | 'imported' | 'backup';
 
-const { UUID, UUIDV4, TEXT, INTEGER, JSONB, DATE, NOW, BIGINT } = DataTypes;
+const { UUID, UUIDV4, TEXT, INTEGER, JSONB, DATE, NOW, BIGINT, BLOB } = DataTypes;
 // Made anew for each column: Sequelize writes into the objects it is given.
 const key = () => ({ type: UUID, primaryKey: true, defaultValue: UUIDV4 });
 const required = <T>(type: T) => ({ type, allowNull: false });
@@ -120,9 +151,20 @@ export function defineModels(): void {
       escProfileId: required(UUID),
       name: required(TEXT),
       document: required(JSONB),
+      eventRulesId: UUID,
+      archivedAt: DATE,
+      deletedAt: DATE,
       updatedAt: moment(),
     },
     { ...options, modelName: 'rig', tableName: 'rigs' },
+  );
+  EventRulesModel.init(
+    { id: key(), garageId: required(UUID), name: required(TEXT), document: required(JSONB) },
+    { ...options, modelName: 'eventRules', tableName: 'event_rules' },
+  );
+  RigPictureModel.init(
+    { rigId: { type: UUID, primaryKey: true }, image: required(BLOB), keptAt: moment() },
+    { ...options, modelName: 'rigPicture', tableName: 'rig_pictures' },
   );
   DraftModel.init(
     {
@@ -156,6 +198,18 @@ export function defineModels(): void {
   CalibrationModel.init(
     { id: key(), rigId: required(UUID), document: required(JSONB), keptAt: required(DATE) },
     { ...options, modelName: 'calibration', tableName: 'calibrations' },
+  );
+  BenchTestModel.init(
+    { id: key(), rigId: required(UUID), document: required(JSONB), keptAt: moment() },
+    { ...options, modelName: 'benchTest', tableName: 'bench_tests' },
+  );
+  BuildCheckModel.init(
+    {
+      rigId: { type: UUID, primaryKey: true },
+      line: { type: TEXT, primaryKey: true },
+      checkedAt: moment(),
+    },
+    { ...options, modelName: 'buildCheck', tableName: 'build_checks' },
   );
   SheetModel.init(
     {

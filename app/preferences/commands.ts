@@ -12,10 +12,17 @@ export const COMMANDS = {
   power: { key: 'p', words: 'Simulated ESC: switch it on or off' },
   stickUp: { key: 'u', words: 'Simulated ESC: throttle full up or forward' },
   stickRest: { key: 'd', words: 'Simulated ESC: throttle down or let go' },
-  card: { key: 'c', words: 'Simulated ESC: card in or out' },
-  item: { key: 'i', words: 'Card: its item key' },
-  value: { key: 'v', words: 'Card: its value key' },
-  ok: { key: 'o', words: 'Card: its ok key' },
+  stickBrake: { key: 'b', words: 'Simulated ESC: throttle to full brake' },
+  card: { key: 'c', words: 'Simulated ESC: card or box in or out' },
+  item: { key: 'i', words: 'Card, box, menu: the next item' },
+  value: { key: 'v', words: 'Card, box, menu, lamps: the next stop' },
+  ok: { key: 'o', words: 'Card, box, menu, pad: the key that keeps it' },
+  itemBack: { key: 'y', words: 'Box, menu: the item before' },
+  valueBack: { key: 'x', words: 'Box, menu: the stop below' },
+  menu: { key: 'm', words: 'Transmitter: its menu key' },
+  program: { key: 'g', words: 'Key pad: the key that stops driving' },
+  feature: { key: 'f', words: 'Key pad: the key for an item' },
+  run: { key: 'n', words: 'Key pad: the key that drives again' },
   reset: { key: 'r', words: 'Card: its reset key' },
 } as const satisfies Record<string, { key: string; words: string }>;
 
@@ -23,7 +30,10 @@ export type CommandId = keyof typeof COMMANDS;
 
 /** Keys that are no characters, and so always work. */
 export const FIXED_KEYS: readonly { key: string; words: string }[] = [
-  { key: 'space', words: 'Simulated ESC: its set key' },
+  {
+    key: 'space',
+    words: 'Simulated ESC: its set key, or the key that calibrates; beside your own ESC: done',
+  },
   { key: '← →', words: 'A rail in focus: one stop down or up; Home and End go to its ends' },
   { key: '⌫', words: 'A rail in focus: put back to what the ESC holds' },
   { key: '⏎', words: 'A rail in focus: why this is advised' },

@@ -1,22 +1,19 @@
 import type { LampCardMedium } from '#core/esc/media';
-import type { KeyId } from '#core/procedure/language';
 import { keyName } from '#core/plan/instruction';
 import { stateOf } from '#core/procedure/step';
 import { useState } from 'react';
-import { keyOf } from '../preferences/preferences';
 import { useCommands } from '../preferences/useCommands';
-import { usePreferences } from '../preferences/usePreferences';
 import { Button } from '../ui/Button';
+import { EscKey, workKey } from './EscKey';
 import type { Bench } from './useSimulatedEsc';
 
-const CARD_KEYS = ['item', 'value', 'ok', 'reset'] as const satisfies readonly KeyId[];
+const CARD_KEYS = ['item', 'value', 'ok', 'reset'] as const;
 
 /** The card of the simulated ESC: its socket, a lamp beside each printed item, a row of lamps, four keys. */
 export function CardPanel({ bench, medium }: { bench: Bench; medium: LampCardMedium }) {
   const { esc, display, input } = bench;
   const { profile, machine, config } = esc;
   const [inSocket, setInSocket] = useState(false);
-  const preferences = usePreferences();
   const { role } = stateOf(machine, config);
   // The lamps are lit only while the card is worked.
   const awake = inSocket && config.state.startsWith('card') && config.state !== 'cardWaking';
@@ -25,16 +22,12 @@ export function CardPanel({ bench, medium }: { bench: Bench; medium: LampCardMed
     setInSocket(!inSocket);
     input({ type: 'card', in: !inSocket });
   };
-  const work = (key: KeyId) => ({
-    down: () => input({ type: 'down', key }),
-    up: () => input({ type: 'up', key }),
-  });
   useCommands({
     card: push,
-    item: work('item'),
-    value: work('value'),
-    ok: work('ok'),
-    reset: work('reset'),
+    item: workKey(bench, 'item'),
+    value: workKey(bench, 'value'),
+    ok: workKey(bench, 'ok'),
+    reset: workKey(bench, 'reset'),
   });
 
   const mostStops = Math.max(...profile.items.map((item) => item.stops.length));
@@ -82,23 +75,7 @@ export function CardPanel({ bench, medium }: { bench: Bench; medium: LampCardMed
       {inSocket && (
         <div className="mt-2 grid grid-cols-2 gap-2">
           {CARD_KEYS.map((key) => (
-            <button
-              key={key}
-              type="button"
-              data-esc-key
-              onPointerDown={(event) => {
-                event.currentTarget.setPointerCapture(event.pointerId);
-                work(key).down();
-              }}
-              onPointerUp={work(key).up}
-              onPointerCancel={work(key).up}
-              className="min-h-12 touch-none rounded-md border-2 border-ink bg-sheet px-2 font-display font-bold select-none active:bg-ink active:text-film"
-            >
-              {keyName(profile, key)}
-              {preferences.characterKeys && (
-                <kbd className="ml-2 text-xs font-normal text-muted">{keyOf(preferences, key)}</kbd>
-              )}
-            </button>
+            <EscKey key={key} bench={bench} keyId={key} name={keyName(profile, key, medium)} />
           ))}
         </div>
       )}

@@ -72,6 +72,9 @@ function Sound({ display, on }: Omit<Props, 'hasLamp'>) {
           <Icon className="size-5 shrink-0" aria-hidden="true" />
           <ToneStrip key={serial} beeps={heard.beeps} />
           {heard.cue.type === 'tone' && <span className="text-sm">{TONE_WORDS[heard.cue.tone]}</span>}
+          {heard.cue.type === 'count' && (
+            <span className="text-sm">{heard.cue.count === 1 ? 'one beep' : `${heard.cue.count} beeps`}</span>
+          )}
         </>
       ) : (
         'silent'

@@ -1,3 +1,4 @@
+import type { HandMedium } from '#core/esc/media';
 import type { EscProfile } from '#core/esc/profile';
 import { instructionFor, shortLine, type Instruction } from '#core/plan/instruction';
 import type { Gesture } from '#core/plan/gestures';
@@ -10,17 +11,24 @@ interface Props {
   profile: EscProfile;
   channel: ThrottleChannel;
   gestures: Gesture[];
+  /** What the ESC is worked by; else its handiest medium. */
+  medium?: HandMedium;
   /** How long the ESC has been in the state that the gestures start from, ms. */
   sinceMs?: number;
 }
 
 /** One step, large enough to read from a metre away, with its count or its notes drawn. */
-export function GuideStep({ profile, channel, gestures, sinceMs = 0 }: Props) {
+export function GuideStep({ profile, channel, gestures, medium, sinceMs = 0 }: Props) {
   const [gesture] = gestures;
   const total = useTotal(gesture);
   const missed = useMissed(gesture);
   if (!gesture) return null;
-  const { before, key, after, detail, count, notes, timing } = instructionFor(profile, channel, gesture);
+  const { before, key, after, detail, count, notes, timing } = instructionFor(
+    profile,
+    channel,
+    gesture,
+    medium,
+  );
   return (
     <div className="lg:min-h-60">
       <div aria-live="polite">
@@ -70,7 +78,7 @@ function Countdown({ afterMs, withinMs, sinceMs }: Required<Instruction>['timing
 }
 
 /** The steps after the present one, small. */
-export function NextSteps({ profile, channel, gestures }: Props) {
+export function NextSteps({ profile, channel, gestures, medium }: Props) {
   const next = gestures.slice(1, 5);
   if (next.length === 0) return null;
   return (
@@ -79,7 +87,7 @@ export function NextSteps({ profile, channel, gestures }: Props) {
       <ol className="mt-1 list-decimal pl-6 text-muted">
         {next.map((gesture, index) => (
           <li key={index} className="py-0.5">
-            {shortLine(profile, channel, gesture)}
+            {shortLine(profile, channel, gesture, medium)}
           </li>
         ))}
       </ol>

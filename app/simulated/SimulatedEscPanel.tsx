@@ -1,7 +1,8 @@
 import { motorDemand } from '#core/device/simulatedEsc';
-import type { HandMedium } from '#core/esc/media';
+import { calibrationKey, type HandMedium } from '#core/esc/media';
 import type { EscProfile } from '#core/esc/profile';
-import { keyName } from '#core/plan/instruction';
+import { keyName, keysOf } from '#core/plan/instruction';
+import type { KeyId } from '#core/procedure/language';
 import { stateOf } from '#core/procedure/step';
 import type { ThrottleChannel } from '#core/radio/pulse';
 import { formatNumber } from '#core/units/format';
@@ -11,7 +12,8 @@ import { useCommands } from '../preferences/useCommands';
 import { Button } from '../ui/Button';
 import { CardPanel } from './CardPanel';
 import { EscDisplay } from './EscDisplay';
-import { Throttle } from './Throttle';
+import { KeysPanel } from './KeysPanel';
+import { Throttle, type ThrottleHold } from './Throttle';
 import type { Bench } from './useSimulatedEsc';
 
 interface Props {
@@ -21,29 +23,33 @@ interface Props {
   safe: boolean;
   /** What it is worked for; what that does not need is put away. */
   use: 'endPoints' | HandMedium['family'];
+  /** The radio's throttle hold, where it can be tried. */
+  hold?: ThrottleHold;
 }
 
 /** The simulated ESC to work with mouse, touch or keyboard: keys, power switch, throttle, card, lamp and sound. */
-export function SimulatedEscPanel({ bench, channel, safe, use }: Props) {
+export function SimulatedEscPanel({ bench, channel, safe, use, hold }: Props) {
   const { esc, display, input } = bench;
   const { profile, machine, config } = esc;
   const { role, keyDown } = stateOf(machine, config);
   const on = role !== 'off';
-  const card = profile.media.find((medium) => medium.family === 'lampCard' && use === 'lampCard');
-  const hasSetKey = use !== 'lampCard' && hasKey(profile);
+  const medium = profile.media.find((m): m is HandMedium => m.family === use);
+  const mainKey = mainKeyOf(profile, medium);
+  const hasSetKey = mainKey !== undefined;
   const [held, setHeld] = useState(false);
 
   const switchPower = (): void => {
     if (safe) input({ type: 'power', on: !on });
   };
   const press = (): void => {
+    if (!mainKey) return;
     setHeld(true);
-    input({ type: 'down', key: 'set' });
+    input({ type: 'down', key: mainKey.key });
   };
   const release = (): void => {
-    if (!held) return;
+    if (!held || !mainKey) return;
     setHeld(false);
-    input({ type: 'up', key: 'set' });
+    input({ type: 'up', key: mainKey.key });
   };
   useCommands({
     power: switchPower,
@@ -60,7 +66,7 @@ export function SimulatedEscPanel({ bench, channel, safe, use }: Props) {
         Simulated {profile.name}
       </h2>
       <div className="mt-3">
-        <EscDisplay display={display} on={on} hasLamp={hasSetKey} />
+        <EscDisplay display={display} on={on} hasLamp={hasSetKey && medium?.family !== 'twoKeys'} />
       </div>
       <div className="mt-3 flex flex-wrap gap-3">
         {hasSetKey && (
@@ -75,7 +81,7 @@ export function SimulatedEscPanel({ bench, channel, safe, use }: Props) {
             onPointerCancel={release}
             className={`min-h-16 min-w-28 touch-none rounded-md border-2 border-ink px-3.5 font-display text-xl font-bold select-none ${held ? 'translate-y-0.5 bg-ink text-film' : 'bg-film'}`}
           >
-            {keyName(profile, 'set')}
+            {mainKey.name}
             <span className="block text-xs font-normal">hold: space bar</span>
           </button>
         )}
@@ -91,23 +97,34 @@ export function SimulatedEscPanel({ bench, channel, safe, use }: Props) {
               checked={held}
               onChange={(event) => (event.target.checked ? press() : release())}
             />
-            keep {keyName(profile, 'set')} held down
+            keep {mainKey.name} held down
           </label>
         )}
       </div>
       {!safe && <p className="mt-2 text-sm font-bold text-hazard">Say first what makes the model safe.</p>}
-      {card?.family === 'lampCard' && <CardPanel bench={bench} medium={card} />}
-      <Throttle bench={bench} channel={channel} />
+      {medium?.family === 'lampCard' && <CardPanel bench={bench} medium={medium} />}
+      {medium && WITH_KEYS.includes(medium.family) && <KeysPanel bench={bench} medium={medium} />}
+      <Throttle bench={bench} channel={channel} hold={hold} />
       <p className="mt-3 border-t border-rule pt-2 text-sm text-muted">
         motor: {motorWords(motorDemand(esc))} · {on ? 'on' : 'off'}
-        {keyDown ? `, ${keyName(profile, keyDown)} held` : ''}
+        {keyDown ? `, ${keyName(profile, keyDown, medium)} held` : ''}
       </p>
     </section>
   );
 }
 
-const hasKey = ({ calibration, media }: EscProfile): boolean =>
-  calibration.family === 'keyConfirmed' || media.some((medium) => medium.family === 'oneKey');
+/** Media whose keys lie beside the ESC, or on something that is plugged into it. */
+const WITH_KEYS: readonly HandMedium['family'][] = ['twoKeys', 'textBox', 'keyPad', 'transmitterMenu'];
+
+/** The key on the ESC itself that what is being done needs. */
+function mainKeyOf(
+  { calibration }: EscProfile,
+  medium: HandMedium | undefined,
+): { key: KeyId; name: string } | undefined {
+  if (!medium) return calibrationKey(calibration);
+  const name = keysOf(medium).set;
+  return name === undefined ? undefined : { key: 'set', name };
+}
 
 /** A click on a button here must not take the space bar away from the set key; Tab still reaches every button. */
 function keepFocus(event: PointerEvent): void {

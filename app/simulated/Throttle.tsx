@@ -1,4 +1,11 @@
-import { pulseMicros, restPosition, stickEnds, type StickEnd, type ThrottleChannel } from '#core/radio/pulse';
+import {
+  pulseMicros,
+  restMicros,
+  restPosition,
+  stickEnds,
+  type StickEnd,
+  type ThrottleChannel,
+} from '#core/radio/pulse';
 import { formatNumber } from '#core/units/format';
 import { useState } from 'react';
 import { useCommands } from '../preferences/useCommands';
@@ -10,16 +17,34 @@ const END_WORDS: Record<ThrottleChannel['rest'], Partial<Record<StickEnd, string
   low: { neutral: 'right down', forward: 'full up' },
 };
 
+/** The radio's throttle hold: while it is on, the pulse of rest is sent whatever the throttle does. */
+export interface ThrottleHold {
+  on: boolean;
+  set: (on: boolean) => void;
+}
+
+interface Props {
+  bench: Bench;
+  channel: ThrottleChannel;
+  hold?: ThrottleHold | undefined;
+}
+
 /** The throttle of the simulated radio: a slider for any position, a button for each end. */
-export function Throttle({ bench, channel }: { bench: Bench; channel: ThrottleChannel }) {
+export function Throttle({ bench, channel, hold }: Props) {
   const { esc, input } = bench;
   const [stick, setStick] = useState(restPosition(channel));
   const name = channel.rest === 'centre' ? 'trigger' : 'throttle stick';
+  const send = (position: number, held: boolean): void =>
+    input({ type: 'stick', micros: held ? restMicros(channel) : pulseMicros(channel, position) });
   const moveTo = (position: number): void => {
     setStick(position);
-    input({ type: 'stick', micros: pulseMicros(channel, position) });
+    send(position, hold?.on ?? false);
   };
-  useCommands({ stickUp: () => moveTo(1), stickRest: () => moveTo(restPosition(channel)) });
+  useCommands({
+    stickUp: () => moveTo(1),
+    stickRest: () => moveTo(restPosition(channel)),
+    stickBrake: () => moveTo(-1),
+  });
   return (
     <fieldset className="mt-4">
       <legend className="text-sm text-muted">
@@ -41,6 +66,20 @@ export function Throttle({ bench, channel }: { bench: Bench; channel: ThrottleCh
           </Button>
         ))}
       </div>
+      {hold && (
+        <label className="mt-2 flex min-h-11 items-center gap-2 text-sm">
+          <input
+            type="checkbox"
+            className="size-5 accent-draft"
+            checked={hold.on}
+            onChange={(event) => {
+              hold.set(event.target.checked);
+              send(stick, event.target.checked);
+            }}
+          />
+          throttle hold on the radio
+        </label>
+      )}
     </fieldset>
   );
 }

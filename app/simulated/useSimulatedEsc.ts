@@ -10,10 +10,10 @@ import { playBeeps } from './sound';
 export interface Display {
   /** The lamp on the ESC itself, or its flashes. */
   lamp: Extract<Observed, { type: 'lamp' | 'count' }> | undefined;
-  /** Which lamp of the card's two rows is lit, from 1. */
+  /** Which lamp of two rows is lit, or which item and stop stand there in text, from 1. */
   litItem: number | undefined;
   litStop: number | undefined;
-  heard: { cue: Extract<Observed, { type: 'tone' | 'group' }>; beeps: Beep[] } | undefined;
+  heard: { cue: Extract<Observed, { type: 'tone' | 'group' | 'count' }>; beeps: Beep[] } | undefined;
   /** Counts cues up, so that the same cue twice is seen as two. */
   serial: number;
 }
@@ -40,13 +40,13 @@ const TICK_MS = 50;
 
 /**
  * The simulated ESC in real time: the clock of the page is its clock.
- * @param onObserved told of every cue, with the ESC as it was left
+ * @param onObserved told of every cue and every new state, with the ESC as it was left and as it was before
  */
 export function useSimulatedEsc(
   profile: EscProfile,
   memory: EscMemory,
   stickMicros: number,
-  onObserved: (observed: Observed[], esc: SimulatedEsc) => void,
+  onObserved: (observed: Observed[], esc: SimulatedEsc, before: Config) => void,
 ): Bench {
   const [bench, setBench] = useState(() => {
     const esc = placeOnBench(profile, memory, stickMicros);
@@ -60,17 +60,17 @@ export function useSimulatedEsc(
   });
 
   const apply = useCallback((input: Input): void => {
-    const { esc, observed } = act(current.current.esc, input);
-    const { display, resting } = current.current;
+    const { esc: old, display, resting } = current.current;
+    const { esc, observed } = act(old, input);
     current.current = {
       esc,
       display: observed.reduce(show, display),
       resting: restingAfter(resting, esc),
     };
     setBench(current.current);
-    if (observed.length === 0) return;
+    if (observed.length === 0 && esc.config.state === old.config.state) return;
     playBeeps(observed.flatMap(soundOf));
-    report.current(observed, esc);
+    report.current(observed, esc, old.config);
   }, []);
 
   const catchUp = useCallback((): void => {
@@ -101,10 +101,10 @@ export function useSimulatedEsc(
 
 function show(display: Display, cue: Observed): Display {
   const serial = display.serial + 1;
-  if (cue.type === 'tone' || cue.type === 'group') {
+  if (cue.type === 'tone' || cue.type === 'group' || (cue.type === 'count' && cue.how === 'beeps')) {
     return { ...display, heard: { cue, beeps: soundOf(cue) }, serial };
   }
-  if (cue.type === 'count' && cue.how === 'lit') {
+  if (cue.type === 'count' && cue.how !== 'flashes') {
     const lit = cue.of === 'item' ? { litItem: cue.count } : { litStop: cue.count };
     return { ...display, ...lit, serial };
   }

@@ -1,3 +1,4 @@
+import { percentOfMicros } from '#core/calibration/travelTest';
 import { rangeOf, type LearnedRange, type ThrottleChannel } from '#core/radio/pulse';
 import { formatNumber } from '#core/units/format';
 
@@ -17,7 +18,7 @@ const x = (micros: number): number =>
   ((Math.max(LEAST, Math.min(MOST, micros)) - LEAST) / (MOST - LEAST)) * WIDTH;
 const TICKS = Array.from({ length: 13 }, (_, n) => LEAST + n * 100);
 
-/** One scale in µs: what the radio sends above, what the ESC has learned below, and what is lost between them. */
+/** One scale in µs and in the radio's own per cent: what the radio sends above, what the ESC has learned below, and what is lost between them. */
 export function PulseRuler({ title, channel, range, deadbandMicros, liveMicros }: Props) {
   const sends = rangeOf(channel);
   const sent = sorted(sends.brakeMicros, sends.forwardMicros);
@@ -25,7 +26,7 @@ export function PulseRuler({ title, channel, range, deadbandMicros, liveMicros }
   const gaps = [gap(sent[0], learned[0], -1), gap(sent[1], learned[1], 1)].filter((g) => g !== undefined);
   const text = `${title}: the radio sends ${words(sent)} µs, the ESC has learned ${words(learned)} µs${gaps.map((g) => `, ${g.label} ${words([g.from, g.to])} µs`).join('')}.`;
   return (
-    <svg viewBox="-30 0 1060 150" role="img" aria-label={text} className="w-full min-w-200">
+    <svg viewBox="-30 0 1060 166" role="img" aria-label={text} className="w-full min-w-200">
       <defs>
         <pattern id="lost" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <rect width="8" height="8" className="fill-caution-wash" />
@@ -71,6 +72,9 @@ export function PulseRuler({ title, channel, range, deadbandMicros, liveMicros }
           {tick % 200 === 100 && (
             <text x={x(tick)} y="146" textAnchor="middle" className="fill-muted text-sm">
               {tick}
+              <tspan x={x(tick)} dy="17">
+                {formatNumber(percentOfMicros(channel, tick), 0)} %
+              </tspan>
             </text>
           )}
         </g>

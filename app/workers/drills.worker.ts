@@ -25,11 +25,24 @@ export interface DrillPair {
 /** Failures travel as data: a thrown error loses its fields on the way to the page. */
 export type DrillAnswer = { ok: true; pair: DrillPair } | { ok: false; sentence: string };
 
+/** More runs than a band has; then all are forgotten. */
+const MOST_KEPT = 200;
+const runs = new Map<string, Drill>();
+
+/** What the ESC does as it is stays while the draft moves. */
+function kept(drill: DrillId, rig: ResolvedRig, esc: EscBehaviour): Drill {
+  const key = JSON.stringify([drill, rig, esc]);
+  const known = runs.get(key) ?? runDrill(drill, rig, esc);
+  if (runs.size > MOST_KEPT) runs.clear();
+  runs.set(key, known);
+  return known;
+}
+
 const worker = {
   run({ drill, rig, now, nowInstead, draft }: DrillRequest): DrillAnswer {
     try {
-      const asIs = runDrill(drill, rig, now);
-      const instead = nowInstead.map((behaviour) => runDrill(drill, rig, behaviour));
+      const asIs = kept(drill, rig, now);
+      const instead = nowInstead.map((behaviour) => kept(drill, rig, behaviour));
       return {
         ok: true,
         pair: {

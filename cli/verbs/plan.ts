@@ -7,7 +7,7 @@ import { shortLine } from '#core/plan/instruction';
 import { legsFor, planLegs, planRestart, type LoadPlan, type PlannedRestart } from '#core/plan/loadPlan';
 import { legTitle } from '#core/plan/loadSession';
 import { rangeOf } from '#core/radio/pulse';
-import { loadOrder, type Change } from '#core/sheet/draft';
+import { changesInOrder, type Change } from '#core/sheet/draft';
 import type { Config, Machine } from '#core/procedure/language';
 import { advisedStops, wantedStops, type Context } from '../context';
 import { Refused } from '../refused';
@@ -33,7 +33,7 @@ export function makePlan(context: Context, sets: readonly string[]): Planned {
   const stick = rangeOf(rig.channel);
   const memory = { ...factoryMemory(profile), stops, range: stick };
   const start = initialConfig(machine, memory, stick.neutralMicros);
-  const legs = legsFor(loadOrder(profile, changes), SHOWS_STORED[medium.family]);
+  const legs = legsFor(changesInOrder(profile, stops, changes), SHOWS_STORED[medium.family]);
   const load = planLegs(machine, start, legs, stick);
   const restart = load && planRestart(machine, load.end, stick);
   if (!load || !restart) {

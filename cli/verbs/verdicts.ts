@@ -6,7 +6,7 @@ import { wantedStops, type Context } from '../context';
 export function verdicts(context: Context, sets: readonly string[]): { hazards: number; output: object } {
   const { rig, profile } = context;
   const stops = { ...context.stops, ...wantedStops(profile, sets) };
-  const found = verdictsOn({ rig, profile, stops, range: rangeOf(rig.channel) });
+  const found = verdictsOn({ rig, profile, stops, range: rangeOf(rig.channel), rules: undefined });
   return {
     hazards: found.filter(({ grade }) => grade === 'hazard').length,
     output: {

@@ -4,7 +4,9 @@
  */
 import type { EscProfile, ProfileItem } from '../esc/profile';
 import { snapToStop } from '../esc/snap';
-import type { Rig, VehicleClass } from '../rig/rig';
+import { weakestLoad } from '../rig/busLoads';
+import type { Rig } from '../rig/rig';
+import type { VehicleClass } from '../rig/vehicleClass';
 import { comparableNumber } from '../settings/value';
 import type { SettingId } from '../settings/vocabulary';
 
@@ -215,8 +217,8 @@ export function adviceFor(rig: Rig, profile: EscProfile, item: ProfileItem): Adv
 
 /** The lowest rating on the bus decides. With nothing known about the bus, nothing is advised. */
 function becAdvice(rig: Rig, item: ProfileItem): Advice | undefined {
-  if (rig.busLoads.length === 0) return undefined;
-  const weakest = rig.busLoads.reduce((low, load) => (load.maxVolts < low.maxVolts ? load : low));
+  const weakest = weakestLoad(rig.busLoads);
+  if (!weakest) return undefined;
   const stopIds = stopsWithin(item, 0, weakest.maxVolts, 1);
   const stopId = snapToStop(item, Math.min(6, weakest.maxVolts), 1)?.stop.id;
   if (stopId === undefined || !stopIds.includes(stopId)) return undefined;

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { smallProfile } from '../esc/smallProfile.fixture';
 import { defaultRig } from '../rig/defaults';
-import type { Calibration } from '../sheet/calibration';
+import type { Calibration } from '../calibration/calibration';
 import { stationStates, type StationFacts } from './stationStates';
 import type { Verdict } from './verdicts';
 
@@ -10,6 +10,10 @@ const rig = { ...defaultRig('tenthBuggy'), name: 'Test' };
 const range = { brakeMicros: 1000, neutralMicros: 1500, forwardMicros: 2000 };
 const calibration: Calibration = {
   family: 'keyConfirmed',
+  escNumber: 1,
+  profileId: profile.id,
+  source: 'radio',
+  how: 'simulated',
   precaution: 'wheels clear',
   channel: rig.channel,
   before: profile.factoryRange,
@@ -32,7 +36,7 @@ const states = (facts: Partial<StationFacts>) =>
         rig,
         profile,
         range,
-        calibration,
+        calibrations: [calibration],
         changes: [],
         verdicts: [],
         sheetCount: 0,
@@ -43,7 +47,7 @@ const states = (facts: Partial<StationFacts>) =>
 
 describe('the route line', () => {
   it('a new rig waits for its end points and for a draft', () => {
-    expect(states({ calibration: undefined, range: profile.factoryRange })).toEqual({
+    expect(states({ calibrations: [], range: profile.factoryRange })).toEqual({
       rig: 'done',
       endpoints: 'due',
       tune: 'due',
@@ -80,7 +84,7 @@ describe('the route line', () => {
       rig,
       profile,
       range,
-      calibration,
+      calibrations: [calibration],
       changes: [change],
       verdicts: [],
       sheetCount: 0,

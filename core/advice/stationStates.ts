@@ -2,7 +2,8 @@
 import type { EscProfile } from '../esc/profile';
 import type { LearnedRange } from '../radio/pulse';
 import type { Rig } from '../rig/rig';
-import { isHeld, isStale, type Calibration } from '../sheet/calibration';
+import { staleReason, type Calibration } from '../calibration/calibration';
+import { escNames, lastOf, rangesOf } from '../calibration/escs';
 import type { Change } from '../sheet/draft';
 import type { Verdict } from './verdicts';
 
@@ -22,7 +23,8 @@ export interface StationFacts {
   rig: Rig;
   profile: EscProfile;
   range: LearnedRange;
-  calibration: Calibration | undefined;
+  /** Of all ESCs of the rig, newest first. */
+  calibrations: readonly Calibration[];
   changes: Change[];
   verdicts: Verdict[];
   sheetCount: number;
@@ -56,9 +58,20 @@ export function stationStates(facts: StationFacts): Record<StationId, { state: S
   };
 }
 
-function endpointState({ calibration, rig, range }: StationFacts): { state: StationState; why: string } {
-  if (!calibration) return { state: 'due', why: 'never calibrated' };
-  if (!isHeld(calibration, range)) return { state: 'stale', why: 'the ESC holds another range' };
-  if (isStale(calibration, rig.channel)) return { state: 'stale', why: 'the radio has changed since' };
-  return { state: 'done', why: 'calibrated' };
+/** The worst of all ESCs decides; with several, the words name it. */
+function endpointState({ calibrations, rig, profile, range }: StationFacts): {
+  state: StationState;
+  why: string;
+} {
+  const names = escNames(rig);
+  const ranges = rangesOf(rig, profile, range, calibrations);
+  const named = (place: number, why: string): string =>
+    names.length === 1 ? why : `${names[place]!}: ${why}`;
+  const lasts = names.map((_, place) => lastOf(calibrations, place + 1));
+  const missing = lasts.indexOf(undefined);
+  if (missing !== -1) return { state: 'due', why: named(missing, 'never calibrated') };
+  const reasons = lasts.map((last, place) => staleReason(last!, rig.channel, profile.id, ranges[place]!));
+  const stale = reasons.findIndex((reason) => reason !== undefined);
+  if (stale !== -1) return { state: 'stale', why: named(stale, reasons[stale]!) };
+  return { state: 'done', why: names.length === 1 ? 'calibrated' : `all ${names.length} calibrated` };
 }

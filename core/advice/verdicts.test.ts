@@ -1,8 +1,11 @@
 import { describe, expect, it } from 'vitest';
+import { ARCHETYPES } from '../archetypes/archetypes';
 import { DEMO_PROFILES } from '../../demo/demo';
 import { readDocument } from '../../formats/document';
 import { factoryStops, itemForSetting, type EscProfile } from '../esc/profile';
+import { busLoad } from '../rig/busLoads';
 import { defaultRig } from '../rig/defaults';
+import type { EventRules } from '../rig/eventRules';
 import type { Rig } from '../rig/rig';
 import type { SettingId } from '../settings/vocabulary';
 import { perCell, perPack } from '../settings/cutoff';
@@ -20,13 +23,13 @@ const rigWith = (change: (rig: Rig) => void = () => undefined): Rig => {
 };
 
 /** The verdicts after moving some settings to the stop with this label. */
-function verdicts(moves: Partial<Record<SettingId, string>>, rig = rigWith()): Verdict[] {
+function verdicts(moves: Partial<Record<SettingId, string>>, rig = rigWith(), rules?: EventRules): Verdict[] {
   const stops = { ...factoryStops(profile) };
   for (const [setting, label] of Object.entries(moves)) {
     const item = itemForSetting(profile, setting as SettingId)!;
     stops[item.id] = item.stops.find((s) => s.label === label)!.id;
   }
-  return verdictsOn({ rig, profile, stops, range: FULL_RANGE });
+  return verdictsOn({ rig, profile, stops, range: FULL_RANGE, rules });
 }
 const ids = (list: Verdict[]): string[] => list.map((v) => v.id);
 
@@ -83,8 +86,8 @@ describe('verdicts', () => {
     const rig = rigWith(
       (r) =>
         (r.busLoads = [
-          { name: 'big servo', maxVolts: 8.4 },
-          { name: 'lamp', maxVolts: 6.0 },
+          { ...busLoad('other'), name: 'big servo', maxVolts: 8.4 },
+          { ...busLoad('other'), name: 'lamp', maxVolts: 6.0 },
         ]),
     );
     const [verdict] = verdicts({ becVolts: '6.8 V' }, rig);
@@ -136,7 +139,7 @@ describe('verdicts', () => {
   it('put hazards first', () => {
     const grades = verdicts(
       { becVolts: '7.4 V', cutoff: 'None' },
-      rigWith((r) => (r.busLoads = [{ name: 'lamp', maxVolts: 5 }])),
+      rigWith((r) => (r.busLoads = [{ ...busLoad('other'), name: 'lamp', maxVolts: 5 }])),
     ).map((v) => v.grade);
     expect(grades).toEqual(['hazard', 'caution']);
   });
@@ -166,8 +169,38 @@ describe('advice', () => {
   });
 
   it('never advises a BEC voltage above a rating on the bus', () => {
-    const rig = rigWith((r) => (r.busLoads = [{ name: 'lamp', maxVolts: 5.5 }]));
+    const rig = rigWith((r) => (r.busLoads = [{ ...busLoad('other'), name: 'lamp', maxVolts: 5.5 }]));
     expect(advice('becVolts', rig)?.labels).toEqual(['5.2 V']);
     expect(advice('becVolts')).toBeUndefined();
+  });
+});
+
+describe('the rules of an event', () => {
+  const rules: EventRules = { name: 'Spec class', noAdvance: true, noReverse: true, mostCells: 2, note: '' };
+  const LEGAL = { runningMode: 'Brake only', advance: '0°' };
+  const ids = (found: Verdict[]) =>
+    found.filter(({ id }) => id.startsWith('againstRules')).map(({ id }) => id);
+
+  it('too many cells and a reverse are hazards, with the stop that is legal', () => {
+    const found = verdicts({ ...LEGAL, runningMode: 'Back at once' }, rigWith(), rules);
+    expect(ids(found)).toEqual(['againstRules pack', 'againstRules trigger-back']);
+    expect(found.find(({ setting }) => setting === 'runningMode')?.remedies[0]).toMatchObject({
+      stopId: 'trigger-back-1',
+    });
+  });
+
+  it('nothing is said where all is legal, nor where no event was chosen', () => {
+    const legal = rigWith((r) => (r.pack.cells = 2));
+    expect(ids(verdicts(LEGAL, legal, rules))).toEqual([]);
+    expect(ids(verdicts({ runningMode: 'Back at once' }))).toEqual([]);
+  });
+
+  it('any advance is too much in a class without', () => {
+    const spec = ARCHETYPES.find(({ profile: { id } }) => id === 'pattern-text-box')!.profile;
+    const rig = rigWith((r) => (r.pack.cells = 2));
+    const at = (advance: string) =>
+      verdictsOn({ rig, profile: spec, stops: { ...factoryStops(spec), advance }, range: FULL_RANGE, rules });
+    expect(ids(at('advance-1'))).toEqual([]);
+    expect(ids(at('advance-2'))).toEqual(['againstRules advance']);
   });
 });

@@ -14,6 +14,8 @@ import { deadbandOf, hasBrakeStage } from '../physics/escChain';
 import type { Chemistry } from '../physics/pack';
 import type { LearnedRange } from '../radio/pulse';
 import { travelReport } from '../radio/travel';
+import { breachesOf, type EventRules } from '../rig/eventRules';
+import { weakestLoad } from '../rig/busLoads';
 import type { Rig } from '../rig/rig';
 import { comparableNumber } from '../settings/value';
 import { cutoffVoltsPerCell } from '../settings/cutoff';
@@ -26,6 +28,8 @@ export interface Situation {
   profile: EscProfile;
   stops: StopByItem;
   range: LearnedRange;
+  /** The event that is being prepared for, if any. */
+  rules: EventRules | undefined;
 }
 
 /** A step that clears a verdict. */
@@ -54,15 +58,17 @@ export function verdictsOn(situation: Situation): Verdict[] {
     becAboveRating(situation),
     brakeThroughRadio(situation),
     nothingBrakes(situation),
+    ...againstRules(situation),
   ].filter((v) => v !== undefined);
   const order: Grade[] = ['hazard', 'caution', 'note'];
   return found.sort((a, b) => order.indexOf(a.grade) - order.indexOf(b.grade));
 }
 
-/** Cutoffs per cell that make sense under load. Lithium: common practice. NiMH: from memory. */
+/** Cutoffs per cell that make sense under load. Lithium polymer: common practice. The others: from memory. */
 const SANE_CUTOFF: Record<Chemistry, { least: number; most: number; usual: number }> = {
   lipo: { least: 2.9, most: 3.7, usual: 3.3 },
   lihv: { least: 2.9, most: 3.7, usual: 3.3 },
+  life: { least: 2.5, most: 3.1, usual: 2.8 },
   nimh: { least: 0.8, most: 1.1, usual: 0.9 },
 };
 
@@ -104,7 +110,7 @@ function cutoffOutOfRange({ rig, profile, stops }: Situation): Verdict | undefin
 function becAboveRating({ rig, profile, stops }: Situation): Verdict | undefined {
   const value = valueOf(profile, stops, 'becVolts');
   const item = itemForSetting(profile, 'becVolts');
-  const weakest = rig.busLoads.toSorted((a, b) => a.maxVolts - b.maxVolts)[0];
+  const weakest = weakestLoad(rig.busLoads);
   if (value?.kind !== 'number' || !item || !weakest || value.value <= weakest.maxVolts) return undefined;
   const allowed = highestAtMost(item, weakest.maxVolts);
   return {
@@ -194,4 +200,24 @@ function highestAtMost(item: ProfileItem, most: number): string | undefined {
       (stop): stop is { id: string; number: number } => stop.number !== undefined && stop.number <= most,
     )
     .sort((a, b) => b.number - a.number)[0]?.id;
+}
+
+/** What the chosen event forbids. Its own text stands above this. */
+function againstRules({ rig, profile, stops, rules }: Situation): Verdict[] {
+  if (!rules) return [];
+  return breachesOf(rules, rig, profile, stops).map(({ sentence, item }) => {
+    const legal = item?.stops.find((stop) =>
+      breachesOf(rules, rig, profile, { ...stops, [item.id]: stop.id }).every((b) => b.item !== item),
+    );
+    return {
+      id: `againstRules ${item?.id ?? 'pack'}`,
+      grade: 'hazard',
+      setting: item?.setting,
+      title: `${rules.name} forbids this.`,
+      sentence: `${sentence} The event’s own text decides; your notes say this.`,
+      remedies: item
+        ? moveTo(item, legal?.id)
+        : [{ kind: 'station', label: 'Look at the pack', station: 'rig' }],
+    };
+  });
 }

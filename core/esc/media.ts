@@ -56,6 +56,68 @@ export interface StickTonesMedium {
   exitNotes: Notes;
 }
 
+/** Entering settings with the stick while groups of notes sound: coming down during one toggles that item. */
+export interface StickToggleMedium {
+  family: 'stickToggle';
+  /** How long each group sounds and waits. */
+  itemWindowMs: number;
+  /** By item number, from 1. */
+  itemNotes: Notes[];
+  /** The last group of each round: stick down here leaves the menu. */
+  exitNotes: Notes;
+}
+
+/** Entering settings with two keys and two rows of lamps on the ESC. */
+export interface TwoKeysMedium {
+  family: 'twoKeys';
+  itemKeyName: string;
+  valueKeyName: string;
+  itemLamps: string;
+  valueLamps: string;
+  /** A raised value that is left alone this long is stored. */
+  storeWaitMs: number;
+  /** With no press for this long the menu closes. */
+  idleTimeoutMs: number;
+}
+
+/** Entering settings on a box with a line of text. */
+export interface TextBoxMedium {
+  family: 'textBox';
+  /** What has to be unplugged, and where the box goes. */
+  plug: string;
+  previousKeyName: string;
+  nextKeyName: string;
+  lowerKeyName: string;
+  raiseKeyName: string;
+  saveKeyName: string;
+  /** From power on, with the box plugged in, until it shows the first item. */
+  wakeMs: number;
+}
+
+/** Entering settings on a key pad: a code for the item, digits for the value, enter. */
+export interface KeyPadMedium {
+  family: 'keyPad';
+  programKeyName: string;
+  featureKeyName: string;
+  enterKeyName: string;
+  runKeyName: string;
+  /** How many digits are typed for an item and for a value, zeros in front. */
+  digits: number;
+}
+
+/** Entering settings in a menu on the transmitter. */
+export interface TransmitterMenuMedium {
+  family: 'transmitterMenu';
+  menuKeyName: string;
+  previousKeyName: string;
+  nextKeyName: string;
+  lowerKeyName: string;
+  raiseKeyName: string;
+  saveKeyName: string;
+  /** Items that are asked about once more before they are written. */
+  confirmedItemIds: string[];
+}
+
 /** Settings read and written by a computer through an adapter. The words on the line: docs/link-protocol.md. */
 export interface LinkMedium {
   family: 'link';
@@ -63,35 +125,98 @@ export interface LinkMedium {
   plug: string;
 }
 
-export type Medium = OneKeyMedium | LampCardMedium | StickTonesMedium | LinkMedium;
+export type Medium =
+  | OneKeyMedium
+  | TwoKeysMedium
+  | StickTonesMedium
+  | StickToggleMedium
+  | LampCardMedium
+  | TextBoxMedium
+  | KeyPadMedium
+  | TransmitterMenuMedium
+  | LinkMedium;
 export type MediumFamily = Medium['family'];
+export type MediumOf<F extends MediumFamily> = Extract<Medium, { family: F }>;
 
 /** The media worked by hand, in the order in which they are offered. */
 export type HandMedium = Exclude<Medium, LinkMedium>;
 
 export const MEDIUM_WORDS: Readonly<Record<MediumFamily, string>> = {
   oneKey: 'one key, flashes and beeps',
-  lampCard: 'a card with lamps',
+  twoKeys: 'two keys and rows of lamps',
   stickTones: 'the stick and tones',
+  stickToggle: 'the stick and tones, toggling',
+  lampCard: 'a card with lamps',
+  textBox: 'a box with text',
+  keyPad: 'a key pad with codes',
+  transmitterMenu: 'a menu on the transmitter',
   link: 'the link',
 };
 
-/** Whether a medium shows what is stored, so that it can be counted back. */
+/** Whether a medium shows what is stored, so that it can be read back by eye. */
 export const SHOWS_STORED: Readonly<Record<HandMedium['family'], boolean>> = {
   oneKey: true,
+  twoKeys: true,
   lampCard: true,
+  textBox: true,
+  transmitterMenu: true,
   stickTones: false,
+  stickToggle: false,
+  keyPad: false,
 };
 
-/** End points learned at three positions, each confirmed with a key (family A). */
-export interface KeyConfirmedCalibration {
-  family: 'keyConfirmed';
+/** The medium of a family, if it is among them. */
+export const mediumOf = <F extends MediumFamily>(media: readonly Medium[], family: F) =>
+  media.find((medium): medium is MediumOf<F> => medium.family === family);
+
+/** The orders in which an ESC may ask for its three points. */
+export const POINT_ORDERS = {
+  neutralForwardBrake: ['neutral', 'forward', 'brake'],
+  neutralBrakeForward: ['neutral', 'brake', 'forward'],
+  brakeForwardNeutral: ['brake', 'forward', 'neutral'],
+} as const;
+export type PointOrder = keyof typeof POINT_ORDERS;
+
+/** What every family of three points states. */
+interface ThreePoints {
   keyName: string;
   lamp: string;
-  /** Hold the key while switching on until the beeps turn steady, this long. */
-  holdAtPowerOnMs: number;
+  order: PointOrder;
   /** The ESC refuses an end that is nearer to neutral than this. */
   leastSpanMicros: number;
+  /** What it does with forward and brake taken the other way round: it cannot know a reversed radio from a mistake. */
+  wrongOrder: 'learnedReversed' | 'refused';
+  /** Whether it has to be switched off and on, or starts anew by itself once the throttle rests. */
+  afterwards: 'restartByHand' | 'restartsItself';
+}
+
+/** What the families state that take a point when the throttle has rested there. */
+interface TakenAtRest extends ThreePoints {
+  /** Hold the key on a running ESC this long to begin. */
+  holdMs: number;
+  /** The throttle must rest this long for a point to be taken. */
+  steadyMs: number;
+  /** Moves smaller than this do not count as moving. */
+  steadyToleranceMicros: number;
+  /** Without a point for this long the ESC gives up and keeps what it had. */
+  windowMs: number;
+}
+
+/** End points learned at three positions, each confirmed with a key (family A). */
+export interface KeyConfirmedCalibration extends ThreePoints {
+  family: 'keyConfirmed';
+  /** Hold the key while switching on until the beeps turn steady, this long. */
+  holdAtPowerOnMs: number;
+}
+
+/** A mode key on a running ESC, then three points, each accepted with a chime after holding still (family B). */
+export interface HeldStillCalibration extends TakenAtRest {
+  family: 'heldStill';
+}
+
+/** A key on a running ESC, then three points counted in beeps: one, two, three (family C). */
+export interface CountedPointsCalibration extends TakenAtRest {
+  family: 'countedPoints';
 }
 
 /** Two end points, the stick held full up while switching on (family D). */
@@ -106,4 +231,38 @@ export interface StickAtPowerOnCalibration {
   steadyMs: number;
 }
 
-export type EndPointFamily = KeyConfirmedCalibration | StickAtPowerOnCalibration;
+/** Nothing to learn: a flight controller or a link sets the range, or the maker has locked it (family E). */
+export interface NoCalibration {
+  family: 'none';
+  reason: 'digital' | 'locked';
+}
+
+export type EndPointFamily =
+  | KeyConfirmedCalibration
+  | HeldStillCalibration
+  | CountedPointsCalibration
+  | StickAtPowerOnCalibration
+  | NoCalibration;
+
+/** The families that ask for three points. */
+export type ThreePointFamily = KeyConfirmedCalibration | HeldStillCalibration | CountedPointsCalibration;
+
+export const FAMILY_WORDS: Readonly<Record<EndPointFamily['family'], string>> = {
+  keyConfirmed: 'three points, each confirmed with a key',
+  heldStill: 'three points, each held still until a chime',
+  countedPoints: 'three points, counted in beeps',
+  stickAtPowerOn: 'two points, stick up while switching on',
+  none: 'no calibration of its own',
+};
+
+/** Whether the ESC asks for three points, with a key and a lamp of its own. */
+export const asksForThree = (calibration: EndPointFamily): calibration is ThreePointFamily =>
+  calibration.family !== 'stickAtPowerOn' && calibration.family !== 'none';
+
+/** The key that calibrates: the one that is held while switching on, or one of its own on a running ESC. */
+export const calibrationKey = (
+  calibration: EndPointFamily,
+): { key: 'set' | 'mode'; name: string } | undefined =>
+  asksForThree(calibration)
+    ? { key: calibration.family === 'keyConfirmed' ? 'set' : 'mode', name: calibration.keyName }
+    : undefined;

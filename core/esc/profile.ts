@@ -2,9 +2,11 @@
  * An ESC profile: everything Live Tune knows about one kind of speed controller, as data.
  * Nothing in the code knows a particular ESC.
  */
-import type { SettingId, SettingValue } from '../settings/vocabulary';
+import type { SettingId } from '../settings/vocabulary';
+import type { SettingValue } from '../settings/setting';
 import type { LearnedRange } from '../radio/pulse';
 import type { EndPointFamily, HandMedium, Medium } from './media';
+import type { Scale } from './scale';
 
 /** Whether the maker states what a stop means, or somebody supposed or measured it. */
 export type StopBasis = 'stated' | 'assumed' | 'measured';
@@ -19,6 +21,28 @@ export interface Stop {
   label: string;
   value: SettingValue;
   basis: StopBasis;
+  /** What is typed for it on a key pad, where that is not its number. */
+  typed: string | null;
+}
+
+/** Something that makes an item do nothing: another item's stop, or a fact of the model. */
+export type Condition =
+  { kind: 'stops'; itemId: string; stopIds: string[] } | { kind: 'model'; fact: ModelFact };
+
+/** Facts of a model that some items depend on. */
+export const MODEL_FACTS = {
+  sensorless: 'the motor has no sensor cable',
+  brushed: 'the motor is brushed',
+  noMotorTemperatureSensor: 'the motor has no temperature sensor',
+  noFan: 'no fan is fitted',
+} as const;
+export type ModelFact = keyof typeof MODEL_FACTS;
+
+/** What choosing a stop does to other items. */
+export interface Overwrite {
+  stopId: string;
+  /** Item id to stop id. */
+  sets: Record<string, string>;
 }
 
 /** One thing that the ESC lets its owner choose. */
@@ -30,13 +54,31 @@ export interface ProfileItem {
   /** As printed in the manual. */
   label: string;
   setting: SettingId;
+  /** How the manual writes its stops. */
+  scale: Scale;
   /** `inverted` where a higher stop number means a lower vocabulary value. */
   sense: 'direct' | 'inverted';
   /** The stop that the ESC leaves the factory with. */
   factoryStopId: string;
   /** In the ESC's own order. */
   stops: Stop[];
+  /** It does nothing while any of these holds. */
+  inactiveWhen: Condition[];
+  /** Other items that are set along with some of its stops. */
+  overwrites: Overwrite[];
+  /** Whether choosing another stop renumbers the menu. */
+  renumbersMenu: boolean;
+  /** Where the item itself cannot switch its thing off: the stop of another item that alone can. */
+  switchedOffBy: { itemId: string; stopId: string } | null;
 }
+
+/** What most items have: nothing that ties them to others. */
+export const UNTIED: Pick<ProfileItem, 'inactiveWhen' | 'overwrites' | 'renumbersMenu' | 'switchedOffBy'> = {
+  inactiveWhen: [],
+  overwrites: [],
+  renumbersMenu: false,
+  switchedOffBy: null,
+};
 
 /** Ratings, as the maker prints them. */
 export interface EscLimits {
@@ -47,7 +89,16 @@ export interface EscLimits {
   /** Two switches in series, phase to phase. */
   bridgeOhm: number;
   becContinuousAmps: number;
+  becKind: BecKind;
+  /** The lowest and highest that the BEC gives; both 0 where there is none. */
+  becLeastVolts: number;
+  becMostVolts: number;
+  /** Where the ESC protects itself from heat; null where the manual does not say. */
+  temperatureLimitC: number | null;
 }
+
+export const BEC_KINDS = { none: 'none', linear: 'linear', switching: 'switching' } as const;
+export type BecKind = keyof typeof BEC_KINDS;
 
 export interface EscProfile {
   /** Permanent; the same through all revisions. */

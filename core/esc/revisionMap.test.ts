@@ -19,6 +19,7 @@ function nextRevision(): EscProfile {
     label: '3.5',
     value: { kind: 'number', value: 3.5 },
     basis: 'stated',
+    typed: null,
   });
   return { ...profile, revision: 2, items: [way, bite!, leap!, floor!] };
 }

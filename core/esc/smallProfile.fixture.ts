@@ -1,5 +1,11 @@
-import type { LampCardMedium, OneKeyMedium, StickTonesMedium } from './media';
-import type { EscProfile, ProfileItem } from './profile';
+import type {
+  CountedPointsCalibration,
+  HeldStillCalibration,
+  LampCardMedium,
+  OneKeyMedium,
+  StickTonesMedium,
+} from './media';
+import { UNTIED, type EscProfile, type ProfileItem } from './profile';
 
 /** A small invented ESC for tests: four items, one key, end points confirmed by key. A fresh copy each time. */
 export function smallProfile(): EscProfile {
@@ -14,6 +20,10 @@ export function smallProfile(): EscProfile {
       burstAmps: 240,
       bridgeOhm: 0.002,
       becContinuousAmps: 3,
+      becKind: 'switching',
+      becLeastVolts: 6,
+      becMostVolts: 6,
+      temperatureLimitC: 100,
     },
     bootMs: 2000,
     factoryRange: { brakeMicros: 1000, neutralMicros: 1500, forwardMicros: 2000 },
@@ -22,8 +32,11 @@ export function smallProfile(): EscProfile {
       family: 'keyConfirmed',
       keyName: 'set',
       lamp: 'amber',
+      order: 'neutralForwardBrake',
       holdAtPowerOnMs: 3000,
       leastSpanMicros: 150,
+      wrongOrder: 'learnedReversed',
+      afterwards: 'restartByHand',
     },
     media: [oneKey('restart')],
     items: [
@@ -93,6 +106,42 @@ const STICK_TONES: StickTonesMedium = {
   exitNotes: 'LL',
 };
 
+const AT_REST = {
+  lamp: 'amber',
+  leastSpanMicros: 150,
+  wrongOrder: 'learnedReversed',
+  holdMs: 2000,
+  steadyMs: 1000,
+  steadyToleranceMicros: 6,
+  windowMs: 15000,
+} as const;
+
+/** The small ESC that takes a point when the throttle is held still there (family B). */
+export const heldStillProfile = (change: Partial<HeldStillCalibration> = {}): EscProfile => ({
+  ...smallProfile(),
+  calibration: {
+    family: 'heldStill',
+    keyName: 'mode',
+    order: 'neutralForwardBrake',
+    afterwards: 'restartsItself',
+    ...AT_REST,
+    ...change,
+  },
+});
+
+/** The small ESC that counts its points in beeps, brake first (family C). */
+export const countedPointsProfile = (change: Partial<CountedPointsCalibration> = {}): EscProfile => ({
+  ...smallProfile(),
+  calibration: {
+    family: 'countedPoints',
+    keyName: 'teach',
+    order: 'brakeForwardNeutral',
+    afterwards: 'restartByHand',
+    ...AT_REST,
+    ...change,
+  },
+});
+
 /** The small ESC set with the stick: two end points, and a menu of tones behind them. */
 export const toneProfile = (): EscProfile => ({
   ...smallProfile(),
@@ -119,6 +168,7 @@ function item(
     number,
     label: id,
     setting,
+    scale: 'named',
     sense: id === 'leap' ? 'inverted' : 'direct',
     factoryStopId,
     stops: stops.map(([stopId, label, value], index) => ({
@@ -127,6 +177,20 @@ function item(
       label,
       value,
       basis: 'stated',
+      typed: null,
     })),
+    ...UNTIED,
   };
 }
+
+/** Any of them with an item more, on whose second stop it learns no other range. */
+export const withLock = (profile: EscProfile): EscProfile => ({
+  ...profile,
+  items: [
+    ...profile.items,
+    item('lock', profile.items.length + 1, 'calibrationLock', 'lock-1', [
+      ['lock-1', 'free', { kind: 'choice', choice: 'on' }],
+      ['lock-2', 'fixed', { kind: 'choice', choice: 'off' }],
+    ]),
+  ],
+});

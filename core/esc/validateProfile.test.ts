@@ -57,7 +57,7 @@ describe('validating a profile', () => {
       'more than all of it',
       (p: EscProfile) => (p.items[2]!.stops[4]!.value = { kind: 'number', value: 120 }),
       'items.2.stops.4.value',
-      'above 100 %',
+      'between 0 and 100 %',
     ],
     [
       'a number for a choice',

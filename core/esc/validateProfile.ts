@@ -1,10 +1,20 @@
 import type { Problem } from '../units/problem';
 import { VOCABULARY, type Setting } from '../settings/vocabulary';
-import type { StickTonesMedium } from './media';
-import type { EscProfile, ProfileItem, Stop } from './profile';
+import type { SettingValue } from '../settings/setting';
+import {
+  asksForThree,
+  calibrationKey,
+  mediumOf,
+  type KeyPadMedium,
+  type MediumFamily,
+  type StickToggleMedium,
+  type StickTonesMedium,
+} from './media';
+import type { EscLimits, EscProfile, ProfileItem, Stop } from './profile';
+import { SCALES, scalesOf } from './scale';
 
 /** Below this a per-cell reading of a cutoff is a pack total typed into the wrong field, or the reverse. */
-const LIKELY_VOLTS_PER_CELL = { least: 2, most: 4.5 };
+const LIKELY_VOLTS_PER_CELL = { least: 0.7, most: 4.5 };
 
 /**
  * What is wrong with a profile beyond its shape: every problem, each with its place and what would be right.
@@ -16,9 +26,10 @@ export function validateProfile(profile: EscProfile): Problem[] {
     ...mediaProblems(profile),
     ...repeats(profile.items, 'items', 'number', (item) => `item number ${item.number}`),
     ...repeats(profile.items, 'items', 'id', (item) => `item id '${item.id}'`),
-    ...repeats(profile.items, 'items', 'setting', (item) => `the setting ${VOCABULARY[item.setting].name}`),
+    ...settingRepeats(profile.items),
     ...numberingGaps(profile.items, 'items', 'item'),
     ...profile.items.flatMap((item, index) => itemProblems(item, `items.${index}`)),
+    ...profile.items.flatMap((item, index) => linkProblems(profile, item, `items.${index}`)),
   ];
 }
 
@@ -36,9 +47,10 @@ function limitProblems({ limits, factoryRange, calibration }: EscProfile): Probl
       sentence: `The burst current (${limits.burstAmps} A) is below the continuous one (${limits.continuousAmps} A): exchange the two, or give both the same.`,
     });
   }
+  problems.push(...becProblems(limits));
   const { brakeMicros, neutralMicros, forwardMicros } = factoryRange;
-  // Two points know no brake side: there, brake and neutral are one pulse.
-  const oneWay = calibration.family === 'stickAtPowerOn' && brakeMicros === neutralMicros;
+  // Where there are no three points, there may be no brake side: brake and neutral are one pulse then.
+  const oneWay = !asksForThree(calibration) && brakeMicros === neutralMicros;
   if (!((oneWay || brakeMicros < neutralMicros) && neutralMicros < forwardMicros)) {
     problems.push({
       path: 'factoryRange',
@@ -46,6 +58,26 @@ function limitProblems({ limits, factoryRange, calibration }: EscProfile): Probl
     });
   }
   return problems;
+}
+
+function becProblems({ becKind, becContinuousAmps, becLeastVolts, becMostVolts }: EscLimits): Problem[] {
+  if (becKind === 'none') {
+    if (becContinuousAmps === 0 && becMostVolts === 0) return [];
+    const sentence =
+      'There is no BEC, yet it has a current or a voltage: set both to 0, or say which kind it is.';
+    return [{ path: 'limits.becKind', sentence }];
+  }
+  if (becLeastVolts > becMostVolts) {
+    const sentence = `The lowest BEC voltage (${becLeastVolts} V) is above the highest (${becMostVolts} V): exchange the two.`;
+    return [{ path: 'limits.becLeastVolts', sentence }];
+  }
+  if (becMostVolts >= 3) return [];
+  return [
+    {
+      path: 'limits.becMostVolts',
+      sentence: `A BEC gives 3 V at least, not ${becMostVolts} V; if there is none, say so.`,
+    },
+  ];
 }
 
 function mediaProblems(profile: EscProfile): Problem[] {
@@ -57,10 +89,36 @@ function mediaProblems(profile: EscProfile): Problem[] {
       sentence: `Full up begins at ${calibration.highFromMicros} µs and right down ends at ${calibration.lowToMicros} µs: full up must lie above.`,
     });
   }
+  const teaching = calibrationKey(calibration);
+  const sameKey = media.find(
+    (medium) => medium.family === 'oneKey' && teaching?.key === 'mode' && medium.keyName === teaching.name,
+  );
+  if (sameKey)
+    problems.push({
+      path: 'calibration.keyName',
+      sentence: `Held on a running ESC, “${teaching!.name}” cannot both open the menu and begin the calibration: give the calibration the key of its own.`,
+    });
+  for (const [one, other, why] of RIVALS) {
+    const index = media.findIndex(({ family }) => family === other);
+    if (index !== -1 && mediumOf(media, one)) problems.push({ path: `media.${index}`, sentence: why });
+  }
   media.forEach((medium, index) => {
-    if (medium.family !== 'stickTones') return;
     const path = `media.${index}`;
-    problems.push(...toneProblems(profile, medium, path));
+    if (medium.family === 'keyPad') problems.push(...keyPadProblems(profile, medium, path));
+    if (medium.family === 'transmitterMenu') {
+      const strange = medium.confirmedItemIds.find((id) => !profile.items.some((item) => item.id === id));
+      if (strange !== undefined)
+        problems.push({
+          path: `${path}.confirmedItemIds`,
+          sentence: `There is no item '${strange}' to be asked about once more.`,
+        });
+    }
+    if (medium.family !== 'stickTones' && medium.family !== 'stickToggle') return;
+    problems.push(
+      ...(medium.family === 'stickTones'
+        ? toneProblems(profile, medium, path)
+        : toggleProblems(profile, medium, path)),
+    );
     if (calibration.family !== 'stickAtPowerOn') {
       problems.push({
         path,
@@ -83,6 +141,57 @@ function toneProblems({ items }: EscProfile, medium: StickTonesMedium, path: str
   ];
 }
 
+/** Toggling goes to the other stop: with more than two there is no other one. */
+function toggleProblems({ items }: EscProfile, medium: StickToggleMedium, path: string): Problem[] {
+  const many = items.findIndex((item) => item.stops.length > 2);
+  return [
+    ...enough(medium.itemNotes, items.length, `${path}.itemNotes`, 'items'),
+    ...sameNotes([...medium.itemNotes, medium.exitNotes], `${path}.itemNotes`),
+    ...(many === -1
+      ? []
+      : [
+          {
+            path: `items.${many}.stops`,
+            sentence: `Item ${items[many]!.number} “${items[many]!.label}” has ${items[many]!.stops.length} stops; a menu that toggles knows two. Split it, or choose another medium.`,
+          },
+        ]),
+  ];
+}
+
+/** Every stop needs digits of its own that fit the pad. */
+function keyPadProblems({ items }: EscProfile, { digits }: KeyPadMedium, path: string): Problem[] {
+  const most = 10 ** digits - 1;
+  const beyond = items.find(
+    (item) => item.number > most || item.stops.some((s) => Number(s.typed ?? s.number) > most),
+  );
+  const problems: Problem[] = beyond
+    ? [
+        {
+          path: `${path}.digits`,
+          sentence: `${digits} digits are too few for item ${beyond.number} “${beyond.label}”.`,
+        },
+      ]
+    : [];
+  items.forEach((item, index) => {
+    const codes = item.stops.map((stop) => Number(stop.typed ?? stop.number));
+    const twice = codes.findIndex((code, place) => codes.indexOf(code) !== place);
+    if (twice !== -1) {
+      problems.push({
+        path: `items.${index}.stops.${twice}.typed`,
+        sentence: `Two stops of “${item.label}” are typed ${codes[twice]}: each needs digits of its own.`,
+      });
+    }
+  });
+  return problems;
+}
+
+/** Media that want the same key, socket or stick at the same moment. */
+const RIVALS: readonly [MediumFamily, MediumFamily, string][] = [
+  ['oneKey', 'twoKeys', 'One key and two keys would open two menus with the same press: keep one of them.'],
+  ['lampCard', 'textBox', 'A card and a box would want the same socket: keep the one you have.'],
+  ['stickTones', 'stickToggle', 'The stick can work one kind of tone menu only: keep one of them.'],
+];
+
 function enough(notes: string[], needed: number, path: string, what: string): Problem[] {
   if (notes.length >= needed) return [];
   return [
@@ -98,6 +207,61 @@ function sameNotes(notes: string[], path: string): Problem[] {
   ];
 }
 
+/** The same setting twice would leave it open which one decides; what has no word may come as often as it likes. */
+const settingRepeats = (items: ProfileItem[]): Problem[] =>
+  repeats(items, 'items', 'setting', (item) => `the setting ${VOCABULARY[item.setting].name}`).filter(
+    ({ path }) => items[Number(path.split('.')[1])]!.setting !== 'other',
+  );
+
+/** What an item says of other items must be there. */
+function linkProblems(profile: EscProfile, item: ProfileItem, path: string): Problem[] {
+  const problems: Problem[] = [];
+  const need = (itemId: string, stopId: string, where: string): void => {
+    const found = profile.items.find(({ id }) => id === itemId)?.stops.some(({ id }) => id === stopId);
+    if (!found)
+      problems.push({
+        path: `${path}.${where}`,
+        sentence: `“${item.label}” speaks of a stop '${stopId}' of an item '${itemId}', which is not there.`,
+      });
+    else if (itemId === item.id)
+      problems.push({ path: `${path}.${where}`, sentence: `“${item.label}” cannot depend on itself.` });
+  };
+  item.inactiveWhen.forEach((condition, n) => {
+    if (condition.kind === 'stops')
+      for (const stopId of condition.stopIds) need(condition.itemId, stopId, `inactiveWhen.${n}`);
+  });
+  item.overwrites.forEach(({ stopId, sets }, n) => {
+    if (!item.stops.some(({ id }) => id === stopId))
+      problems.push({
+        path: `${path}.overwrites.${n}`,
+        sentence: `“${item.label}” has no stop '${stopId}' that could overwrite anything.`,
+      });
+    for (const [itemId, set] of Object.entries(sets)) need(itemId, set, `overwrites.${n}`);
+  });
+  if (overwritesItself(profile, item))
+    problems.push({
+      path: `${path}.overwrites.0`,
+      sentence: `“${item.label}” sets items that set it again in turn: no order would ever end.`,
+    });
+  if (item.switchedOffBy) need(item.switchedOffBy.itemId, item.switchedOffBy.stopId, 'switchedOffBy');
+  return problems;
+}
+
+/** Whether what an item overwrites, and what that overwrites, comes back to it. */
+function overwritesItself({ items }: EscProfile, start: ProfileItem): boolean {
+  const set = (item: ProfileItem): string[] => item.overwrites.flatMap(({ sets }) => Object.keys(sets));
+  const reached = new Set<string>();
+  for (let open = set(start); open.length > 0;) {
+    const id = open.pop()!;
+    if (id === start.id) return true;
+    if (reached.has(id)) continue;
+    reached.add(id);
+    const item = items.find((one) => one.id === id);
+    if (item) open = [...open, ...set(item)];
+  }
+  return false;
+}
+
 function itemProblems(item: ProfileItem, path: string): Problem[] {
   const problems: Problem[] = [
     ...repeats(item.stops, `${path}.stops`, 'number', (stop) => `stop number ${stop.number}`),
@@ -109,6 +273,16 @@ function itemProblems(item: ProfileItem, path: string): Problem[] {
     problems.push({
       path: `${path}.stops`,
       sentence: `Item ${item.number} “${item.label}” has ${item.stops.length} stop(s): an item needs at least two to choose between.`,
+    });
+  }
+  if (!scalesOf(VOCABULARY[item.setting]).includes(item.scale)) {
+    problems.push({
+      path: `${path}.scale`,
+      sentence: `${VOCABULARY[item.setting].name} is not written in ${SCALES[item.scale]}: choose ${scalesOf(
+        VOCABULARY[item.setting],
+      )
+        .map((scale) => SCALES[scale])
+        .join(', ')}.`,
     });
   }
   if (!item.stops.some((stop) => stop.id === item.factoryStopId)) {
@@ -123,29 +297,62 @@ function itemProblems(item: ProfileItem, path: string): Problem[] {
 function stopProblems(item: ProfileItem, stop: Stop, path: string): Problem[] {
   const setting = VOCABULARY[item.setting];
   const name = `Stop ${stop.number} “${stop.label}” of item ${item.number}`;
-  const fault = valueFault(setting, stop);
+  const fault = valueFault(setting, stop.value);
   return fault ? [{ path: `${path}.value`, sentence: `${name} ${fault}` }] : [];
 }
 
 /** The rest of a sentence that begins with the stop's name, or undefined where nothing is wrong. */
-function valueFault(setting: Setting, { value }: Stop): string | undefined {
-  const choices = setting.choices && Object.keys(setting.choices);
-  if (choices && (value.kind !== 'choice' || !choices.includes(value.choice))) {
-    return `must be one of ${choices.join(', ')}.`;
+export function valueFault(setting: Setting, value: SettingValue): string | undefined {
+  const { unit, bounds, choices, specials } = setting;
+  if (value.kind === 'label') {
+    return setting.id === 'other' ? undefined : 'must say what it means, not only what is printed.';
   }
-  if (!choices && value.kind === 'choice') return `must be a number in ${setting.unit}, or off.`;
-  if (value.kind === 'packVolts' && setting.id !== 'cutoff')
-    return 'is in pack volts, which only a cutoff can be.';
-  if (value.kind === 'number' && value.value < 0)
-    return `is ${value.value} ${setting.unit}: it cannot be negative.`;
-  if (value.kind === 'number' && setting.unit === '%' && value.value > 100) {
-    return `is ${value.value} %: a share cannot be above 100 %.`;
+  if (setting.id === 'other') return undefined;
+  if (choices) {
+    const known = Object.keys(choices);
+    if (value.kind === 'choice' && known.includes(value.choice)) return undefined;
+    return `must be one of ${Object.values(choices).join(', ')}.`;
   }
+  switch (value.kind) {
+    case 'off':
+      return undefined;
+    case 'choice':
+      return specials && Object.hasOwn(specials, value.choice)
+        ? undefined
+        : `must be a number${unit === '' ? '' : ` in ${unit}`}, or off.`;
+    case 'packVolts':
+      return setting.id === 'cutoff' ? undefined : 'is in pack volts, which only a cutoff can be.';
+    case 'curve':
+      return curveFault(setting, value.points);
+    case 'number':
+      return numberFault(setting, value.value, bounds);
+  }
+}
+
+function numberFault(
+  setting: Setting,
+  value: number,
+  [least, most]: readonly [number, number],
+): string | undefined {
+  const { unit } = setting;
+  if (value >= least && value <= most) return cutoffFault(setting, value);
+  const stated = `is ${value}${unit === '' ? '' : ` ${unit}`}`;
+  if (setting.id === 'cutoff') return cutoffFault(setting, value);
+  if (unit === '%') return `${stated}: a share lies between 0 and 100 %.`;
+  return `${stated}; ESCs offer ${least} to ${most}. Is it in another unit?`;
+}
+
+function cutoffFault({ id }: Setting, value: number): string | undefined {
   const { least, most } = LIKELY_VOLTS_PER_CELL;
-  if (setting.id === 'cutoff' && value.kind === 'number' && (value.value < least || value.value > most)) {
-    return `is ${value.value} V per cell, outside ${least} to ${most}: if the manual means the whole pack, enter it as pack volts.`;
-  }
-  return undefined;
+  if (id !== 'cutoff' || (value >= least && value <= most)) return undefined;
+  return `is ${value} V per cell, outside ${least} to ${most}: if the manual means the whole pack, enter it as pack volts.`;
+}
+
+function curveFault(setting: Setting, points: readonly (readonly [number, number])[]): string | undefined {
+  if (setting.id !== 'throttleCurve' && setting.id !== 'brakeCurve')
+    return 'is a curve, which only a curve can be.';
+  const rises = points.every(([x, y], n) => n === 0 || (x > points[n - 1]![0] && y >= points[n - 1]![1]));
+  return rises ? undefined : 'has points that do not rise from left to right.';
 }
 
 function repeats<T>(list: T[], path: string, key: keyof T, words: (entry: T) => string): Problem[] {

@@ -1,9 +1,17 @@
 import { describe, expect, it } from 'vitest';
-import { factoryStops, type EscProfile, type ProfileItem } from '../esc/profile';
+import { factoryStops, UNTIED, type EscProfile, type ProfileItem } from '../esc/profile';
 import { smallProfile } from '../esc/smallProfile.fixture';
 import type { ThrottleChannel } from '../radio/pulse';
 import { defaultRig } from '../rig/defaults';
-import { deadbandOf, escBehaviour, launchDuty } from './escChain';
+import {
+  brakeStrengthOf,
+  deadbandOf,
+  dutyOf,
+  escBehaviour,
+  launchDuty,
+  onCurve,
+  totalAdvance,
+} from './escChain';
 
 const channel: ThrottleChannel = defaultRig('tenthBuggy').channel;
 const full = { brakeMicros: 1000, neutralMicros: 1500, forwardMicros: 2000 };
@@ -16,9 +24,20 @@ function withItem(setting: ProfileItem['setting'], value: number): EscProfile {
     number: 5,
     label: 'extra',
     setting,
+    scale: 'named',
     sense: 'direct',
+    ...UNTIED,
     factoryStopId: 'extra-1',
-    stops: [{ id: 'extra-1', number: 1, label: 'x', value: { kind: 'number', value }, basis: 'stated' }],
+    stops: [
+      {
+        id: 'extra-1',
+        number: 1,
+        label: 'x',
+        value: { kind: 'number', value },
+        basis: 'stated',
+        typed: null,
+      },
+    ],
   });
   return profile;
 }
@@ -55,13 +74,12 @@ describe('from stops to what the bridge is asked for', () => {
     expect(behave(smallProfile(), undefined, lowered, relearned).forwardSignal).toBe(1);
   });
 
-  it('power rises by the slowest of strength, start acceleration and launch limit', () => {
+  it('power rises by the slowest of strength, start acceleration and response', () => {
     const strength = behave(smallProfile()).rampPerSecond;
     expect(strength).toBeCloseTo(4, 9);
     expect(behave(withItem('startAcceleration', 2)).rampPerSecond).toBeCloseTo(0.5, 9);
     expect(behave(withItem('startAcceleration', 0.1)).rampPerSecond).toBe(strength);
-    expect(behave(withItem('launchLimit', 50)).rampPerSecond).toBeCloseTo(2, 9);
-    expect(behave(withItem('launchLimit', 0)).rampPerSecond).toBe(strength);
+    expect(behave(withItem('response', 0.5)).rampPerSecond).toBeCloseTo(2, 9);
   });
 
   it('start force is there at once, the rest rises from it and ends at the signal', () => {
@@ -84,5 +102,79 @@ describe('from stops to what the bridge is asked for', () => {
     expect(deadbandOf(smallProfile(), factoryStops(smallProfile()))).toBe(30);
     const wide = withItem('deadband', 80);
     expect(deadbandOf(wide, factoryStops(wide))).toBe(80);
+  });
+
+  it('a soft start of 10 s, as helicopters want it, lets duty rise by a tenth a second', () => {
+    const profile = withItem('softStart', 10);
+    const esc = escBehaviour(profile, factoryStops(profile), channel, full, 3);
+    expect(esc.rampPerSecond).toBeCloseTo(0.1, 9);
+  });
+});
+
+describe('advance that follows speed, throttle and time (common practice)', () => {
+  const plain = {
+    fixed: 0,
+    boost: 0,
+    boostStartRpm: 5000,
+    boostEndRpm: 25_000,
+    boostFrom: 0,
+    turbo: 0,
+    turboFrom: 1,
+    turboDelayS: 0,
+    turboPerSecond: 1000,
+  };
+
+  it('boost of 64° from 15 000 to 25 000 rpm is 0, 32 and 64°: 6.4° a thousand rpm', () => {
+    const boost = { ...plain, boost: 64, boostStartRpm: 15_000 };
+    expect([15_000, 20_000, 25_000, 30_000].map((rpm) => totalAdvance(boost, rpm, 1, 0))).toEqual([
+      0, 32, 64, 64,
+    ]);
+    expect(totalAdvance(boost, 16_000, 1, 0)).toBeCloseTo(6.4, 9);
+  });
+
+  it('5° spread over 5000 to 20 000 rpm are 2.5° at 12 500', () => {
+    expect(totalAdvance({ ...plain, boost: 5, boostEndRpm: 20_000 }, 12_500, 1, 0)).toBeCloseTo(2.5, 9);
+  });
+
+  it('turbo of 20° at 18° per 0.1 s is complete after 0.111 s and the delay', () => {
+    const turbo = { ...plain, turbo: 20, turboDelayS: 0.2, turboPerSecond: 180 };
+    expect(totalAdvance(turbo, 20_000, 1, 0.2)).toBe(0);
+    expect(totalAdvance(turbo, 20_000, 1, 0.2 + 0.1)).toBeCloseTo(18, 6);
+    expect(totalAdvance(turbo, 20_000, 1, 0.2 + 20 / 180)).toBeCloseTo(20, 6);
+  });
+
+  it('turbo waits for full throttle: a radio that does not reach it has none', () => {
+    expect(totalAdvance({ ...plain, turbo: 20 }, 20_000, 0.97, 5)).toBe(0);
+  });
+});
+
+describe('curves', () => {
+  it('through (70, 30): 50 % gives 21.4 %, and above it rises 2.33 times as fast (common practice)', () => {
+    const bent = [
+      [0, 0],
+      [0.7, 0.3],
+      [1, 1],
+    ] as const;
+    expect(onCurve(bent, 0.5)).toBeCloseTo(0.214, 3);
+    expect((onCurve(bent, 0.9) - onCurve(bent, 0.8)) / 0.1).toBeCloseTo(2.33, 2);
+    expect([onCurve(bent, 0), onCurve(bent, 0.7), onCurve(bent, 1), onCurve(bent, 2)]).toEqual([
+      0, 0.3, 1, 1,
+    ]);
+  });
+
+  it('a number bends the middle: 30 gives 30 % at half trigger', () => {
+    const esc = behave(withItem('throttleCurve', 30));
+    expect(dutyOf(esc, 0.5)).toBeCloseTo(0.3, 9);
+    expect(dutyOf(esc, 1)).toBe(1);
+  });
+
+  it('maximum power takes the same share of everything, and start force is there at the first touch', () => {
+    expect(dutyOf(behave(withItem('forwardPower', 50)), 0.6)).toBeCloseTo(0.3, 9);
+    expect(dutyOf(behave(withItem('startForce', 8)), 0.01)).toBeCloseTo(0.08, 9);
+  });
+
+  it('initial brake is the least that a touch of the brake gives', () => {
+    const esc = { ...behave(withItem('initialBrake', 20)), fullBrake: 0.6 };
+    expect([0, 0.1, 0.5, 1].map((push) => brakeStrengthOf(esc, push))).toEqual([0, 0.2, 0.3, 0.6]);
   });
 });

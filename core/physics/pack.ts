@@ -1,19 +1,24 @@
 /**
- * The pack: open-circuit voltage by charge, and ohmic resistance.
- * Thevenin equivalent circuit without its RC pair: Plett, Battery Management Systems I.
+ * The pack: open-circuit voltage by charge, ohmic resistance, and one RC pair for the slow part of the sag.
+ * Thevenin equivalent circuit: Plett, Battery Management Systems I.
  *
- * What this leaves out: the slow part of the sag, temperature, ageing, hysteresis. A launch of a few
- * seconds sees little of them; a whole run does.
+ * What this leaves out: temperature, ageing, hysteresis.
  */
 
 /** Chemistries, with their words. */
-export const CHEMISTRIES = { lipo: 'Lithium polymer', lihv: 'High-voltage lithium', nimh: 'NiMH' } as const;
+export const CHEMISTRIES = {
+  lipo: 'Lithium polymer',
+  lihv: 'High-voltage lithium',
+  life: 'Lithium iron',
+  nimh: 'NiMH',
+} as const;
 export type Chemistry = keyof typeof CHEMISTRIES;
 
 /** Open-circuit volts of a cell at 0, 10, 20 … 100 % of charge. From memory; typical of fresh cells at 20 °C. */
 const OPEN_CIRCUIT_VOLTS: Record<Chemistry, readonly number[]> = {
   lipo: [3.27, 3.61, 3.69, 3.71, 3.73, 3.75, 3.79, 3.84, 3.94, 4.05, 4.2],
   lihv: [3.27, 3.62, 3.71, 3.74, 3.77, 3.81, 3.87, 3.96, 4.07, 4.19, 4.35],
+  life: [2.6, 3.1, 3.2, 3.24, 3.26, 3.27, 3.28, 3.29, 3.3, 3.33, 3.55],
   nimh: [1.0, 1.19, 1.22, 1.24, 1.25, 1.26, 1.27, 1.29, 1.31, 1.35, 1.42],
 };
 
@@ -55,3 +60,17 @@ export function estimateCellResistance(capacityAh: number, ratingC: number): num
   const ohmAh = c1 === c0 ? r1 : r0 + ((rating - c0) / (c1 - c0)) * (r1 - r0);
   return ohmAh / capacityAh;
 }
+
+/** The slow part of the sag: its resistance as a share of the ohmic one, and its time constant. Assumed. */
+export const SLOW_SHARE = 0.45;
+export const SLOW_SECONDS = 20;
+
+/** Below this charge a cell's resistance grows, to so many times its value when empty. From memory. */
+const LOW_CHARGE = 0.1;
+const EMPTY_FACTOR = 2;
+
+/** How many times its usual value a cell's resistance is at a charge. */
+export const resistanceFactor = (stateOfCharge: number): number =>
+  stateOfCharge >= LOW_CHARGE
+    ? 1
+    : EMPTY_FACTOR - (EMPTY_FACTOR - 1) * (Math.max(0, stateOfCharge) / LOW_CHARGE);

@@ -1,11 +1,16 @@
 /**
- * A propeller on the motor's shaft, standing still in the air.
- * Thrust C_T·ρ·n²·D⁴, power C_P·ρ·n³·D⁵, n in rev/s: McCormick, Aerodynamics, Aeronautics and Flight Mechanics.
+ * A propeller on the motor's shaft. Thrust C_T·ρ·n²·D⁴, power C_P·ρ·n³·D⁵, n in rev/s: McCormick, Aerodynamics,
+ * Aeronautics and Flight Mechanics. With forward speed both fall along straight lines of the advance ratio J = v/(n·D),
+ * thrust to zero at J₀ ≈ 1.1 times pitch over diameter. Assumed.
  *
- * What this leaves out: forward speed, altitude and weather, blades that stall or flex.
+ * What this leaves out: blades that stall or flex, the model's own slipstream.
  */
-
+import type { ResolvedPropeller } from '../rig/resolve';
 import { AIR_DENSITY } from './air';
+import { newFlow, type Flow } from './motor';
+import { breaksOf, powerTrainOf, startTrain, TRAIN, TRAIN_SCALES, type Part, type Setup } from './powerTrain';
+import { solvePiece, type Step } from './solve';
+import type { RunOptions } from './wheels';
 
 export interface Propeller {
   diameterM: number;
@@ -26,7 +31,7 @@ export const estimateStaticCoefficients = (pitchRatio: number): { thrust: number
 
 const revolutions = (shaftSpeed: number): number => shaftSpeed / (2 * Math.PI);
 
-/** Thrust at a shaft speed in rad/s, N. */
+/** Thrust at a shaft speed in rad/s, standing, N. */
 export const thrustNewtons = ({ thrustCoefficient, diameterM }: Propeller, shaftSpeed: number): number =>
   thrustCoefficient * AIR_DENSITY * revolutions(shaftSpeed) ** 2 * diameterM ** 4;
 
@@ -44,47 +49,137 @@ export const bladeInertia = (massKg: number, diameterM: number): number => (mass
 export const idealStaticThrust = (watts: number, diameterM: number): number =>
   Math.cbrt(2 * AIR_DENSITY * Math.PI * (diameterM / 2) ** 2 * watts ** 2);
 
-/** One moment of a run. One object is reused; copy what you keep. */
-export interface SpinState {
-  timeS: number;
+/** Variables of the propeller itself; those of its power train come after. */
+const OWN = 1;
+
+/** Places in the state of a run. */
+export const SPIN = {
   /** rad/s, ≥ 0. */
-  shaftSpeed: number;
+  shaft: 0,
+  drawn: OWN + TRAIN.drawn,
+  slowSag: OWN + TRAIN.slowSag,
+  seenCell: OWN + TRAIN.seenCell,
+  winding: OWN + TRAIN.winding,
+  case: OWN + TRAIN.case,
+  esc: OWN + TRAIN.esc,
+} as const;
+export const SPIN_SIZE = OWN + TRAIN_SCALES.length;
+
+/** What each variable is large against: with the rig's accuracy, the error below which it counts as nothing. */
+const SCALES = Float64Array.of(100, ...TRAIN_SCALES);
+
+/** A propeller at a speed, its pack as charged as drills begin. */
+export function startSpin(rig: ResolvedPropeller, shaftSpeed: number): Float64Array {
+  const y = new Float64Array(SPIN_SIZE);
+  y[SPIN.shaft] = shaftSpeed;
+  startTrain(rig, y, OWN);
+  return y;
 }
 
-/** Step of the integrator, s: forty times shorter than the quickest lag, a small propeller against its motor. */
-const STEP_S = 0.001;
+export interface SpinMoment extends Flow {
+  packVolts: number;
+}
+
+export interface SpinRun {
+  markTimes: (number | undefined)[];
+  endS: number;
+  state: Float64Array;
+  /** Whether it stands still. */
+  atRest: boolean;
+  /** At the ends of steps, V. */
+  leastPackVolts: number;
+}
+
+export interface SpinOptions extends Pick<
+  RunOptions<(step: Step, t: number) => SpinMoment>,
+  'marks' | 'endsAtRest' | 'visit'
+> {
+  /** Of the air torque that is asked for: less than 1 in flight. */
+  airShare?: number;
+}
 
 /**
- * Runs a propeller from a speed until `visit` says so, it stands still, or `longestS` is over. Midpoint rule.
- * @param motorTorque at the shaft, N·m, at a time and shaft speed
+ * Runs a propeller through the parts of a programme, until they or a mark end it, or it stands still while it brakes.
+ * @param y its state; changed on the way
+ * @throws {Error} where the rig has numbers that no model has
  */
 export function runPropeller(
-  propeller: Propeller,
-  startSpeed: number,
-  motorTorque: (timeS: number, shaftSpeed: number) => number,
-  longestS: number,
-  visit: (state: Readonly<SpinState>) => boolean,
-): SpinState {
-  const state: SpinState = { timeS: 0, shaftSpeed: startSpeed };
-  const { inertia } = propeller;
-  const steps = Math.ceil(longestS / STEP_S);
-  for (let n = 1; n <= steps; n += 1) {
-    const first =
-      (motorTorque(state.timeS, state.shaftSpeed) - airTorque(propeller, state.shaftSpeed)) / inertia;
-    const half = state.shaftSpeed + (first * STEP_S) / 2;
-    if (half <= 0 && startSpeed > 0) {
-      // Rest lies inside the step; beyond it nothing brakes any more.
-      state.timeS += state.shaftSpeed / -first;
-      state.shaftSpeed = 0;
-      visit(state);
-      break;
+  rig: ResolvedPropeller,
+  setup: Setup,
+  parts: Iterable<Part>,
+  y: Float64Array,
+  { marks = [], airShare = 1, endsAtRest = true, visit = () => undefined }: SpinOptions = {},
+): SpinRun {
+  const { propeller } = rig;
+  const tolerance = { relative: rig.accuracy, absolute: SCALES.map((scale) => scale * rig.accuracy) };
+  const train = powerTrainOf(rig, setup, OWN);
+  const now: SpinMoment = { ...newFlow(), packVolts: 0 };
+  const torqueAt = (t: number, at: Float64Array): number =>
+    train.torqueAt(t, Math.max(0, at[SPIN.shaft]!), at);
+  const derivative = (t: number, at: Float64Array, out: Float64Array): void => {
+    const torque = torqueAt(t, at);
+    const shaft = Math.max(0, at[SPIN.shaft]!);
+    const stands = shaft <= 0 && torque <= 0;
+    out[SPIN.shaft] = stands ? 0 : (torque - airShare * airTorque(propeller, shaft)) / propeller.inertia;
+    train.rates(true, at, out);
+  };
+  const probe = new Float64Array(SPIN_SIZE);
+  const momentAt = (step: Step, t: number): SpinMoment => {
+    step.at(t, probe);
+    torqueAt(t, probe);
+    Object.assign(now, train.flow);
+    now.packVolts = train.packVolts();
+    return now;
+  };
+
+  const run: SpinRun = {
+    markTimes: marks.map(() => undefined),
+    endS: 0,
+    state: y,
+    atRest: false,
+    leastPackVolts: Infinity,
+  };
+  const after = (step: Step): void => {
+    // The last derivative of a step was taken at its end.
+    run.leastPackVolts = Math.min(run.leastPackVolts, train.packVolts());
+    visit(step, momentAt);
+  };
+  let stepS = 0.002;
+  for (const part of parts) {
+    train.begin(part, run.endS);
+    for (const untilS of breaksOf(part, run.endS)) {
+      while (run.endS < untilS) {
+        const open = marks
+          .map((mark, place) => ({ mark, place }))
+          .filter(({ place }) => run.markTimes[place] === undefined);
+        const stands = (_t: number, at: Float64Array): number => at[SPIN.shaft]!;
+        const system = {
+          size: SPIN_SIZE,
+          derivative,
+          events: [
+            stands,
+            ...open.map(
+              ({ mark }) =>
+                (t: number, at: Float64Array) =>
+                  mark.value(at, t),
+            ),
+          ],
+        };
+        const end = solvePiece(system, run.endS, y, untilS, tolerance, stepS, (step) => after(step));
+        run.endS = end.t;
+        stepS = end.stepS;
+        if (end.event === 0) {
+          y[SPIN.shaft] = 0;
+          run.atRest = true;
+          if (endsAtRest && part.kind === 'brake') return run;
+        }
+        if (end.event > 0) {
+          const { mark, place } = open[end.event - 1]!;
+          run.markTimes[place] = end.t;
+          if (mark.ends) return run;
+        }
+      }
     }
-    const middle = (motorTorque(state.timeS + STEP_S / 2, half) - airTorque(propeller, half)) / inertia;
-    const next = state.shaftSpeed + middle * STEP_S;
-    if (!Number.isFinite(next)) throw new Error(`the run left the numbers at ${state.timeS} s`);
-    state.timeS = n * STEP_S;
-    state.shaftSpeed = Math.max(0, next);
-    if (visit(state) || (startSpeed > 0 && state.shaftSpeed === 0)) break;
   }
-  return state;
+  return run;
 }

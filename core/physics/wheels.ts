@@ -1,40 +1,84 @@
 /**
- * A car on its driven wheels, as two modes: gripping, where wheel and ground move together, and sliding,
- * where the wheels have a speed of their own. Clamping the force alone would be simpler and wrong: the
- * motor would not feel that its wheels spin or slow down.
+ * A car on its driven wheels, as modes: gripping, where wheel and ground move together; sliding, where the wheels have a
+ * speed of their own; and rest. Clamping the force alone would be simpler and wrong: the motor would not feel that its
+ * wheels spin or slow down. Changes of mode are events, found within the step; rest is one of them, not a smoothed sign.
  * Longitudinal model: Gillespie, Fundamentals of Vehicle Dynamics.
  *
- * What this leaves out: weight transfer, slopes, cornering, tyre growth, tyres that grip less when they slide.
+ * What this leaves out: tyre growth, tyres that grip less when they slide, suspension.
  */
 import { GRAVITY } from '../units/convert';
 import type { ResolvedWheels } from '../rig/resolve';
 import { AIR_DENSITY } from './air';
+import { newFlow, type Flow } from './motor';
+import {
+  breaksOf,
+  powerTrainOf,
+  startTrain,
+  TRAIN,
+  TRAIN_SCALES,
+  type Mark,
+  type Part,
+  type Setup,
+} from './powerTrain';
+import { solvePiece, type Step, type System } from './solve';
 
-/** Step of the integrator, s: twenty times shorter than the quickest lag, wheels against motor (about 10 ms). */
-const STEP_S = 0.0005;
+/** Variables of the car itself; those of its power train come after. */
+const OWN = 4;
 
-/** Wheels count as sliding from this difference between tyre and ground on, m/s. */
-const SAME_SPEED = 1e-6;
-
-/** One moment of a run. One object is reused; copy what you keep. */
-export interface WheelState {
-  timeS: number;
-  distanceM: number;
+/** Places in the state of a run. */
+export const AT = {
   /** Of the car, m/s. */
-  speed: number;
+  speed: 0,
   /** Of the tyre's surface, m/s. Equal to `speed` while gripping. */
-  tyreSpeed: number;
-  sliding: boolean;
-  /** Between tyre and ground, N, positive forward. */
+  tyreSpeed: 1,
+  distance: 2,
+  /** What the tyres have run, m. */
+  tyreDistance: 3,
+  drawn: OWN + TRAIN.drawn,
+  slowSag: OWN + TRAIN.slowSag,
+  seenCell: OWN + TRAIN.seenCell,
+  winding: OWN + TRAIN.winding,
+  case: OWN + TRAIN.case,
+  esc: OWN + TRAIN.esc,
+} as const;
+const SIZE = OWN + TRAIN_SCALES.length;
+
+/** What each variable is large against: with the rig's accuracy, the error below which it counts as nothing. */
+const SCALES = Float64Array.of(2, 20, 5, 5, ...TRAIN_SCALES);
+/** The longest first step of a piece, s: about the time constant of wheels against their motor. */
+const FIRST_STEP_S = 0.006;
+/** Height of the weight over the wheelbase, where one axle drives. Assumed. */
+const HEIGHT_SHARE = 0.22;
+
+/** What flows at a moment of a run: electrical, and at the tyre. */
+export interface Moment extends Flow {
+  /** Of motor or brake at the tyre, N, positive forward. */
+  tyreForce: number;
+  /** Between tyre and ground, N. */
   groundForce: number;
+  packVolts: number;
 }
 
-/** Force of motor or brake at the tyre, N, positive forward, at a time and tyre speed. Never changes the car. */
-export type TyreForce = (timeS: number, tyreSpeed: number) => number;
+export interface WheelRun {
+  /** Time of each mark, s; undefined where it was never reached. */
+  markTimes: (number | undefined)[];
+  endS: number;
+  state: Float64Array;
+  /** Time spent sliding, s. */
+  slidingS: number;
+  atRest: boolean;
+  /** At the ends of steps and of parts, V. */
+  leastPackVolts: number;
+}
 
-/** The most force that the driven wheels can put on the ground, N. */
-export const gripLimit = (rig: ResolvedWheels): number =>
-  rig.grip * rig.massKg * GRAVITY * rig.drivenWeightShare;
+/** The most force that the driven wheels can put on the ground, N, driving or braking: weight moves while they do. */
+export function gripLimit(rig: ResolvedWheels, braking = false): number {
+  const whole = rig.grip * rig.massKg * GRAVITY;
+  if (rig.drivenWeightShare >= 1) return whole;
+  const moved = rig.grip * HEIGHT_SHARE;
+  const driven = (whole * rig.drivenWeightShare) / (braking ? 1 + moved : 1 - moved);
+  return Math.min(whole, driven);
+}
 
 /** Rolling and air resistance at a forward speed, N, ≥ 0. */
 export function resistance(rig: ResolvedWheels, speed: number): number {
@@ -50,92 +94,288 @@ const turningMass = (rig: ResolvedWheels): number =>
 export const shaftSpeedAt = (rig: ResolvedWheels, tyreSpeed: number): number =>
   (tyreSpeed / rig.wheelRadiusM) * rig.finalDrive;
 
+/** A car at a speed, its pack as charged as drills begin, its motor warm. */
+export function startState(rig: ResolvedWheels, speed: number): Float64Array {
+  const y = new Float64Array(SIZE);
+  y[AT.speed] = speed;
+  y[AT.tyreSpeed] = speed;
+  startTrain(rig, y, OWN);
+  return y;
+}
+
+export interface RunOptions<M> {
+  marks?: readonly Mark[];
+  /** Whether the resistance of driving round corners counts. */
+  corners?: boolean;
+  /** Whether it is over once it stands still under the brake. */
+  endsAtRest?: boolean;
+  /** Called after each step. */
+  visit?: (step: Step, momentAt: M) => void;
+}
+
 /**
- * Runs a car forward from a speed until `until` says so, it comes to rest, or `longestS` is over.
- * Midpoint rule with a fixed step; rest and regained grip end a step's mode, not a smoothed sign.
- *
- * @param visit called after every step; returning true ends the run
- * @returns the last state
+ * Runs a car forward through the parts of a programme, until they or a mark end it.
+ * @param y its state; changed on the way
+ * @throws {Error} where the rig has numbers that no model has
  */
 export function runWheels(
   rig: ResolvedWheels,
-  startSpeed: number,
-  force: TyreForce,
-  longestS: number,
-  visit: (state: Readonly<WheelState>) => boolean,
-): WheelState {
-  const limit = gripLimit(rig);
-  const turning = turningMass(rig);
-  const state: WheelState = {
-    timeS: 0,
-    distanceM: 0,
-    speed: startSpeed,
-    tyreSpeed: startSpeed,
-    sliding: false,
-    groundForce: 0,
+  setup: Setup,
+  parts: Iterable<Part>,
+  y: Float64Array,
+  { marks = [], corners = false, endsAtRest = true, visit = () => undefined }: RunOptions<MomentAt> = {},
+): WheelRun {
+  const car = carOf(rig, setup, corners);
+  const tolerance = { relative: rig.accuracy, absolute: SCALES.map((scale) => scale * rig.accuracy) };
+  const run: WheelRun = {
+    markTimes: marks.map(() => undefined),
+    endS: 0,
+    state: y,
+    slidingS: 0,
+    atRest: false,
+    leastPackVolts: Infinity,
   };
-  const steps = Math.ceil(longestS / STEP_S);
-  for (let n = 1; n <= steps; n += 1) {
-    const halfTime = state.timeS + STEP_S / 2;
-    const firstForce = force(state.timeS, state.tyreSpeed);
-    const firstDrag = resistance(rig, state.speed);
-    const staysAtRest = state.speed === 0 && state.tyreSpeed === 0 && firstForce <= firstDrag;
-    if (staysAtRest) {
-      state.timeS = n * STEP_S;
-      if (visit(state)) break;
-      continue;
+  const probe = new Float64Array(SIZE);
+  const momentAt: MomentAt = (step, t) => {
+    step.at(t, probe);
+    return car.moment(t, probe);
+  };
+  const after = (step: Step): void => {
+    // The last derivative of a step was taken at its end.
+    if (car.packVolts() < run.leastPackVolts) run.leastPackVolts = car.packVolts();
+    visit(step, momentAt);
+  };
+  let stepS = FIRST_STEP_S;
+  for (const part of parts) {
+    car.begin(part, run.endS);
+    for (const untilS of breaksOf(part, run.endS)) {
+      while (run.endS < untilS) {
+        car.chooseMode(run.endS, y);
+        run.atRest = car.isAtRest();
+        if (run.atRest && endsAtRest && part.kind === 'brake') return run;
+        run.leastPackVolts = Math.min(run.leastPackVolts, car.packVolts());
+        const open = marks
+          .map((mark, place) => ({ mark, place }))
+          .filter(({ place }) => run.markTimes[place] === undefined);
+        const modeEvents = car.modeEvents(run.endS);
+        const system: System = {
+          size: SIZE,
+          derivative: car.derivative,
+          events: [
+            ...modeEvents,
+            ...open.map(
+              ({ mark }) =>
+                (t: number, at: Float64Array) =>
+                  mark.value(at, t),
+            ),
+          ],
+        };
+        const began = run.endS;
+        const sliding = car.isSliding();
+        const end = solvePiece(system, run.endS, y, untilS, tolerance, stepS, (step) => after(step));
+        run.endS = end.t;
+        // What begins anew is quick at first; trying too long a step costs more than growing it again.
+        stepS = Math.min(end.stepS, FIRST_STEP_S);
+        if (sliding) run.slidingS += end.t - began;
+        car.endPiece(end.t, y);
+        if (end.event >= 0 && end.event < modeEvents.length) car.changeMode(end.event, y);
+        if (end.event >= modeEvents.length) {
+          const { mark, place } = open[end.event - modeEvents.length]!;
+          run.markTimes[place] = end.t;
+          if (mark.ends) return run;
+        }
+      }
     }
-    const slip = state.tyreSpeed - state.speed;
-    const apart = Math.abs(slip) > SAME_SPEED;
-    // What the ground would have to carry for wheels and car to stay together.
-    const held = firstForce - (turning * (firstForce - firstDrag)) / (rig.massKg + turning);
-    state.sliding = apart || Math.abs(held) > limit;
-    state.groundForce = apart ? Math.sign(slip) * limit : Math.max(-limit, Math.min(limit, held));
-
-    // Midpoint: half a step with the forces at the start, then a whole one with those at the middle.
-    const slowing = (state.groundForce - firstDrag) / rig.massKg;
-    const carHalf = state.speed + slowing * (STEP_S / 2);
-    if (state.speed > 0 && carHalf <= 0) {
-      comeToRest(state, -slowing);
-      if (visit(state) || startSpeed > 0) break;
-      state.timeS = n * STEP_S;
-      continue;
-    }
-    const tyreHalf = state.sliding
-      ? state.tyreSpeed + ((firstForce - state.groundForce) / turning) * (STEP_S / 2)
-      : carHalf;
-    const midForce = force(halfTime, Math.max(0, tyreHalf));
-    const midDrag = resistance(rig, Math.max(0, carHalf));
-    if (state.sliding) {
-      const speed = state.speed + ((state.groundForce - midDrag) / rig.massKg) * STEP_S;
-      const tyre = Math.max(0, state.tyreSpeed + ((midForce - state.groundForce) / turning) * STEP_S);
-      advance(state, n * STEP_S, speed, tyre);
-      const gripsAgain = apart && Math.sign(state.tyreSpeed - state.speed) !== Math.sign(slip);
-      if (gripsAgain) state.tyreSpeed = state.speed;
-    } else {
-      const speed = state.speed + ((midForce - midDrag) / (rig.massKg + turning)) * STEP_S;
-      advance(state, n * STEP_S, speed, speed);
-    }
-    if (!Number.isFinite(state.speed)) throw new Error(`the run left the numbers at ${state.timeS} s`);
-    if (visit(state)) break;
   }
-  return state;
+  return run;
 }
 
-/** Ends the run at the moment of rest, which lies inside the step. */
-function comeToRest(state: WheelState, deceleration: number): void {
-  const restS = state.speed / deceleration;
-  state.timeS += restS;
-  state.distanceM += (state.speed * restS) / 2;
-  state.speed = 0;
-  state.tyreSpeed = 0;
-  state.sliding = false;
-}
+/** What flows at a time within a step. The same object each time. */
+export type MomentAt = (step: Step, t: number) => Moment;
 
-function advance(state: WheelState, timeS: number, speed: number, tyreSpeed: number): void {
-  const forward = Math.max(0, speed);
-  state.distanceM += ((state.speed + forward) / 2) * (timeS - state.timeS);
-  state.timeS = timeS;
-  state.speed = forward;
-  state.tyreSpeed = Math.max(0, tyreSpeed);
+/** `spin` is a slide that has settled: the tyre turns as fast as motor and ground agree, from moment to moment. */
+type Mode = 'grip' | 'slide' | 'spin' | 'rest';
+
+/** A slide counts as settled when what turns the wheels is so small a share of the grip, for each bit of accuracy. */
+const SETTLED_FOR_ACCURACY = 20;
+
+/** A car with one programme running on it. Local numbers, no allocation in the derivative. */
+export function carOf(rig: ResolvedWheels, setup: Setup, corners: boolean) {
+  const { massKg: mass } = rig;
+  const train = powerTrainOf(rig, setup, OWN);
+  const turning = turningMass(rig);
+  const whole = mass + turning;
+  const gearing = rig.finalDrive / rig.wheelRadiusM;
+  const rolling = rig.rollingResistance * mass * GRAVITY;
+  const cornering = corners ? rig.corneringShare * mass * GRAVITY : 0;
+  const airDrag = 0.5 * AIR_DENSITY * rig.dragAreaM2;
+  const driveLimit = gripLimit(rig);
+  const brakeLimit = gripLimit(rig, true);
+  const now: Moment = { ...newFlow(), tyreForce: 0, groundForce: 0, packVolts: 0 };
+  let mode: Mode = 'grip';
+  /** Which way the tyre is faster than the ground. */
+  let slipSign = 1;
+  let moving = false;
+  /** What the last event has just decided, whatever its last digits say. */
+  let loosened = false;
+  let released = false;
+  let settled = false;
+  const settledBelow = SETTLED_FOR_ACCURACY * rig.accuracy * Math.min(driveLimit, brakeLimit);
+  /** Of a settled slide: the tyre's speed, and how its force falls with it, N per m/s. */
+  let spinSpeed = 0;
+  let spinSlope = -1;
+
+  const resisting = (speed: number): number => rolling + (moving ? cornering : 0) + airDrag * speed * speed;
+
+  /** What was asked last: events look where the last derivative has just been taken. */
+  const last = { t: NaN, tyreSpeed: NaN, drawn: NaN, slowSag: NaN, winding: NaN, force: 0 };
+  /** Fills what flows and returns the force at the tyre. */
+  const forceAt = (t: number, y: Float64Array): number => {
+    const tyreSpeed = Math.max(0, mode === 'spin' ? spinSpeed : y[AT.tyreSpeed]!);
+    const drawn = y[AT.drawn]!;
+    const slowSag = y[AT.slowSag]!;
+    const winding = y[AT.winding]!;
+    if (
+      t === last.t &&
+      tyreSpeed === last.tyreSpeed &&
+      drawn === last.drawn &&
+      slowSag === last.slowSag &&
+      winding === last.winding
+    )
+      return last.force;
+    last.t = t;
+    last.tyreSpeed = tyreSpeed;
+    last.drawn = drawn;
+    last.slowSag = slowSag;
+    last.winding = winding;
+    last.force = computeForce(t, y, tyreSpeed);
+    return last.force;
+  };
+  const computeForce = (t: number, y: Float64Array, tyreSpeed: number): number => {
+    const torque = train.torqueAt(t, tyreSpeed * gearing, y);
+    return torque >= 0
+      ? torque * gearing * rig.drivelineEfficiency
+      : (torque * gearing) / rig.drivelineEfficiency;
+  };
+  /** What the ground would have to carry for wheels and car to stay together, N. */
+  const held = (force: number, drag: number): number => force - (turning * (force - drag)) / whole;
+  const limitFor = (ground: number): number => (ground >= 0 ? driveLimit : brakeLimit);
+
+  const groundOfSlide = (): number => (slipSign > 0 ? driveLimit : -brakeLimit);
+  /** Brings a settled slide to the tyre speed at which its force is the ground's: a secant step or two. */
+  const settle = (t: number, y: Float64Array): number => {
+    const ground = groundOfSlide();
+    let off = forceAt(t, y) - ground;
+    for (let n = 0; n < 3 && Math.abs(off) > 0.5 * settledBelow; n += 1) {
+      const from = spinSpeed;
+      spinSpeed = Math.max(0, from - off / spinSlope);
+      const next = forceAt(t, y) - ground;
+      const slope = (next - off) / (spinSpeed - from);
+      if (slope < 0) spinSlope = slope;
+      off = next;
+    }
+    return ground + off;
+  };
+
+  const derivative = (t: number, y: Float64Array, out: Float64Array): void => {
+    const speed = y[AT.speed]!;
+    const force =
+      mode === 'spin' ? settle(t, y) : mode === 'rest' ? Math.max(0, forceAt(t, y)) : forceAt(t, y);
+    const drag = speed > 0 || mode !== 'rest' ? resisting(Math.max(0, speed)) : 0;
+    if (mode === 'rest') {
+      out[AT.speed] = 0;
+      out[AT.tyreSpeed] = 0;
+    } else if (mode === 'grip') {
+      const gain = (force - drag) / whole;
+      out[AT.speed] = gain;
+      out[AT.tyreSpeed] = gain;
+    } else {
+      const ground = groundOfSlide();
+      out[AT.speed] = (ground - drag) / mass;
+      out[AT.tyreSpeed] = mode === 'spin' ? 0 : (force - ground) / turning;
+    }
+    out[AT.distance] = speed;
+    out[AT.tyreDistance] = mode === 'spin' ? spinSpeed : y[AT.tyreSpeed]!;
+    train.rates(moving, y, out);
+  };
+
+  const gripLeft = (t: number, y: Float64Array): number => {
+    const ground = held(forceAt(t, y), resisting(Math.max(0, y[AT.speed]!)));
+    return limitFor(ground) - Math.abs(ground);
+  };
+  const breakLoose = (t: number, y: Float64Array): number => forceAt(t, y) - resisting(0);
+
+  return {
+    begin(next: Part, startS: number): void {
+      last.t = NaN;
+      train.begin(next, startS);
+    },
+    packVolts: train.packVolts,
+    isSliding: (): boolean => mode === 'slide' || mode === 'spin',
+    isAtRest: (): boolean => mode === 'rest',
+    derivative,
+    chooseMode(t: number, y: Float64Array): void {
+      if (mode === 'spin') mode = 'slide';
+      moving = y[AT.speed]! > 0.1;
+      const slip = y[AT.tyreSpeed]! - y[AT.speed]!;
+      const force = forceAt(t, y);
+      const drag = resisting(Math.max(0, y[AT.speed]!));
+      const stands = y[AT.speed]! <= 1e-9 && y[AT.tyreSpeed]! <= 1e-9;
+      if (stands && !released && force <= drag + 1e-12) {
+        mode = 'rest';
+        return;
+      }
+      released = false;
+      if (Math.abs(slip) > 1e-7) {
+        slipSign = Math.sign(slip);
+        mode = settled ? 'spin' : 'slide';
+        spinSpeed = y[AT.tyreSpeed]!;
+        settled = false;
+        return;
+      }
+      const ground = held(force, drag);
+      if (loosened || Math.abs(ground) > limitFor(ground)) {
+        loosened = false;
+        mode = 'slide';
+        slipSign = Math.sign(ground);
+      } else mode = 'grip';
+    },
+    /** What ends the present mode. */
+    modeEvents(startS: number): ((t: number, y: Float64Array) => number)[] {
+      if (mode === 'rest') return [breakLoose];
+      if (mode === 'grip') return [gripLeft, (_t, y) => y[AT.speed]!];
+      if (mode === 'spin')
+        return [(t, y) => (settle(t, y), spinSpeed - y[AT.speed]!), (_t, y) => y[AT.speed]!];
+      const slip = (_t: number, y: Float64Array): number => y[AT.tyreSpeed]! - y[AT.speed]!;
+      const stands = (_t: number, y: Float64Array): number => y[AT.speed]!;
+      // While the command still moves, the wheels never settle for long.
+      if (!train.steadied(startS)) return [slip, stands];
+      return [slip, stands, (t, y) => Math.abs(forceAt(t, y) - groundOfSlide()) - settledBelow];
+    },
+    /** Takes what a mode kept beside the state back into it. */
+    endPiece(t: number, y: Float64Array): void {
+      if (mode !== 'spin') return;
+      settle(t, y);
+      y[AT.tyreSpeed] = spinSpeed;
+    },
+    changeMode(event: number, y: Float64Array): void {
+      settled = mode === 'slide' && event === 2;
+      loosened = mode === 'grip' && event === 0;
+      released = mode === 'rest';
+      if ((mode === 'slide' || mode === 'spin') && event === 0) y[AT.tyreSpeed] = y[AT.speed]!;
+      if (mode !== 'rest' && event === 1) {
+        y[AT.speed] = 0;
+        if (mode === 'grip') y[AT.tyreSpeed] = 0;
+      }
+    },
+    moment(t: number, y: Float64Array): Moment {
+      const tyreForce = forceAt(t, y);
+      const ground = held(tyreForce, resisting(Math.max(0, y[AT.speed]!)));
+      Object.assign(now, train.flow);
+      now.tyreForce = tyreForce;
+      now.groundForce = Math.sign(ground) * Math.min(Math.abs(ground), limitFor(ground));
+      now.packVolts = train.packVolts();
+      return now;
+    },
+  };
 }

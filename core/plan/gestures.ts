@@ -9,6 +9,7 @@ export type Gesture = { observed: Observed[]; end: Config; gate: boolean } & (
   | { kind: 'power'; on: boolean }
   | { kind: 'card'; in: boolean }
   | StickGesture
+  | { kind: 'code'; digits: string }
   | { kind: 'letGo'; key: KeyId }
   | { kind: 'wait'; ms: number }
 );
@@ -21,6 +22,8 @@ export interface StickGesture {
   afterMs: number;
   /** How long it is time then, ms; undefined where nothing presses. */
   withinMs: number | undefined;
+  /** How long to keep it there until the ESC answers, ms; 0 where it answers at once. */
+  keepMs: number;
   /** The group of notes during which it is time. */
   during: Extract<Observed, { type: 'group' }> | undefined;
   /** Where the cursors stand at that time. */
@@ -74,12 +77,18 @@ function gestureAt(machine: Machine, singles: Single[], at: number): { gesture: 
       return { gesture: { kind: 'letGo', key: input.key, ...upTo(1) }, used: 1 };
     case 'card':
       return { gesture: { kind: 'card', in: input.in, ...upTo(1) }, used: 1 };
-    case 'stick':
-      return { gesture: { ...stickGesture(machine, first, 0), ...upTo(1) }, used: 1 };
+    case 'code':
+      return { gesture: { kind: 'code', digits: input.digits, ...upTo(1) }, used: 1 };
+    case 'stick': {
+      // In a calibration, what is waited for after a move is its answer.
+      const kept = isCalibrating(machine, first.end) ? waitsFrom(singles, at + 1) : { count: 0, ms: 0 };
+      const used = 1 + kept.count;
+      return { gesture: { ...stickGesture(machine, first, 0), keepMs: kept.ms, ...upTo(used) }, used };
+    }
     case 'elapsed': {
       const waits = waitsFrom(singles, at);
       const next = singles[at + waits.count];
-      if (next?.input.type !== 'stick')
+      if (next?.input.type !== 'stick' || isCalibrating(machine, next.before))
         return { gesture: { kind: 'wait', ms: waits.ms, ...upTo(waits.count) }, used: waits.count };
       const used = waits.count + 1;
       return { gesture: { ...stickGesture(machine, next, waits.ms), ...upTo(used) }, used };
@@ -101,12 +110,16 @@ function gestureAt(machine: Machine, singles: Single[], at: number): { gesture: 
   }
 }
 
+const isCalibrating = (machine: Machine, config: Config): boolean =>
+  stateOf(machine, config).role === 'calibrating';
+
 function stickGesture(machine: Machine, { input, before }: Single, afterMs: number): StickGesture {
   const group = stateOf(machine, before).cues.find((cue) => cue.type === 'group');
   return {
     kind: 'stick',
     micros: (input as Extract<HandInput, { type: 'stick' }>).micros,
     afterMs,
+    keepMs: 0,
     withinMs: msToDeadline(machine, before),
     during: group && groupSounding(machine, before, group.of),
     at: before,

@@ -1,6 +1,13 @@
 /** A gesture in the hand's words: one line large enough to read from a metre away, and what will be seen. */
-import { type HandMedium, type LampCardMedium, type Notes, type OneKeyMedium } from '../esc/media';
-import type { EscProfile, ProfileItem } from '../esc/profile';
+import {
+  calibrationKey,
+  mediumOf,
+  type HandMedium,
+  type Notes,
+  type TextBoxMedium,
+  type TransmitterMenuMedium,
+} from '../esc/media';
+import { handMediumOf, type EscProfile, type ProfileItem } from '../esc/profile';
 import { countInWords, formatNumber, timesInWords } from '../units/format';
 import type { KeyId, Observed, ToneName } from '../procedure/language';
 import { stickEndAt, type StickEnd, type ThrottleChannel } from '../radio/pulse';
@@ -21,70 +28,131 @@ export interface Instruction {
   timing?: { afterMs: number; withinMs: number };
 }
 
-/** What is printed on a key. @throws {Error} where the ESC has no such key: the plan came from another profile */
-export function keyName(profile: EscProfile, key: KeyId): string {
-  const names: Record<KeyId, string | undefined> = {
-    set: setKeyName(profile),
-    item: cardOf(profile)?.itemKeyName,
-    value: cardOf(profile)?.valueKeyName,
-    ok: cardOf(profile)?.okKeyName,
-    reset: cardOf(profile)?.resetKeyName,
-  };
-  const name = names[key];
+/**
+ * What is printed on a key, for whoever works this medium.
+ * @throws {Error} where the ESC has no such key: the plan came from another profile
+ */
+export function keyName(profile: EscProfile, key: KeyId, medium = handMediumOf(profile)): string {
+  const teaching = calibrationKey(profile.calibration);
+  const name = (medium && keysOf(medium)[key]) ?? (key === teaching?.key ? teaching.name : undefined);
   if (name === undefined) throw new Error(`${profile.name} has no ${key} key`);
   return name;
 }
 
-function setKeyName({ calibration, media }: EscProfile): string | undefined {
-  if (calibration.family === 'keyConfirmed') return calibration.keyName;
-  return media.find((m): m is OneKeyMedium => m.family === 'oneKey')?.keyName;
+/** The keys of a medium with what is printed on them, in the order in which they lie. */
+export function keysOf(medium: HandMedium): Partial<Record<KeyId, string>> {
+  switch (medium.family) {
+    case 'oneKey':
+      return { set: medium.keyName };
+    case 'twoKeys':
+      return { set: medium.itemKeyName, value: medium.valueKeyName };
+    case 'lampCard':
+      return {
+        item: medium.itemKeyName,
+        value: medium.valueKeyName,
+        ok: medium.okKeyName,
+        reset: medium.resetKeyName,
+      };
+    case 'textBox':
+      return textKeys(medium);
+    case 'transmitterMenu':
+      return { menu: medium.menuKeyName, ...textKeys(medium) };
+    case 'keyPad':
+      return {
+        program: medium.programKeyName,
+        feature: medium.featureKeyName,
+        ok: medium.enterKeyName,
+        run: medium.runKeyName,
+      };
+    case 'stickTones':
+    case 'stickToggle':
+      return {};
+  }
 }
 
-const cardOf = ({ media }: EscProfile): LampCardMedium | undefined =>
-  media.find((m): m is LampCardMedium => m.family === 'lampCard');
+const textKeys = (medium: TextBoxMedium | TransmitterMenuMedium): Partial<Record<KeyId, string>> => ({
+  itemBack: medium.previousKeyName,
+  item: medium.nextKeyName,
+  valueBack: medium.lowerKeyName,
+  value: medium.raiseKeyName,
+  ok: medium.saveKeyName,
+});
 
 /** The words for a gesture on this ESC, worked by this medium. */
-export function instructionFor(profile: EscProfile, channel: ThrottleChannel, gesture: Gesture): Instruction {
+export function instructionFor(
+  profile: EscProfile,
+  channel: ThrottleChannel,
+  gesture: Gesture,
+  medium = handMediumOf(profile),
+): Instruction {
   switch (gesture.kind) {
     case 'press':
       return {
         before: 'Press',
-        key: keyName(profile, gesture.key),
+        key: keyName(profile, gesture.key, medium),
         after: `${timesInWords(gesture.count)}.`,
         count: gesture.count,
-        detail: pressDetail(profile, gesture),
+        detail: pressDetail(profile, channel, gesture),
       };
     case 'hold':
-      return { before: 'Hold', key: keyName(profile, gesture.key), ...holdWords(profile, gesture) };
+      return { before: 'Hold', key: keyName(profile, gesture.key, medium), ...holdWords(profile, gesture) };
     case 'holdAndSwitchOn':
       return {
         before: 'Hold',
-        key: keyName(profile, gesture.key),
+        key: keyName(profile, gesture.key, medium),
         after: 'and switch the ESC on.',
         detail: `Keep holding for about ${seconds(gesture.ms)} s, until ${lampWords(gesture.observed)}the beeps turn steady. Then let go.`,
       };
     case 'power':
       return gesture.on ? switchOnWords(profile, gesture) : { ...SWITCH_OFF };
     case 'card':
-      return gesture.in
-        ? {
-            before: 'Push the card into its socket.',
-            after: '',
-            detail: 'The ESC is off, its battery unplugged. Match the pins to the print beside the socket.',
-          }
-        : { before: 'Pull the card out.', after: '', detail: 'With the card in, the ESC does not drive.' };
+      return plugWords(gesture.in, medium);
+    case 'code':
+      return {
+        before: `Type ${gesture.digits.replaceAll(/(?<=.)(?=.)/g, '\u00a0')}.`,
+        after: '',
+        detail: codeDetail(profile, gesture),
+      };
     case 'stick':
       return stickWords(profile, channel, gesture);
     case 'letGo':
       return {
         before: 'Let go of',
-        key: keyName(profile, gesture.key),
+        key: keyName(profile, gesture.key, medium),
         after: '',
         detail: 'The step is done.',
       };
     case 'wait':
       return { before: `Wait ${seconds(gesture.ms)} s.`, after: '', detail: waitDetail(gesture) };
   }
+}
+
+function plugWords(pushIn: boolean, medium: HandMedium | undefined): Instruction {
+  if (medium?.family === 'textBox') {
+    return pushIn
+      ? {
+          before: 'Plug the box in.',
+          after: '',
+          detail: `The ESC is off, its battery unplugged. ${medium.plug}`,
+        }
+      : { before: 'Unplug the box.', after: '', detail: 'Put back what was in its socket: the fan, say.' };
+  }
+  return pushIn
+    ? {
+        before: 'Push the card into its socket.',
+        after: '',
+        detail: 'The ESC is off, its battery unplugged. Match the pins to the print beside the socket.',
+      }
+    : { before: 'Pull the card out.', after: '', detail: 'With the card in, the ESC does not drive.' };
+}
+
+function codeDetail(profile: EscProfile, { observed, end }: Gesture): string {
+  const item = profile.items[end.itemCursor]!;
+  const stop = lastCount(observed, 'stop');
+  if (stop) return `That is ${stopLabel(item, stop.count)}. Nothing is stored yet.`;
+  return lastCount(observed, 'item')
+    ? `That is item ${item.number}, “${item.label}”; the ESC beeps its number back.`
+    : 'A harsh buzz: these digits mean nothing here.';
 }
 
 const SWITCH_OFF: Instruction = {
@@ -101,7 +169,10 @@ function switchOnWords(profile: EscProfile, { observed, end }: Gesture): Instruc
     return {
       before,
       after: '',
-      detail: `After a second the card lights up: ${shown.lamp}, number ${countInWords(shown.count)}, “${label}”.`,
+      detail:
+        shown.how === 'text'
+          ? `After a second ${shown.lamp} shows its first item, “${label}”.`
+          : `After a second the card lights up: ${shown.lamp}, number ${countInWords(shown.count)}, “${label}”.`,
     };
   }
   if (hears(observed, 'short') && !hears(observed, 'rising')) {
@@ -111,9 +182,21 @@ function switchOnWords(profile: EscProfile, { observed, end }: Gesture): Instruc
 }
 
 function waitDetail({ observed }: Gesture): string {
-  return hears(observed, 'rising')
-    ? 'Keep the stick where it is. Rising notes: both ends are learned and kept.'
-    : 'The ESC moves on by itself.';
+  if (hears(observed, 'long')) return 'Touch nothing until one long beep: stored.';
+  const taken = takenWords(observed);
+  return taken ? `Keep the throttle where it is. ${taken}` : 'The ESC moves on by itself.';
+}
+
+/** How a calibration tells that a point was taken, and that all were. */
+function takenWords(observed: Observed[]): string | undefined {
+  const beeps = observed.filter((cue) => cue.type === 'tone' && cue.tone === 'short').length;
+  const lit = observed.findLast((cue) => cue.type === 'lamp' && cue.pattern === 'on');
+  const done =
+    lit?.type === 'lamp' ? ` The ${lit.lamp} lamp stays lit: all points are learned and kept.` : '';
+  if (hears(observed, 'rising')) return 'Rising notes: all points are learned and kept.';
+  if (hears(observed, 'tune')) return `A chime: the point is taken.${done}`;
+  if (beeps === 0) return undefined;
+  return `${capital(countInWords(beeps))} short ${beeps === 1 ? 'beep' : 'beeps'}: the point is taken.${done}`;
 }
 
 const STICK_WORDS: Record<
@@ -141,16 +224,29 @@ const STICK_WORDS: Record<
   },
 };
 
-function stickWords(profile: EscProfile, channel: ThrottleChannel, gesture: StickGesture): Instruction {
+function stickWords(
+  profile: EscProfile,
+  channel: ThrottleChannel,
+  gesture: Extract<Gesture, { kind: 'stick' }>,
+): Instruction {
   const end = stickEndAt(channel, gesture.micros);
   const words = end
     ? STICK_WORDS[channel.rest][end]
     : { before: `Bring the throttle to ${formatNumber(gesture.micros, 0)} µs.`, detail: '' };
-  const { during, withinMs, afterMs } = gesture;
+  const { during, withinMs, afterMs, keepMs } = gesture;
   if (!during) {
     const hurry =
       withinMs === undefined ? '' : ` Within ${seconds(withinMs)} s, or the ESC goes on without it.`;
-    return { ...words, after: '', detail: `${words.detail}${hurry}` };
+    const taken = keepMs > 0 ? takenWords(gesture.observed) : undefined;
+    const detail = taken
+      ? `To the stop, and hold it still for about ${seconds(keepMs)} s. ${taken}`
+      : words.detail;
+    return {
+      ...words,
+      after: '',
+      detail: `${detail}${hurry}`,
+      ...(withinMs !== undefined && { timing: { afterMs, withinMs } }),
+    };
   }
   return {
     ...words,
@@ -165,7 +261,9 @@ function meaningOf(profile: EscProfile, { during, at }: StickGesture): string {
   const item = profile.items[at.itemCursor]!;
   switch (during?.of) {
     case 'item':
-      return `While you hear this: item ${item.number}, “${item.label}”. It opens when the stick is down.`;
+      return mediumOf(profile.media, 'stickToggle')
+        ? `While you hear this: item ${item.number}, “${item.label}”. Stick down moves it to its other stop: the beeps count it, a long one says that it is kept.`
+        : `While you hear this: item ${item.number}, “${item.label}”. It opens when the stick is down.`;
     case 'stop':
       return `While you hear this: stop ${at.stopCursor + 1}, ${stopLabel(item, at.stopCursor + 1)}. A tune means stored.`;
     default:
@@ -173,33 +271,58 @@ function meaningOf(profile: EscProfile, { during, at }: StickGesture): string {
   }
 }
 
-function pressDetail(profile: EscProfile, gesture: Extract<Gesture, { kind: 'press' }>): string {
+function pressDetail(
+  profile: EscProfile,
+  channel: ThrottleChannel,
+  gesture: Extract<Gesture, { kind: 'press' }>,
+): string {
   const { observed, end } = gesture;
   const item = profile.items[end.itemCursor]!;
   const count = observed.findLast((cue) => cue.type === 'count');
-  if (count?.how === 'lit') return cardDetail(item, gesture);
+  if (hears(observed, 'long')) return 'One long beep: stored. Without it, the value is forgotten.';
+  if (hears(observed, 'warning'))
+    return 'It buzzes and asks once more: are you sure? The next press says yes.';
+  if (count?.how === 'lit' || count?.how === 'text') return shownDetail(item, gesture, count);
+  if (PAD_KEYS[gesture.key]) return PAD_KEYS[gesture.key]!;
   if (count?.of === 'item') {
     return `Each press counts one item on, and the ${count.lamp} lamp flashes the number back. It must end at ${countInWords(count.count)}: “${item.label}”.`;
   }
   if (count?.of === 'stop') {
     return `Each press goes one stop on, round and round, and the ${count.lamp} lamp flashes where you are. It must end at ${countInWords(count.count)}: ${stopLabel(item, count.count)}.`;
   }
-  return hears(observed, 'rising')
-    ? 'Rising notes: all three points are learned and kept.'
-    : 'One short beep: the point is taken.';
+  const at = stickEndAt(channel, end.stickMicros);
+  return `${at ? `The throttle is at ${END_WORDS[at]}. ` : ''}${takenWords(observed) ?? ''}`;
 }
 
-function cardDetail(item: ProfileItem, { key, observed, end }: Extract<Gesture, { kind: 'press' }>): string {
-  const stop = lastCount(observed, 'stop');
-  switch (key) {
-    case 'item':
-      return `The lamp must end beside ${countInWords(end.itemCursor + 1)}, “${item.label}”. The ${stop?.lamp ?? ''} shows the stop it is on.`;
-    case 'value':
-      return `The ${stop?.lamp ?? ''} must end at ${countInWords(end.stopCursor + 1)}: ${stopLabel(item, end.stopCursor + 1)}. Nothing is stored yet.`;
-    default:
-      return 'One long beep: stored. Without it, the value is forgotten.';
+const END_WORDS: Record<StickEnd, string> = { neutral: 'rest', forward: 'full', brake: 'full brake' };
+
+const PAD_KEYS: Partial<Record<KeyId, string>> = {
+  program: 'One short beep: it listens to the pad now, and does not drive.',
+  feature: 'One short beep: it waits for the number of an item.',
+  run: 'Two rising notes: it drives again.',
+  menu: 'The menu on the transmitter opens or closes.',
+};
+
+/** On lamps in rows, or in text: where the item keys and the stop keys must end. */
+function shownDetail(
+  item: ProfileItem,
+  { key, end }: Extract<Gesture, { kind: 'press' }>,
+  { how, lamp }: Extract<Observed, { type: 'count' }>,
+): string {
+  const place = end.stopCursor + 1;
+  const display = capital(lamp);
+  if (key === 'value' || key === 'valueBack') {
+    if (end.state === 'twoShown') return `The ${lamp} show what is stored now: ${stopLabel(item, place)}.`;
+    return how === 'text'
+      ? `${display} must show ${stopLabel(item, place)}. Nothing is stored yet.`
+      : `The ${lamp} must end at ${countInWords(place)}: ${stopLabel(item, place)}. Nothing is stored yet.`;
   }
+  return how === 'text'
+    ? `${display} must show “${item.label}”, and what it is on now.`
+    : `The lamp must end beside ${countInWords(end.itemCursor + 1)}, “${item.label}”. The lamps show the stop it is on.`;
 }
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 function holdWords(
   profile: EscProfile,
@@ -218,12 +341,18 @@ function holdWords(
     };
   }
   const lamp = gesture.observed.findLast((cue) => cue.type === 'lamp');
-  return { after: `until the ${lamp?.lamp ?? ''} lamp blinks.`, detail: `This opens the menu. ${about}` };
+  const opens = gesture.key === 'mode' ? 'Then the ESC asks for its points.' : 'This opens the menu.';
+  return { after: `until the ${lamp?.lamp ?? ''} lamp blinks.`, detail: `${opens} ${about}` };
 }
 
 /** One gesture in a short line, for the steps that come later. */
-export function shortLine(profile: EscProfile, channel: ThrottleChannel, gesture: Gesture): string {
-  const { before, key, after } = instructionFor(profile, channel, gesture);
+export function shortLine(
+  profile: EscProfile,
+  channel: ThrottleChannel,
+  gesture: Gesture,
+  medium = handMediumOf(profile),
+): string {
+  const { before, key, after } = instructionFor(profile, channel, gesture, medium);
   const line = [before, key, after].filter(Boolean).join(' ');
   if (gesture.kind !== 'stick' || !gesture.during) return line;
   const item = profile.items[gesture.at.itemCursor]!;
@@ -240,9 +369,16 @@ export function countQuestion(medium: HandMedium): string {
     case 'oneKey':
       return `How many ${medium.valueLamp} flashes?`;
     case 'lampCard':
+    case 'twoKeys':
       return `Which lamp of the ${medium.valueLamps} is lit?`;
+    case 'textBox':
+      return 'What does the box show?';
+    case 'transmitterMenu':
+      return 'What does the transmitter show?';
     case 'stickTones':
-      throw new Error('a tone menu does not show what is stored');
+    case 'stickToggle':
+    case 'keyPad':
+      throw new Error(`${medium.family} does not show what is stored`);
   }
 }
 

@@ -10,8 +10,8 @@ import { cardProfile, smallProfile, stayingProfile, toneProfile } from '../esc/s
 import type { Input, Observed } from '../procedure/language';
 import { stateOf } from '../procedure/step';
 import type { LearnedRange } from '../radio/pulse';
-import { changesOf, loadOrder } from '../sheet/draft';
-import { assumeFactory, holdingsOf } from '../sheet/evidence';
+import { changesInOrder, changesOf } from '../sheet/draft';
+import { assumeFactory, heldStops, holdingsOf } from '../sheet/evidence';
 import { legsFor, planLegs, planRestart } from './loadPlan';
 import { NOTHING_SEEN, watch } from './watch';
 
@@ -45,7 +45,11 @@ function bench(profile: EscProfile): SimulatedEsc {
 /** Legs and presses for a full set of targets, from factory values. */
 function plan(profile: EscProfile, target: StopByItem) {
   const holdings = holdingsOf(profile, assumeFactory(profile, NOW));
-  const changes = loadOrder(profile, changesOf(profile, holdings, { stops: target }));
+  const changes = changesInOrder(
+    profile,
+    heldStops(profile, holdings),
+    changesOf(profile, holdings, { stops: target }),
+  );
   const esc = bench(profile);
   const legs = legsFor(changes, shows(profile));
   return { changes, esc, plan: planLegs(esc.machine, esc.config, legs, stickOf(profile))! };

@@ -1,6 +1,6 @@
 import type { Change } from '../sheet/draft';
 import type { Config, EscMemory, Input, Machine } from '../procedure/language';
-import { stateOf } from '../procedure/step';
+import { stateOf, storedWith } from '../procedure/step';
 import { gesturesOf, type Gesture } from './gestures';
 import type { LearnedRange } from '../radio/pulse';
 import { quickestPath, type Goal, type Path } from './search';
@@ -98,16 +98,16 @@ const placeOf = (machine: Machine, itemId: string): number =>
   machine.menu.findIndex((item) => item.itemId === itemId);
 
 function storeGoal(machine: Machine, start: Config, { itemId, stopId }: Leg): Goal {
+  const place = placeOf(machine, itemId);
+  const wanted = { ...start.memory.stops, ...storedWith(machine.menu[place]!, stopId) };
+  const isWanted = ({ stops, range }: EscMemory): boolean =>
+    range === start.memory.range && Object.keys(wanted).every((id) => stops[id] === wanted[id]);
   return {
-    itemPlace: placeOf(machine, itemId),
-    allows: (memory) => changesOnly(start.memory, memory, itemId) && memory.stops[itemId] === stopId,
-    arrived: (config) => config.memory.stops[itemId] === stopId && !stateOf(machine, config).keyDown,
+    itemPlace: place,
+    allows: isWanted,
+    arrived: (config) => isWanted(config.memory) && !stateOf(machine, config).keyDown,
   };
 }
-
-const changesOnly = (before: EscMemory, after: EscMemory, itemId: string): boolean =>
-  after.range === before.range &&
-  Object.keys(before.stops).every((id) => id === itemId || after.stops[id] === before.stops[id]);
 
 /** Opened just now, so that the lamp shows what is stored, whatever that is. */
 function showGoal(machine: Machine, start: Config, { itemId }: Leg): Goal {

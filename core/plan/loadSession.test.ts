@@ -25,8 +25,8 @@ describe('a load', () => {
       'show way way-2',
       'show bite bite-4',
     ]);
-    session = afterStored(session, [{ itemId: 'way', stopId: 'way-2' }]).session;
-    session = afterStored(session, [{ itemId: 'bite', stopId: 'bite-4' }]).session;
+    session = afterStored(profile, session, [{ itemId: 'way', stopId: 'way-2' }]).session;
+    session = afterStored(profile, session, [{ itemId: 'bite', stopId: 'bite-4' }]).session;
     expect(left(session)).toEqual(['show way way-2', 'show bite bite-4']);
     session = afterCounted(profile, session, 'way', 2)!.session;
     session = afterCounted(profile, session, 'bite', 4)!.session;
@@ -34,7 +34,7 @@ describe('a load', () => {
   });
 
   it('puts right a value that went to the wrong item, and counts both', () => {
-    const { session, findings } = afterStored(begin({ bite: 'bite-4' }), [
+    const { session, findings } = afterStored(profile, begin({ bite: 'bite-4' }), [
       { itemId: 'floor', stopId: 'floor-3' },
     ]);
     expect(findings).toEqual([{ itemId: 'floor', stopId: 'floor-3', basis: 'seenStored' }]);
@@ -47,7 +47,9 @@ describe('a load', () => {
   });
 
   it('stores again what was counted wrong', () => {
-    const stored = afterStored(begin({ bite: 'bite-4' }), [{ itemId: 'bite', stopId: 'bite-4' }]).session;
+    const stored = afterStored(profile, begin({ bite: 'bite-4' }), [
+      { itemId: 'bite', stopId: 'bite-4' },
+    ]).session;
     const { session, finding } = afterCounted(profile, stored, 'bite', 3)!;
     expect(finding).toEqual({ itemId: 'bite', stopId: 'bite-3', basis: 'countedBack' });
     expect(left(session)).toEqual(['store bite bite-4', 'show bite bite-4']);

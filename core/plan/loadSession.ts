@@ -3,7 +3,7 @@
  * It heals itself: a value that went to the wrong place is put right, and counted, like any other.
  */
 import { itemById, stopById, type EscProfile, type StopByItem } from '../esc/profile';
-import { loadOrder, type Change } from '../sheet/draft';
+import { changesInOrder, setAlong, type Change } from '../sheet/draft';
 import type { EvidenceBasis, HeldStops } from '../sheet/evidence';
 import type { Leg } from './loadPlan';
 import type { SeenStored } from './watch';
@@ -58,7 +58,7 @@ export function legsLeft(profile: EscProfile, session: LoadSession): Leg[] {
   const left = showsStored ? concerned.filter((itemId) => !counted.includes(itemId)) : [];
   const place = (itemId: string): number => itemById(profile, itemId).number;
   return [
-    ...loadOrder(profile, changes).map(({ itemId, toStopId }): Leg => ({
+    ...changesInOrder(profile, held, changes).map(({ itemId, toStopId }): Leg => ({
       purpose: 'store',
       itemId,
       stopId: toStopId,
@@ -69,13 +69,24 @@ export function legsLeft(profile: EscProfile, session: LoadSession): Leg[] {
   ];
 }
 
-/** After values were heard being stored. An item that was counted before must be counted again. */
+/**
+ * After values were heard being stored. An item that was counted before must be counted again; so must one that
+ * was set along, which nobody saw.
+ */
 export function afterStored(
+  profile: EscProfile,
   session: LoadSession,
   stored: SeenStored[],
 ): { session: LoadSession; findings: Finding[] } {
-  const findings = stored.map((seen): Finding => ({ ...seen, basis: 'seenStored' }));
-  const next = stored.reduce<LoadSession>(
+  const findings = stored.flatMap((seen): Finding[] => [
+    { ...seen, basis: 'seenStored' },
+    ...Object.entries(setAlong(profile, seen.itemId, seen.stopId)).map(([itemId, stopId]): Finding => ({
+      itemId,
+      stopId,
+      basis: 'setAlong',
+    })),
+  ]);
+  const next = findings.reduce<LoadSession>(
     (before, { itemId, stopId }) => ({
       ...before,
       // An item that nobody knew and nobody meant to change is taken as it is now: there is no way back.

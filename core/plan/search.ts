@@ -1,4 +1,12 @@
-import type { Config, EscMemory, HandInput, Input, KeyId, Machine } from '../procedure/language';
+import {
+  KEYS,
+  type Config,
+  type Effect,
+  type EscMemory,
+  type HandInput,
+  type Input,
+  type Machine,
+} from '../procedure/language';
 import { edgeDue, edgeFor, msToDeadline, stateOf, step } from '../procedure/step';
 import type { LearnedRange } from '../radio/pulse';
 
@@ -19,7 +27,7 @@ export interface Path {
 }
 
 /** What a hand takes for each thing, s. Assumed; the order of size of common practice. */
-const SECONDS = { down: 0.25, up: 0.25, powerOn: 1, powerOff: 1, card: 3, stick: 0.8 };
+const SECONDS = { down: 0.25, up: 0.25, powerOn: 1, powerOff: 1, card: 3, stick: 0.8, digit: 0.5 };
 /** Fewer presses win where the time is the same. Small enough never to outweigh a tenth of a second. */
 const PRESS_WEIGHT = 1e-4;
 /**
@@ -27,8 +35,6 @@ const PRESS_WEIGHT = 1e-4;
  * the moment in which things start to turn. A round of a tone menu is waited for rather.
  */
 const RESTART_WEIGHT = 20;
-
-const KEYS: readonly KeyId[] = ['set', 'item', 'value', 'ok', 'reset'];
 
 interface Node {
   config: Config;
@@ -83,6 +89,7 @@ function possibleInputs(machine: Machine, config: Config, stick: LearnedRange): 
       { type: 'up', key },
     ]),
     { type: 'power', on: true },
+    ...codesFor(machine, config).map((digits): HandInput => ({ type: 'code', digits })),
   ];
   if (!keyDown) hand.push({ type: 'power', on: false });
   if (role === 'off') hand.push({ type: 'card', in: true }, { type: 'card', in: false });
@@ -98,6 +105,13 @@ function possibleInputs(machine: Machine, config: Config, stick: LearnedRange): 
   return inputs;
 }
 
+/** The digits that mean something here. */
+function codesFor(machine: Machine, config: Config): string[] {
+  const waits = stateOf(machine, config).on.map(({ guard }) => guard);
+  if (waits.includes('codeIsItem')) return machine.menu.map(({ code }) => code);
+  return waits.includes('codeIsStop') ? machine.menu[config.itemCursor]!.stopCodes : [];
+}
+
 /** Going through the stops of an item that does not matter leads nowhere, and there are many such ways. */
 function opensAnotherItem(
   machine: Machine,
@@ -108,10 +122,13 @@ function opensAnotherItem(
   if (place === undefined || config.itemCursor === place) return false;
   const edge = input.type === 'elapsed' ? edgeDue(machine, config) : edgeFor(machine, config, input);
   const effects = edge?.effects ?? [];
-  const moves = effects.some((effect) => effect === 'nextItem' || effect === 'firstItem');
-  const opens = effects.some((e) => e === 'showStored' || e === 'firstStop' || e === 'nextStop');
+  const moves = effects.some((effect) => MOVES.includes(effect));
+  const opens = effects.some((effect) => OPENS.includes(effect));
   return opens && !moves;
 }
+
+const MOVES: readonly Effect[] = ['nextItem', 'previousItem', 'firstItem', 'itemByCode'];
+const OPENS: readonly Effect[] = ['showStored', 'firstStop', 'nextStop', 'previousStop', 'stopByCode'];
 
 function secondsOf(input: Input): number {
   switch (input.type) {
@@ -119,6 +136,8 @@ function secondsOf(input: Input): number {
       return input.ms / 1000;
     case 'power':
       return input.on ? SECONDS.powerOn : SECONDS.powerOff;
+    case 'code':
+      return input.digits.length * SECONDS.digit;
     default:
       return SECONDS[input.type];
   }
@@ -140,6 +159,8 @@ function keyOf(config: Config, start: Config): string {
     config.stickMicros,
     learning.neutralMicros,
     learning.forwardMicros,
+    learning.brakeMicros,
+    config.settledMicros,
     memory === start.memory,
     config.msInState,
   ].join('|');

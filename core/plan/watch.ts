@@ -2,7 +2,7 @@
  * What eyes and ears make of an ESC that talks in lamps and beeps. Only cues are used, never the inside of
  * a simulated ESC: the same watcher serves a real one.
  */
-import type { StickTonesMedium } from '../esc/media';
+import { mediumOf, type Notes } from '../esc/media';
 import type { EscProfile } from '../esc/profile';
 import type { Observed } from '../procedure/language';
 
@@ -29,11 +29,11 @@ export function watch(
   before: Watched,
   observed: Observed[],
 ): { watched: Watched; stored: SeenStored[] } {
-  const tones = profile.media.find((m): m is StickTonesMedium => m.family === 'stickTones');
+  const notes = notesOf(profile);
   let watched = before;
   const stored: SeenStored[] = [];
   for (const cue of observed) {
-    const number = numberOf(cue, tones);
+    const number = numberOf(cue, notes);
     if (number?.of === 'item') watched = { itemNumber: number.value, stopNumber: undefined };
     if (number?.of === 'stop') watched = { ...watched, stopNumber: number.value };
     if (cue.type === 'tone' && cue.tone === 'reset') {
@@ -49,12 +49,20 @@ export function watch(
   return { watched, stored };
 }
 
-function numberOf(
-  cue: Observed,
-  tones: StickTonesMedium | undefined,
-): { of: 'item' | 'stop'; value: number } | undefined {
+interface NoteNumbers {
+  item: readonly Notes[];
+  stop: readonly Notes[];
+}
+
+function notesOf({ media }: EscProfile): NoteNumbers {
+  const tones = mediumOf(media, 'stickTones');
+  const toggle = mediumOf(media, 'stickToggle');
+  return { item: (tones ?? toggle)?.itemNotes ?? [], stop: tones?.stopNotes ?? [] };
+}
+
+function numberOf(cue: Observed, notes: NoteNumbers): { of: 'item' | 'stop'; value: number } | undefined {
   if (cue.type === 'count') return { of: cue.of, value: cue.count };
-  if (cue.type !== 'group' || cue.of === 'exit' || !tones) return undefined;
-  const table = cue.of === 'item' ? tones.itemNotes : tones.stopNotes;
-  return { of: cue.of, value: table.indexOf(cue.notes) + 1 };
+  if (cue.type !== 'group' || cue.of === 'exit') return undefined;
+  const place = notes[cue.of].indexOf(cue.notes);
+  return place === -1 ? undefined : { of: cue.of, value: place + 1 };
 }

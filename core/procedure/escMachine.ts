@@ -1,8 +1,14 @@
-import type { EndPointFamily, Medium } from '../esc/media';
-import type { EscProfile } from '../esc/profile';
+import { asksForThree, mediumOf, type EndPointFamily, type Medium } from '../esc/media';
+import type { EscProfile, ProfileItem } from '../esc/profile';
 import { keyConfirmedPart } from './families/keyConfirmed';
 import { stickAtPowerOnPart } from './families/stickAtPowerOn';
-import type { Cue, Machine, ToneTable } from './language';
+import { takenAtRestPart } from './families/takenAtRest';
+import type { Cue, Machine, MenuItem, ToneTable } from './language';
+import { keyPadPart } from './media/keyPad';
+import { stickTogglePart, toggleTable } from './media/stickToggle';
+import { textBoxPart } from './media/textBox';
+import { transmitterMenuPart } from './media/transmitterMenu';
+import { twoKeysPart } from './media/twoKeys';
 import { lampCardPart } from './media/lampCard';
 import { oneKeyPart } from './media/oneKey';
 import { stickTonesPart, toneTable } from './media/stickTones';
@@ -16,27 +22,57 @@ export function escMachine(profile: EscProfile): Machine {
   return {
     initial: 'off',
     states: { ...powerStates(profile.bootMs, restingLamp(profile), part), ...part.states },
-    menu: items.map((item) => ({
-      itemId: item.id,
-      stopIds: item.stops.map((stop) => stop.id),
-      factoryStopId: item.factoryStopId,
-    })),
+    menu: items.map((item) => menuItem(item, media)),
     tones: tonesOf(media),
-    leastSpanMicros: calibration.family === 'keyConfirmed' ? calibration.leastSpanMicros : 0,
+    leastSpanMicros: asksForThree(calibration) ? calibration.leastSpanMicros : 0,
+    refusesReversed: asksForThree(calibration) && calibration.wrongOrder === 'refused',
+    steadyToleranceMicros: 'steadyToleranceMicros' in calibration ? calibration.steadyToleranceMicros : 0,
+    lock: lockOf(items),
     highFromMicros: calibration.family === 'stickAtPowerOn' ? calibration.highFromMicros : Infinity,
     lowToMicros: calibration.family === 'stickAtPowerOn' ? calibration.lowToMicros : -Infinity,
     armingToleranceMicros: profile.deadbandMicrosEachSide,
   };
 }
 
+/** The item with which the ESC can be kept from learning another range. */
+function lockOf(items: readonly ProfileItem[]): Machine['lock'] {
+  const item = items.find(({ setting }) => setting === 'calibrationLock');
+  if (!item) return undefined;
+  const locks = item.stops.filter(({ value }) => value.kind === 'choice' && value.choice === 'off');
+  return { itemId: item.id, stopIds: locks.map(({ id }) => id) };
+}
+
+function menuItem(item: ProfileItem, media: Medium[]): MenuItem {
+  const digits = mediumOf(media, 'keyPad')?.digits ?? 0;
+  return {
+    itemId: item.id,
+    stopIds: item.stops.map((stop) => stop.id),
+    factoryStopId: item.factoryStopId,
+    code: padded(String(item.number), digits),
+    stopCodes: item.stops.map((stop) => padded(stop.typed ?? String(stop.number), digits)),
+    confirmed: mediumOf(media, 'transmitterMenu')?.confirmedItemIds.includes(item.id) ?? false,
+    overwrites: Object.fromEntries(
+      item.overwrites.map(({ stopId, sets }) => [
+        stopId,
+        Object.entries(sets).map(([itemId, set]) => ({ itemId, stopId: set })),
+      ]),
+    ),
+  };
+}
+
+const padded = (code: string, digits: number): string => code.padStart(digits, '0');
+
 function familyPart({ calibration, media }: EscProfile): Part {
   switch (calibration.family) {
     case 'keyConfirmed':
       return keyConfirmedPart(calibration);
-    case 'stickAtPowerOn': {
-      const tones = media.some((medium) => medium.family === 'stickTones');
-      return stickAtPowerOnPart(calibration, tones);
-    }
+    case 'heldStill':
+    case 'countedPoints':
+      return takenAtRestPart(calibration);
+    case 'stickAtPowerOn':
+      return stickAtPowerOnPart(calibration, toneMenuState(media));
+    case 'none':
+      return { states: {} };
   }
 }
 
@@ -48,6 +84,16 @@ function mediumPart(medium: Medium): Part[] {
       return [lampCardPart(medium)];
     case 'stickTones':
       return [stickTonesPart(medium)];
+    case 'twoKeys':
+      return [twoKeysPart(medium)];
+    case 'stickToggle':
+      return [stickTogglePart(medium)];
+    case 'textBox':
+      return [textBoxPart(medium)];
+    case 'keyPad':
+      return [keyPadPart()];
+    case 'transmitterMenu':
+      return [transmitterMenuPart()];
     // No hand works it, so the machine knows nothing of it.
     case 'link':
       return [];
@@ -55,15 +101,22 @@ function mediumPart(medium: Medium): Part[] {
 }
 
 function tonesOf(media: Medium[]): ToneTable | undefined {
-  const medium = media.find((m) => m.family === 'stickTones');
-  return medium && toneTable(medium);
+  const tones = mediumOf(media, 'stickTones');
+  const toggle = mediumOf(media, 'stickToggle');
+  return tones ? toneTable(tones) : toggle && toggleTable(toggle);
+}
+
+/** Where a stick that stays up past the calibration window leads. */
+function toneMenuState(media: Medium[]): string | undefined {
+  if (mediumOf(media, 'stickTones')) return 'toneItem';
+  return mediumOf(media, 'stickToggle') ? 'toggleItem' : undefined;
 }
 
 /** The lamp on the ESC itself is dark while it drives. */
 function restingLamp({ calibration, media }: EscProfile): Cue[] {
-  const lamp = lampOf(calibration) ?? media.find((m) => m.family === 'oneKey')?.menuLamp;
+  const lamp = lampOf(calibration) ?? mediumOf(media, 'oneKey')?.menuLamp;
   return lamp === undefined ? [] : [{ type: 'lamp', lamp, pattern: 'off' }];
 }
 
 const lampOf = (calibration: EndPointFamily): string | undefined =>
-  calibration.family === 'keyConfirmed' ? calibration.lamp : undefined;
+  asksForThree(calibration) ? calibration.lamp : undefined;

@@ -5,8 +5,10 @@
  * power on            a gesture: power on, power off, wait 1500, stick 1500, card in, card out
  * down, up            the set key; another one is named: down reset
  * press value         down and up at once
+ * type 096            digits on a key pad
  * = lamp amber blinking   seen since the last gesture line, in this order among others
- * = count amber 3     three flashes; `= lit items 3` is the third lamp of a row
+ * = count amber 3     three flashes; `lit items 3` is the third lamp of a row, `beeps tone 2` two beeps,
+ *                     `text line 3` the third in words
  * = group llh         a group of notes
  * = tone long
  * : state running     where the machine is now
@@ -76,6 +78,8 @@ function inputsOf(line: string): Input[] {
       return [{ type: 'elapsed', ms: Number(argument) }];
     case 'stick':
       return [{ type: 'stick', micros: Number(argument) }];
+    case 'type':
+      return [{ type: 'code', digits: argument! }];
     default:
       throw new Error(`not a gesture: '${line}'`);
   }
@@ -86,7 +90,7 @@ function observedWords(cue: Observed): string {
     case 'lamp':
       return `lamp ${cue.lamp} ${cue.pattern}`;
     case 'count':
-      return `${cue.how === 'lit' ? 'lit' : 'count'} ${cue.lamp} ${cue.count}`;
+      return `${cue.how === 'flashes' ? 'count' : cue.how} ${cue.lamp} ${cue.count}`;
     case 'group':
       return `group ${cue.notes}`;
     case 'tone':

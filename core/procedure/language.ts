@@ -6,8 +6,22 @@
 import type { Notes } from '../esc/media';
 import type { LearnedRange } from '../radio/pulse';
 
-/** Keys that an ESC or its card may have. What is printed on them stands in the profile. */
-export type KeyId = 'set' | 'item' | 'value' | 'ok' | 'reset';
+/** Keys that an ESC, its card, box or pad may have. What is printed on them stands in the profile. */
+export const KEYS = [
+  'set',
+  'item',
+  'itemBack',
+  'value',
+  'valueBack',
+  'ok',
+  'reset',
+  'program',
+  'feature',
+  'run',
+  'menu',
+  'mode',
+] as const;
+export type KeyId = (typeof KEYS)[number];
 
 /** What a hand can do in an instant. */
 export type HandInput =
@@ -15,13 +29,15 @@ export type HandInput =
   | { type: 'up'; key: KeyId }
   | { type: 'power'; on: boolean }
   | { type: 'card'; in: boolean }
-  | { type: 'stick'; micros: number };
+  | { type: 'stick'; micros: number }
+  /** Digits typed on a key pad, one after the other. */
+  | { type: 'code'; digits: string };
 
 export type Input = HandInput | { type: 'elapsed'; ms: number };
 
 /** What an edge waits for. Elapsed time is not waited for here but in `State.after`. */
 export type Trigger =
-  `down ${KeyId}` | `up ${KeyId}` | 'powerOn' | 'powerOff' | 'cardIn' | 'cardOut' | 'stick';
+  `down ${KeyId}` | `up ${KeyId}` | 'powerOn' | 'powerOff' | 'cardIn' | 'cardOut' | 'stick' | 'code';
 
 /** Conditions, by name. Read by the interpreter only. */
 export type Guard =
@@ -31,25 +47,41 @@ export type Guard =
   /** The pulse lies where the ESC, calibrated or not, takes it for full up or right down. */
   | 'stickHigh'
   | 'stickLow'
-  /** The pulse lies at least `leastSpanMicros` from the neutral just taken. */
-  | 'farFromNeutral'
-  /** The pulse lies that far on the other side of neutral than the forward end just taken. */
-  | 'farOnOtherSide'
+  /** The pulse may be this point, going by the points already taken: far enough from them, on its own side. */
+  | 'fitsNeutral'
+  | 'fitsForward'
+  | 'fitsBrake'
+  /** The pulse has moved from where it settled by more than the ESC takes for stillness. */
+  | 'stickMoved'
+  /** An item of the menu forbids calibrating, as it is stored now. */
+  | 'calibrationLocked'
   /** The menu cursor stands on its last item; the stop cursor on the last stop of the last round. */
   | 'lastItem'
+  /** The digits just typed are those of an item; of a stop of the item. */
+  | 'codeIsItem'
+  | 'codeIsStop'
+  /** The item is asked about once more before it is written. */
+  | 'itemIsConfirmed'
   | 'lastStopOfRounds';
 
 export type Effect =
   | 'firstItem'
   | 'nextItem'
+  | 'previousItem'
+  /** Put the cursor where the typed digits say. */
+  | 'itemByCode'
+  | 'stopByCode'
   /** Put the stop cursor on the stored stop of the item. */
   | 'showStored'
   | 'firstStop'
   | 'nextStop'
-  /** Keep the shown stop for good. */
+  | 'previousStop'
+  /** Keep the shown stop for good, and what it overwrites. */
   | 'storeStop'
   /** Keep the factory's stop of every item for good. */
   | 'storeFactory'
+  /** Remember where the pulse is, to see whether it moves. */
+  | 'settle'
   | 'learnNeutral'
   | 'learnForward'
   | 'learnBrake'
@@ -65,11 +97,14 @@ export type ToneName = 'short' | 'long' | 'rising' | 'falling' | 'warning' | 'st
 /** What can be seen and heard. Counts and groups are read from the registers at the moment they show. */
 export type Cue =
   | { type: 'lamp'; lamp: string; pattern: LampPattern }
-  /** A number: by so many flashes of one lamp, or by which lamp of a row is lit. */
-  | { type: 'count'; lamp: string; of: 'item' | 'stop'; how: 'flashes' | 'lit' }
+  /** A number: by so many flashes or beeps, by which lamp of a row is lit, or as a line of text. */
+  | { type: 'count'; lamp: string; of: 'item' | 'stop'; how: CountedBy }
   /** A group of notes that stands for an item, a stop or the way out. */
   | { type: 'group'; of: 'item' | 'stop' | 'exit' }
   | { type: 'tone'; tone: ToneName };
+
+/** How a number is shown or heard. */
+export type CountedBy = 'flashes' | 'lit' | 'beeps' | 'text';
 
 export type LampPattern = 'off' | 'on' | 'blinking';
 
@@ -103,6 +138,13 @@ export interface MenuItem {
   /** In menu order. */
   stopIds: string[];
   factoryStopId: string;
+  /** What is typed for the item, and for each of its stops. */
+  code: string;
+  stopCodes: string[];
+  /** Whether it is asked about once more before it is written. */
+  confirmed: boolean;
+  /** Other items that storing one of its stops sets, by stop id. */
+  overwrites: Readonly<Record<string, readonly { itemId: string; stopId: string }[]>>;
 }
 
 /** The groups of notes of a menu that is heard. */
@@ -120,6 +162,10 @@ export interface Machine {
   menu: MenuItem[];
   tones: ToneTable | undefined;
   leastSpanMicros: number;
+  refusesReversed: boolean;
+  steadyToleranceMicros: number;
+  /** The item that can forbid calibrating, and the stops on which it does. */
+  lock: { itemId: string; stopIds: readonly string[] } | undefined;
   /** From where on a pulse is full up, and to where right down, before anything was learned. */
   highFromMicros: number;
   lowToMicros: number;
@@ -144,6 +190,10 @@ export interface Config {
   /** How often all stops of the item have sounded. */
   rounds: number;
   learning: Partial<LearnedRange>;
+  /** Where the throttle came to rest, µs. */
+  settledMicros: number;
+  /** The digits typed last. */
+  typed: string;
   stickMicros: number;
   memory: EscMemory;
 }
@@ -151,6 +201,6 @@ export interface Config {
 /** A cue as it happened, with its number filled in. */
 export type Observed =
   | { type: 'lamp'; lamp: string; pattern: LampPattern }
-  | { type: 'count'; lamp: string; of: 'item' | 'stop'; how: 'flashes' | 'lit'; count: number }
+  | { type: 'count'; lamp: string; of: 'item' | 'stop'; how: CountedBy; count: number }
   | { type: 'group'; of: 'item' | 'stop' | 'exit'; notes: Notes }
   | { type: 'tone'; tone: ToneName };

@@ -35,6 +35,7 @@ const TONES: Readonly<Record<ToneName, string>> = {
 /** The notes of something that was heard; empty for what is only seen. */
 export function soundOf(cue: Observed): Beep[] {
   if (cue.type === 'tone') return beepsOf(TONES[cue.tone]);
+  if (cue.type === 'count' && cue.how === 'beeps') return beepsOf('h'.repeat(cue.count));
   return cue.type === 'group' ? beepsOf(cue.notes) : [];
 }
 

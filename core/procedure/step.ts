@@ -9,10 +9,12 @@ import type {
   HandInput,
   Input,
   Machine,
+  MenuItem,
   Observed,
   TimedEdge,
   Trigger,
 } from './language';
+import type { LearnedRange } from '../radio/pulse';
 
 export interface Stepped {
   config: Config;
@@ -29,6 +31,8 @@ export function initialConfig(machine: Machine, memory: EscMemory, stickMicros: 
     stopCursor: 0,
     rounds: 0,
     learning: {},
+    settledMicros: stickMicros,
+    typed: '',
     stickMicros,
     memory,
   };
@@ -41,15 +45,22 @@ export function initialConfig(machine: Machine, memory: EscMemory, stickMicros: 
  */
 export function step(machine: Machine, config: Config, input: Input): Stepped {
   if (input.type === 'elapsed') return elapse(machine, config, input.ms);
-  const moved = input.type === 'stick' ? { ...config, stickMicros: input.micros } : config;
+  const moved = moveBy(config, input);
   const edge = edgeFor(machine, moved, input);
   return edge ? follow(machine, moved, edge) : { config: moved, observed: [] };
+}
+
+/** What an input leaves behind whether or not the ESC listens. */
+function moveBy(config: Config, input: HandInput): Config {
+  if (input.type === 'stick') return { ...config, stickMicros: input.micros };
+  return input.type === 'code' ? { ...config, typed: input.digits } : config;
 }
 
 /** The edge that an input takes here, if the state waits for it. */
 export function edgeFor(machine: Machine, config: Config, input: HandInput): Edge | undefined {
   const trigger = triggerOf(input);
-  return stateOf(machine, config).on.find((e) => e.on === trigger && holds(machine, config, e.guard));
+  const moved = moveBy(config, input);
+  return stateOf(machine, config).on.find((e) => e.on === trigger && holds(machine, moved, e.guard));
 }
 
 /** The edge that is taken by itself when the state's time is over; undefined where nothing happens then. */
@@ -106,14 +117,14 @@ function triggerOf(input: HandInput): Trigger {
     case 'card':
       return input.in ? 'cardIn' : 'cardOut';
     case 'stick':
-      return 'stick';
+    case 'code':
+      return input.type;
     default:
       return `${input.type} ${input.key}`;
   }
 }
 
 function holds(machine: Machine, config: Config, guard: Guard | undefined): boolean {
-  const { neutralMicros: neutral, forwardMicros: forward } = config.learning;
   switch (guard) {
     case undefined:
       return true;
@@ -127,13 +138,22 @@ function holds(machine: Machine, config: Config, guard: Guard | undefined): bool
       return config.stickMicros >= machine.highFromMicros;
     case 'stickLow':
       return config.stickMicros <= machine.lowToMicros;
-    case 'farFromNeutral':
-      return neutral !== undefined && Math.abs(config.stickMicros - neutral) >= machine.leastSpanMicros;
-    case 'farOnOtherSide': {
-      if (neutral === undefined || forward === undefined) return false;
-      const beyond = (neutral - config.stickMicros) * Math.sign(forward - neutral);
-      return beyond >= machine.leastSpanMicros;
-    }
+    case 'fitsNeutral':
+      return fits(machine, { ...config.learning, neutralMicros: config.stickMicros });
+    case 'fitsForward':
+      return fits(machine, { ...config.learning, forwardMicros: config.stickMicros });
+    case 'fitsBrake':
+      return fits(machine, { ...config.learning, brakeMicros: config.stickMicros });
+    case 'stickMoved':
+      return Math.abs(config.stickMicros - config.settledMicros) > machine.steadyToleranceMicros;
+    case 'calibrationLocked':
+      return machine.lock?.stopIds.includes(config.memory.stops[machine.lock.itemId] ?? '') ?? false;
+    case 'codeIsItem':
+      return machine.menu.some(({ code }) => code === config.typed);
+    case 'codeIsStop':
+      return machine.menu[config.itemCursor]!.stopCodes.includes(config.typed);
+    case 'itemIsConfirmed':
+      return machine.menu[config.itemCursor]!.confirmed;
     case 'lastItem':
       return config.itemCursor === machine.menu.length - 1;
     case 'lastStopOfRounds': {
@@ -143,6 +163,24 @@ function holds(machine: Machine, config: Config, guard: Guard | undefined): bool
   }
 }
 
+/** Whether points taken so far can belong together: each end far from neutral, the ends on its two sides. */
+function fits(
+  { leastSpanMicros: span, refusesReversed }: Machine,
+  { neutralMicros: neutral, forwardMicros: forward, brakeMicros: brake }: Partial<LearnedRange>,
+): boolean {
+  const up = difference(forward, neutral);
+  const down = difference(neutral, brake);
+  const whole = difference(forward, brake);
+  const farEnough = [up, down].every((d) => d === undefined || Math.abs(d) >= span);
+  const spansBoth = whole === undefined || Math.abs(whole) >= 2 * span;
+  const opposite = up === undefined || down === undefined || up * down > 0;
+  const forwardIsHigher = [up, down, whole].every((d) => d === undefined || d > 0);
+  return farEnough && spansBoth && opposite && (forwardIsHigher || !refusesReversed);
+}
+
+const difference = (a: number | undefined, b: number | undefined): number | undefined =>
+  a === undefined || b === undefined ? undefined : a - b;
+
 function applyEffect(machine: Machine, config: Config, effect: Effect): Config {
   const item = machine.menu[config.itemCursor];
   if (!item) throw new Error(`the menu has no place ${config.itemCursor}`);
@@ -151,6 +189,12 @@ function applyEffect(machine: Machine, config: Config, effect: Effect): Config {
       return { ...config, itemCursor: 0 };
     case 'nextItem':
       return { ...config, itemCursor: (config.itemCursor + 1) % machine.menu.length };
+    case 'previousItem':
+      return { ...config, itemCursor: wrapped(config.itemCursor - 1, machine.menu.length) };
+    case 'itemByCode':
+      return { ...config, itemCursor: machine.menu.findIndex(({ code }) => code === config.typed) };
+    case 'stopByCode':
+      return { ...config, stopCursor: item.stopCodes.indexOf(config.typed) };
     case 'showStored':
       return { ...config, stopCursor: item.stopIds.indexOf(config.memory.stops[item.itemId]!) };
     case 'firstStop':
@@ -161,16 +205,20 @@ function applyEffect(machine: Machine, config: Config, effect: Effect): Config {
       const rounds = machine.tones && stopCursor === 0 ? config.rounds + 1 : config.rounds;
       return { ...config, stopCursor, rounds };
     }
-    case 'storeStop': {
-      const stopId = item.stopIds[config.stopCursor]!;
-      return remember(config, { stops: { ...config.memory.stops, [item.itemId]: stopId } });
-    }
+    case 'previousStop':
+      return { ...config, stopCursor: wrapped(config.stopCursor - 1, item.stopIds.length) };
+    case 'storeStop':
+      return remember(config, {
+        stops: { ...config.memory.stops, ...storedWith(item, item.stopIds[config.stopCursor]!) },
+      });
     case 'storeFactory':
       return remember(config, {
         stops: Object.fromEntries(machine.menu.map(({ itemId, factoryStopId }) => [itemId, factoryStopId])),
       });
+    case 'settle':
+      return { ...config, settledMicros: config.stickMicros };
     case 'learnNeutral':
-      return { ...config, learning: { neutralMicros: config.stickMicros } };
+      return { ...config, learning: { ...config.learning, neutralMicros: config.stickMicros } };
     case 'learnForward':
       return { ...config, learning: { ...config.learning, forwardMicros: config.stickMicros } };
     case 'learnBrake':
@@ -190,6 +238,14 @@ function applyEffect(machine: Machine, config: Config, effect: Effect): Config {
       return { ...config, learning: {}, itemCursor: 0, stopCursor: 0, rounds: 0 };
   }
 }
+
+const wrapped = (place: number, length: number): number => (place + length) % length;
+
+/** What storing a stop sets: its item, and whatever it overwrites. */
+export const storedWith = (item: MenuItem, stopId: string): Record<string, string> => ({
+  ...Object.fromEntries((item.overwrites[stopId] ?? []).map((other) => [other.itemId, other.stopId])),
+  [item.itemId]: stopId,
+});
 
 /** A new memory even where the value is the same: whoever plans must see that something was stored. */
 const remember = (config: Config, change: Partial<EscMemory>): Config => ({

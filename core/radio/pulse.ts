@@ -19,8 +19,14 @@ export interface ThrottleChannel {
   subTrimMicros: number;
   trimMicros: number;
   reversed: boolean;
+  /** Softens the middle of the travel, −50 to 100 %; 0 is straight. */
+  expoPercent: number;
   /** The smallest change the radio can send, µs. */
   stepMicros: number;
+  /** From one pulse to the next. */
+  frameMs: number;
+  /** Standard deviation of the pulse with the throttle held still, µs; null where nobody has measured it. */
+  jitterMicros: number | null;
 }
 
 /**
@@ -74,11 +80,36 @@ export const stickEndAt = (channel: ThrottleChannel, micros: number): StickEnd |
 export function pulseMicros(channel: ThrottleChannel, stick: number): number {
   const position = Math.max(-1, Math.min(1, stick));
   const endPoint = position >= 0 ? channel.forwardEndPointPercent : channel.brakeEndPointPercent;
-  const swing = (position * channel.travelMicros * endPoint) / 100;
+  const swing = (softened(position, channel.expoPercent) * channel.travelMicros * endPoint) / 100;
   return (
     channel.centreMicros + channel.subTrimMicros + channel.trimMicros + (channel.reversed ? -swing : swing)
   );
 }
+
+/** The radio's curve: x·(1 − e) + e·x³. Common practice; below −50 % it would turn back on itself. */
+function softened(position: number, expoPercent: number): number {
+  const expo = expoPercent / 100;
+  return position * (1 - expo) + expo * position ** 3;
+}
+
+/**
+ * The position of the throttle that sends a pulse, the other way round from `pulseMicros`.
+ * @returns −1 to 1; the nearer end where no position sends it
+ */
+export function positionAt(channel: ThrottleChannel, pulse: number): number {
+  const rising = pulseMicros(channel, 1) >= pulseMicros(channel, -1);
+  let low = -1;
+  let high = 1;
+  for (let n = 0; n < HALVINGS; n += 1) {
+    const middle = (low + high) / 2;
+    if (pulseMicros(channel, middle) < pulse === rising) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
+
+/** Leaves less than a millionth of the travel. */
+const HALVINGS = 40;
 
 /**
  * What the ESC takes a pulse to mean: −1 full brake, 0 neutral, 1 full throttle.

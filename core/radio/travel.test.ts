@@ -12,7 +12,10 @@ const plain: ThrottleChannel = {
   subTrimMicros: 0,
   trimMicros: 0,
   reversed: false,
+  expoPercent: 0,
   stepMicros: 1,
+  frameMs: 20,
+  jitterMicros: null,
 };
 const usual: LearnedRange = { brakeMicros: 1000, neutralMicros: 1500, forwardMicros: 2000 };
 

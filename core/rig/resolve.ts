@@ -1,17 +1,47 @@
+import { AIR_DENSITY, WATER_DENSITY } from '../physics/air';
 import { copperResistance, motorModel, type MotorModel } from '../physics/motor';
-import { openCircuitVolts } from '../physics/pack';
+import { openCircuitVolts, type Chemistry } from '../physics/pack';
 import { bladeInertia, type Propeller } from '../physics/propeller';
-import type { EscProfile } from '../esc/profile';
+import type { EscLimits, EscProfile } from '../esc/profile';
 import type { Basis } from '../units/provenance';
-import type { PropellerVehicle, Rig, WheeledVehicle } from './rig';
+import type { MotorKind, PropellerVehicle, Rig, WheeledVehicle } from './rig';
+import { thermalOf, type ThermalModel } from './thermal';
 
 /** Motor, pack and ESC as plain SI numbers. */
 export interface ResolvedPower {
   motor: MotorModel;
   cells: number;
+  /** At the charge with which a drill starts, V. */
   openVolts: number;
+  /** As one motor feels it: the pack sags under all of them, ohm. */
   packOhm: number;
+  /** Of that, what the wires and plugs have. */
+  leadOhm: number;
+  chemistry: Chemistry;
+  /** One motor's share of the pack, Ah. */
+  capacityAh: number;
+  startCharge: number;
   burstAmps: number;
+  thermal: ThermalModel;
+  fan: boolean;
+  /** Torque that a motor's magnets hold at rest, N·m. */
+  detentTorque: number;
+  sensored: boolean;
+  bus: BusModel;
+  /** Relative error that a step of a run may make. */
+  accuracy: number;
+}
+
+/** What hangs on the receiver and what feeds it. */
+export interface BusModel {
+  /** All together, A at `atVolts`: at rest, moving, held still. */
+  idleAmps: number;
+  movingAmps: number;
+  stallAmps: number;
+  /** What the supply gives for long; a share more for a moment. */
+  continuousAmps: number;
+  /** The voltage of an external BEC; undefined where the ESC's own feeds them. */
+  externalVolts: number | undefined;
 }
 
 export interface ResolvedWheels extends ResolvedPower {
@@ -25,6 +55,8 @@ export interface ResolvedWheels extends ResolvedPower {
   dragAreaM2: number;
   wheelInertiaKgM2: number;
   drivelineEfficiency: number;
+  /** Resistance of driving round corners, as a share of the weight, over a whole lap. Assumed. */
+  corneringShare: number;
 }
 
 export interface ResolvedPropeller extends ResolvedPower {
@@ -42,15 +74,25 @@ const DRILL_STATE_OF_CHARGE = 0.9;
 /** Winding temperature during the drills: warm from a lap, not hot. Assumed. */
 const DRILL_WINDING_C = 50;
 
+/** Loose enough to be quick, tight enough that no number moves by a thousandth: tests hold it. */
+const ACCURACY = 1e-4;
+
+/** Torque of rest by kind of motor, N·m. From memory: a four-pole inrunner 2 to 6 mN·m, an outrunner more. */
+const DETENT_TORQUE: Record<MotorKind, number> = { inrunner: 0.004, outrunner: 0.015, brushed: 0.006 };
+
+/** Scrub and slip of a lap with corners: makes a race use what races use. From memory. */
+const CORNERING_SHARE = 0.3;
+
 /** Plain numbers for the hot loops; provenance stays behind. */
 export function resolveRig(rig: Rig, profile: EscProfile): ResolvedRig {
   const power = resolvePower(rig, profile);
   return rig.vehicle.kind === 'wheels'
-    ? { ...power, ...resolveWheels(rig.vehicle) }
-    : { ...power, ...resolvePropeller(rig.vehicle, power.motor) };
+    ? { ...power, ...resolveWheels(rig.vehicle, rig.motorCount) }
+    : { ...power, ...resolvePropeller(rig.vehicle, power.motor, rig.motorCount) };
 }
 
-function resolvePower({ motor, pack }: Rig, { limits }: EscProfile): ResolvedPower {
+function resolvePower(rig: Rig, { limits }: EscProfile): ResolvedPower {
+  const { motor, pack, motorCount, vehicleClass, fan } = rig;
   const windingOhm = copperResistance(motor.resistanceOhm.value, DRILL_WINDING_C);
   return {
     motor: motorModel(motor.kvRpmPerVolt.value, windingOhm, limits.bridgeOhm, {
@@ -61,37 +103,73 @@ function resolvePower({ motor, pack }: Rig, { limits }: EscProfile): ResolvedPow
     }),
     cells: pack.cells,
     openVolts: pack.cells * openCircuitVolts(pack.chemistry, DRILL_STATE_OF_CHARGE),
-    packOhm: pack.cells * pack.cellResistanceOhm.value + pack.leadResistanceOhm.value,
+    // Motors share the pack: each sees its own current and that of its fellows.
+    packOhm: motorCount * (pack.cells * pack.cellResistanceOhm.value + pack.leadResistanceOhm.value),
+    leadOhm: motorCount * pack.leadResistanceOhm.value,
+    chemistry: pack.chemistry,
+    capacityAh: pack.capacityAh.value / motorCount,
+    startCharge: DRILL_STATE_OF_CHARGE,
     burstAmps: limits.burstAmps,
+    thermal: thermalOf(vehicleClass),
+    fan,
+    detentTorque: DETENT_TORQUE[motor.type],
+    sensored: motor.sensored,
+    bus: busOf(rig, limits),
+    accuracy: ACCURACY,
   };
 }
 
-const resolveWheels = (vehicle: WheeledVehicle): Omit<ResolvedWheels, keyof ResolvedPower> => ({
+function busOf({ busLoads, externalBec }: Rig, limits: EscLimits): BusModel {
+  const sum = (amps: 'idleAmps' | 'movingAmps' | 'stallAmps'): number =>
+    busLoads.reduce((total, load) => total + load.count * load[amps], 0);
+  return {
+    idleAmps: sum('idleAmps'),
+    movingAmps: sum('movingAmps'),
+    stallAmps: sum('stallAmps'),
+    continuousAmps: externalBec?.continuousAmps ?? limits.becContinuousAmps,
+    externalVolts: externalBec?.volts,
+  };
+}
+
+/** Each motor's share of the vehicle. */
+const resolveWheels = (
+  vehicle: WheeledVehicle,
+  motors: number,
+): Omit<ResolvedWheels, keyof ResolvedPower> => ({
   kind: 'wheels',
-  massKg: vehicle.massKg.value,
+  massKg: vehicle.massKg.value / motors,
   wheelRadiusM: vehicle.wheelDiameterM.value / 2,
   finalDrive: vehicle.finalDrive.value,
   drivenWeightShare: vehicle.drivenWeightShare.value,
   grip: vehicle.grip.value,
   rollingResistance: vehicle.rollingResistance.value,
-  dragAreaM2: vehicle.dragAreaM2.value,
-  wheelInertiaKgM2: vehicle.wheelInertiaKgM2.value,
+  dragAreaM2: vehicle.dragAreaM2.value / motors,
+  wheelInertiaKgM2: vehicle.wheelInertiaKgM2.value / motors,
   drivelineEfficiency: vehicle.drivelineEfficiency.value,
+  corneringShare: CORNERING_SHARE,
 });
 
+/**
+ * Each motor's share, with its propeller as the motor's shaft feels it: behind a gear of G it turns G times slower,
+ * so thrust at a shaft speed falls with G², torque at the shaft with G³, inertia with G². In water the density is
+ * 815 times that of air; the drills count in air.
+ */
 function resolvePropeller(
   vehicle: PropellerVehicle,
   motor: MotorModel,
+  motors: number,
 ): Omit<ResolvedPropeller, keyof ResolvedPower> {
   const diameterM = vehicle.propellerDiameterM.value;
+  const gear = vehicle.gearRatio.value;
+  const density = vehicle.fluid === 'water' ? WATER_DENSITY / AIR_DENSITY : 1;
   return {
     kind: 'propeller',
-    massKg: vehicle.massKg.value,
+    massKg: vehicle.massKg.value / motors,
     propeller: {
       diameterM,
-      inertia: bladeInertia(vehicle.propellerMassKg.value, diameterM) + motor.rotorInertia,
-      thrustCoefficient: vehicle.thrustCoefficient.value,
-      powerCoefficient: vehicle.powerCoefficient.value,
+      inertia: bladeInertia(vehicle.propellerMassKg.value, diameterM) / gear ** 2 + motor.rotorInertia,
+      thrustCoefficient: (vehicle.thrustCoefficient.value * density) / gear ** 2,
+      powerCoefficient: (vehicle.powerCoefficient.value * density) / gear ** 3,
     },
   };
 }

@@ -3,7 +3,7 @@ import { smallProfile } from '../esc/smallProfile.fixture';
 import { defaultRig } from './defaults';
 import { fieldsOf, quantityAt, rigField, withQuantity } from './fields';
 import { drillInputs, resolveRig } from './resolve';
-import { kindOf, VEHICLE_CLASSES, type VehicleClass } from './rig';
+import { kindOf, VEHICLE_CLASSES, type VehicleClass } from './vehicleClass';
 
 const classes = Object.keys(VEHICLE_CLASSES) as VehicleClass[];
 
@@ -27,7 +27,8 @@ describe.each(classes)('the defaults of a %s', (vehicleClass) => {
 
   it('move as their kind does, and rest their throttle where it belongs', () => {
     expect(rig.vehicle.kind).toBe(kindOf(vehicleClass));
-    expect(rig.channel.rest).toBe(rig.vehicle.kind === 'propeller' ? 'low' : 'centre');
+    const centred = rig.vehicle.kind === 'wheels' || ['workingBoat', 'fastBoat'].includes(vehicleClass);
+    expect(rig.channel.rest).toBe(centred ? 'centre' : 'low');
     expect(resolveRig(rig, smallProfile()).kind).toBe(rig.vehicle.kind);
   });
 });

@@ -29,6 +29,6 @@ export const ACCEPTANCE: Readonly<Record<VehicleKind, readonly string[]>> = {
     'Propeller back on, tight, its front to the front; model tied down, everybody behind it.',
     'Full throttle for five seconds: no stutter, and stick down stops it.',
     'Control surfaces move freely at full throttle: the servos get their voltage.',
-    'A short first flight, then feel motor and ESC: too hot to touch for five seconds is too hot.',
+    'A short first flight or trip, then feel motor and ESC: too hot to touch for five seconds is too hot.',
   ],
 };

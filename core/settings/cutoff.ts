@@ -1,4 +1,4 @@
-import type { SettingValue } from './vocabulary';
+import type { SettingValue } from './setting';
 
 /** Volts per cell for a cutoff of the whole pack. @param cells in series, > 0 */
 export const perCell = (packVolts: number, cells: number): number => packVolts / cells;

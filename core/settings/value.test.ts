@@ -2,11 +2,12 @@ import { describe, expect, it } from 'vitest';
 import { countInWords, formatDuration, formatNumber, timesInWords, withUnit } from '../units/format';
 import { cutoffVoltsPerCell } from './cutoff';
 import { comparableNumber, describeValue } from './value';
-import { MOMENTS, momentName, momentsOf, VOCABULARY, type MomentId } from './vocabulary';
+import { MOMENTS, momentName, momentsOf, type MomentId } from './moments';
+import { VOCABULARY } from './vocabulary';
 
 describe('values in words', () => {
   it.each([
-    ['brakeStrength', { kind: 'number', value: 62.5 }, '63\u00a0%'],
+    ['brakeStrength', { kind: 'number', value: 62.5 }, '62.5\u00a0%'],
     ['advance', { kind: 'number', value: 3.75 }, '3.75\u00a0°'],
     ['cutoff', { kind: 'packVolts', value: 9.6 }, '9.6\u00a0V for the pack'],
     ['cutoff', { kind: 'off' }, 'off'],

@@ -1,9 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { smallProfile } from '../esc/smallProfile.fixture';
-import { defaultRig } from '../rig/defaults';
-import { isHeld, isStale, type Calibration } from './calibration';
-import { changesOf, draftedStops, fittingDraft, loadOrder, moveDraft, sameIntents } from './draft';
-import { assumeFactory, believedStops, holdingsOf } from './evidence';
+import { changesOf, draftedStops, changesInOrder, fittingDraft, moveDraft, sameIntents } from './draft';
+import { heldStops, assumeFactory, believedStops, holdingsOf } from './evidence';
 import { readIntents } from './intents';
 
 const profile = smallProfile();
@@ -39,7 +37,20 @@ describe('a draft', () => {
 
   it('loading them keeps that order where no BEC voltage is among them', () => {
     const changes = changesOf(profile, holdings, { stops: { floor: 'floor-3', way: 'way-2' } });
-    expect(loadOrder(profile, [...changes].reverse())).toEqual(changes);
+    const held = heldStops(profile, holdings);
+    expect(changesInOrder(profile, held, [...changes].reverse())).toEqual(changes);
+  });
+
+  it('what overwrites others is loaded first, and what it spoils is put back behind it', () => {
+    const presets = smallProfile();
+    presets.items[2]!.overwrites = [{ stopId: 'bite-4', sets: { way: 'way-2', floor: 'floor-1' } }];
+    const held = heldStops(presets, holdings);
+    const changes = changesOf(presets, holdings, { stops: { way: 'way-2', bite: 'bite-4' } });
+    expect(changesInOrder(presets, held, changes)).toEqual([
+      { itemId: 'bite', fromStopId: 'bite-2', toStopId: 'bite-4' },
+      // The running mode came along as wanted; the cutoff did not.
+      { itemId: 'floor', fromStopId: 'floor-1', toStopId: 'floor-2' },
+    ]);
   });
 });
 
@@ -55,32 +66,4 @@ describe('intents from outside', () => {
       expect(readIntents(profile, stops)).toBeUndefined();
     },
   );
-});
-
-describe('a calibration', () => {
-  const { channel } = defaultRig('tenthBuggy');
-  const after = { brakeMicros: 1000, neutralMicros: 1500, forwardMicros: 2000 };
-  const kept: Calibration = {
-    family: 'keyConfirmed',
-    precaution: 'wheels clear',
-    channel,
-    before: profile.factoryRange,
-    after,
-    keptAt: '2026-01-01T00:00:00.000Z',
-  };
-
-  it.each([
-    ['end point', { forwardEndPointPercent: 90 }],
-    ['trim', { trimMicros: 4 }],
-    ['direction', { reversed: true }],
-    ['rest', { rest: 'low' as const }],
-  ])('goes stale with another %s', (_what, change) => {
-    expect(isStale(kept, { ...channel, ...change })).toBe(true);
-    expect(isStale(kept, channel)).toBe(false);
-  });
-
-  it('is held as long as the ESC has the three pulses it learned', () => {
-    expect(isHeld(kept, { ...after })).toBe(true);
-    expect(isHeld(kept, { ...after, neutralMicros: 1504 })).toBe(false);
-  });
 });

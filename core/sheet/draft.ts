@@ -1,6 +1,6 @@
 /** The draft: what the user means to change. It holds intents only; what is untouched stays as it is. */
 import { itemById, type EscProfile, type StopByItem } from '../esc/profile';
-import type { Holdings } from './evidence';
+import type { HeldStops, Holdings } from './evidence';
 
 /** Wanted stop by item id. */
 export interface Draft {
@@ -56,11 +56,49 @@ export function changesOf(profile: EscProfile, holdings: Holdings, draft: Draft)
 }
 
 /**
- * The order in which changes are safe to load: menu order, but the BEC voltage last, when everything else
- * has been seen to work. Source: common practice.
+ * The order in which changes are safe to load: what overwrites other items or renumbers the menu first, then menu
+ * order, but the BEC voltage last, when everything else has been seen to work. Source: common practice.
  */
 export function loadOrder(profile: EscProfile, changes: Change[]): Change[] {
-  const late = (change: Change): number => (itemById(profile, change.itemId).setting === 'becVolts' ? 1 : 0);
-  const place = (change: Change): number => itemById(profile, change.itemId).number;
-  return [...changes].sort((a, b) => late(a) - late(b) || place(a) - place(b));
+  const rank = ({ itemId }: Change): number => {
+    const item = itemById(profile, itemId);
+    if (item.setting === 'becVolts') return Infinity;
+    const first = item.overwrites.length > 0 || item.renumbersMenu;
+    return first ? overwriteDepth(profile, itemId) : profile.items.length;
+  };
+  const place = ({ itemId }: Change): number => itemById(profile, itemId).number;
+  return [...changes].sort((a, b) => (rank(a) === rank(b) ? place(a) - place(b) : rank(a) - rank(b)));
 }
+
+/** How many items in a row lead to this one by overwriting; 0 where none overwrites it. */
+function overwriteDepth(profile: EscProfile, itemId: string): number {
+  const above = profile.items.filter(({ overwrites }) => overwrites.some(({ sets }) => itemId in sets));
+  return above.reduce((depth, item) => Math.max(depth, 1 + overwriteDepth(profile, item.id)), 0);
+}
+
+/**
+ * Every value to store, in order, so that the ESC ends where it should: the changes, and behind them whatever
+ * they overwrite and must not.
+ * @param held what it is believed to hold; items that nobody knows, and nobody changes, are left as they come
+ */
+export function changesInOrder(profile: EscProfile, held: HeldStops, changes: Change[]): Change[] {
+  const target: Record<string, string | null> = { ...held };
+  for (const { itemId, toStopId } of changes) target[itemId] = toStopId;
+  const now: Record<string, string | null> = { ...held };
+  const done: Change[] = [];
+  for (let open = changes; open.length > 0;) {
+    const next = loadOrder(profile, open)[0]!;
+    done.push(next);
+    Object.assign(now, setAlong(profile, next.itemId, next.toStopId), { [next.itemId]: next.toStopId });
+    open = Object.keys(target).flatMap((itemId): Change[] => {
+      const toStopId = target[itemId];
+      const fromStopId = now[itemId] ?? null;
+      return !toStopId || toStopId === fromStopId ? [] : [{ itemId, fromStopId, toStopId }];
+    });
+  }
+  return done;
+}
+
+/** What choosing a stop does to other items, by the manual: item id to stop id. */
+export const setAlong = (profile: EscProfile, itemId: string, stopId: string): StopByItem =>
+  itemById(profile, itemId).overwrites.find((o) => o.stopId === stopId)?.sets ?? {};

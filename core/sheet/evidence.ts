@@ -10,6 +10,7 @@ export const EVIDENCE = {
   countedBack: 'counted back',
   seenStored: 'seen stored',
   userWord: 'on your word',
+  setAlong: 'set along with another item, by the manual',
   assumedFactory: 'assumed as from the factory',
   interrupted: 'unknown since a load was interrupted',
   firmwareUpdate: 'unknown since a firmware update',

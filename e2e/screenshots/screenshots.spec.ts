@@ -5,6 +5,14 @@ const FOLDER = 'docs/screenshots';
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
+/** Four lines typed off a made-up manual. */
+const MANUAL = [
+  '1;Drag Brake;0 %;20 %;40 %;70 %*;100 %',
+  '2;Punch;1;2;3*;4;5',
+  '3;Cutoff Voltage;Off;3.0 V;3.2 V*;3.4 V;9.6 V pack',
+  '4;Motor Timing;Low*;Middle;High',
+].join('\n');
+
 /** The few things that the pictures need done. @param page on which the clock was installed */
 const cameraOf = (page: Page) => ({
   shot: async (name: string, waitMs = 1500): Promise<void> => {
@@ -63,13 +71,10 @@ test('the buggy, from rig to sheet', async ({ page }) => {
 
   await page.goto(`${rig}/load`);
   await page.getByLabel('Wheels clear of the bench').check();
-  await shot('load-before');
   await click('Begin loading');
   await hand.follow(/^Press set/);
   await hand.press(1);
   await shot('load');
-  await hand.follow(/^How many white flashes/);
-  await shot('load-count-back');
   await hand.follow(/^Every value is counted back/);
   await click('Keep this sheet');
   await page.getByRole('heading', { name: 'Sheet 1' }).waitFor();
@@ -83,7 +88,7 @@ test('the buggy, from rig to sheet', async ({ page }) => {
 test('the crawler by its card and by its link, unknown values in the dark', async ({ page }) => {
   await page.clock.install();
   const hand = handOf(page);
-  const { shot, move, click } = cameraOf(page);
+  const { move, click } = cameraOf(page);
   await page.goto('/');
   await page.getByRole('link', { name: /^Cliff-path crawler/ }).click();
   await page.waitForURL('**/tune');
@@ -94,7 +99,6 @@ test('the crawler by its card and by its link, unknown values in the dark', asyn
   await page.getByLabel('Wheels clear of the bench').check();
   await click('Begin loading');
   await hand.follow(/^Press choice/);
-  await shot('load-card');
   await page.goto(`${rig}/load`);
   await page.getByLabel('the link').check();
   await page.getByLabel('Wheels clear of the bench').check();
@@ -114,7 +118,7 @@ test('the crawler by its card and by its link, unknown values in the dark', asyn
   await page.screenshot({ path: `${FOLDER}/tune-unknown-dark.png` });
 });
 
-test('the trainer by its stick, and the keys', async ({ page }) => {
+test('the trainer by its stick, and the places outside of any rig', async ({ page }) => {
   await page.clock.install();
   const hand = handOf(page);
   const { shot, move, click } = cameraOf(page);
@@ -133,7 +137,40 @@ test('the trainer by its stick, and the keys', async ({ page }) => {
   await page.setViewportSize(PHONE);
   await shot('load-stick-phone', 12_000);
   await page.setViewportSize(DESK);
+  await page.clock.resume();
+  await page.goto('/profiles/new?from=pattern-lamp-card&empty');
+  await page.getByLabel('Name', { exact: true }).fill('Marram 60');
+  await page.getByLabel('Table', { exact: true }).fill(MANUAL);
+  await click('Take over these 4 items');
+  await page
+    .getByRole('button', { name: /^It is / })
+    .nth(0)
+    .click();
+  await page.locator('[data-item="1"]').scrollIntoViewIfNeeded();
+  await page.getByRole('heading', { name: /^Its items/ }).evaluate((heading) => heading.scrollIntoView());
+  await page.screenshot({ path: `${FOLDER}/workshop.png` });
+  await page.goto('/glossary?q=punch');
+  await page.screenshot({ path: `${FOLDER}/glossary.png` });
+});
+
+test('the twin, one of whose ESCs has another radio in mind', async ({ page }) => {
+  await page.clock.install();
+  const hand = handOf(page);
+  const { shot, click } = cameraOf(page);
   await page.goto('/');
-  await click('Keys, look and sound');
-  await shot('keys');
+  await page.getByRole('link', { name: /^Gannet patrol twin/ }).click();
+  await page.waitForURL('**/tune');
+  const endpoints = page.url().replace('/tune', '/endpoints');
+  await page.goto(endpoints);
+  await page.getByLabel('Propeller off').check();
+  await click('Begin calibrating');
+  await hand.follow(/^Learned/);
+  await click('Keep this calibration');
+  const match = page.getByRole('heading', { name: 'Do they agree?' });
+  await match.waitFor();
+  await match.evaluate((heading) => heading.scrollIntoView());
+  await page.screenshot({ path: `${FOLDER}/endpoints-twin.png` });
+  await page.goto(`${endpoints}/trouble`);
+  await page.getByLabel('One motor is late').check();
+  await shot('endpoints-trouble');
 });

@@ -58,6 +58,7 @@ async function run(job: LinkJob, bench: Bench, intents: StopByItem): Promise<voi
       rig,
       profile,
       range: bench.memory.range,
+      rules: bench.rules,
       serial: rigId,
       observations: bench.observations,
       intents,

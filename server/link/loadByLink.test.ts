@@ -60,6 +60,7 @@ async function load(
       rig: { ...rig, name: 'Test', pack: { ...rig.pack, cells } },
       profile,
       range: profile.factoryRange,
+      rules: undefined,
       serial: SERIAL,
       observations: [...history],
       intents,

@@ -9,6 +9,7 @@ import type { Identity } from '#core/link/protocol';
 import { changesOf, loadOrder, type Change } from '#core/sheet/draft';
 import { downgrade } from '#core/sheet/downgrade';
 import { believedStops, holdingsOf, type Observation } from '#core/sheet/evidence';
+import type { EventRules } from '#core/rig/eventRules';
 import type { Rig } from '#core/rig/rig';
 import type { LearnedRange } from '#core/radio/pulse';
 import { LinkError, type EscLink, type OpenLink } from './escLink';
@@ -34,6 +35,8 @@ export interface LoadByLink {
   rig: Rig;
   profile: EscProfile;
   range: LearnedRange;
+  /** The event that is being prepared for, if any. */
+  rules: EventRules | undefined;
   /** Of this very ESC. */
   serial: string;
   /** The history so far, oldest first. */
@@ -184,9 +187,9 @@ const changesNow = ({ profile, intents }: LoadByLink, history: Observation[]): C
   loadOrder(profile, changesOf(profile, holdingsOf(profile, history), { stops: intents }));
 
 /** What was read may make a draft dangerous that looked sound beside what was believed. */
-function refuseHazards({ rig, profile, range, intents }: LoadByLink, history: Observation[]): void {
+function refuseHazards({ rig, profile, range, rules, intents }: LoadByLink, history: Observation[]): void {
   const stops = { ...believedStops(profile, holdingsOf(profile, history)), ...intents };
-  const hazard = verdictsOn({ rig, profile, stops, range }).find(({ grade }) => grade === 'hazard');
+  const hazard = verdictsOn({ rig, profile, stops, range, rules }).find(({ grade }) => grade === 'hazard');
   if (hazard) {
     throw new LinkError(
       'mismatch',

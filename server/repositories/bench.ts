@@ -1,14 +1,22 @@
 /** What happens on the bench and must be kept together: the simulated ESC's memory and what was seen of it. */
 import type { MediumFamily } from '#core/esc/media';
 import type { EscMemory } from '#core/procedure/language';
-import type { Calibration } from '#core/sheet/calibration';
+import type { BenchTest } from '#core/calibration/benchTest';
+import type { Calibration } from '#core/calibration/calibration';
 import { changesOf } from '#core/sheet/draft';
 import { holdingsOf, type Observation } from '#core/sheet/evidence';
 import { writeSheet, type Sheet } from '#core/sheet/sheet';
 import { randomUUID } from 'node:crypto';
 import type { Transaction } from 'sequelize';
 import { database } from '../database';
-import { CalibrationModel, DraftModel, SheetModel, type SheetOrigin } from '../models';
+import {
+  BenchTestModel,
+  BuildCheckModel,
+  CalibrationModel,
+  DraftModel,
+  SheetModel,
+  type SheetOrigin,
+} from '../models';
 import { addObservations, type Bench } from './rigs';
 import { keepMemory } from './simulatedEscs';
 
@@ -24,14 +32,17 @@ export async function recordBench(
   });
 }
 
-/** Keeps a calibration together with the range that the simulated ESC has learned. */
+/**
+ * Keeps a calibration. The first ESC of a model is the simulated one, whose memory is kept with it; what the others
+ * have learned stands in their calibrations.
+ */
 export async function keepCalibration(
   rigId: string,
   calibration: Calibration,
   memory: EscMemory,
 ): Promise<void> {
   await database().transaction(async (transaction) => {
-    await keepMemory(rigId, memory, transaction);
+    if (calibration.escNumber === 1) await keepMemory(rigId, memory, transaction);
     await CalibrationModel.create(
       { rigId, document: calibration, keptAt: new Date(calibration.keptAt) },
       { transaction },
@@ -90,4 +101,15 @@ export async function addSheet(
     { transaction },
   );
   return number;
+}
+
+/** Keeps a test that was made on the bench. */
+export async function keepBenchTest(rigId: string, test: BenchTest): Promise<void> {
+  await BenchTestModel.create({ rigId, document: test, keptAt: new Date(test.keptAt) });
+}
+
+/** Ticks a line of the first power, or takes the tick away. */
+export async function tickBuildCheck(rigId: string, line: string, ticked: boolean): Promise<void> {
+  if (ticked) await BuildCheckModel.upsert({ rigId, line });
+  else await BuildCheckModel.destroy({ where: { rigId, line } });
 }

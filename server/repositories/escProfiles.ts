@@ -1,4 +1,6 @@
 import type { EscProfile } from '#core/esc/profile';
+import { QueryTypes } from 'sequelize';
+import { database } from '../database';
 import { EscProfileModel } from '../models';
 
 export interface StoredProfile {
@@ -44,6 +46,22 @@ export async function keepProfile(
   if (known) return sameJson(known.document, profile) ? 'already there' : 'differs';
   await EscProfileModel.create({ ...where, name: profile.name, document: profile });
   return 'kept';
+}
+
+/** How many rigs use each profile, in whatever revision, by its permanent id. */
+export async function rigsByProfile(garageId: string): Promise<Record<string, number>> {
+  const rows = await database().query<{ profile_key: string; rigs: number }>(
+    `SELECT p.profile_key, count(*)::int AS rigs FROM rigs r JOIN esc_profiles p ON p.id = r.esc_profile_id
+     WHERE r.garage_id = :garageId GROUP BY p.profile_key`,
+    { type: QueryTypes.SELECT, replacements: { garageId } },
+  );
+  return Object.fromEntries(rows.map(({ profile_key, rigs }) => [profile_key, rigs]));
+}
+
+/** Takes away a profile with all its revisions. @returns false where there is none, or a rig uses it */
+export async function deleteProfile(garageId: string, profileKey: string): Promise<boolean> {
+  if ((await rigsByProfile(garageId))[profileKey]) return false;
+  return (await EscProfileModel.destroy({ where: { garageId, profileKey } })) > 0;
 }
 
 /** Equality of JSON values whatever the order of their keys, which JSONB does not keep. */

@@ -2,20 +2,28 @@ import { factoryMemory } from '#core/device/simulatedEsc';
 import type { EscProfile } from '#core/esc/profile';
 import type { EscMemory } from '#core/procedure/language';
 import type { Rig } from '#core/rig/rig';
-import type { Calibration } from '#core/sheet/calibration';
+import type { BenchTest } from '#core/calibration/benchTest';
+import type { Calibration } from '#core/calibration/calibration';
 import { EMPTY_DRAFT, type Draft } from '#core/sheet/draft';
 import { assumeFactory, type Observation } from '#core/sheet/evidence';
-import type { Transaction } from 'sequelize';
+import type { EventRules } from '#core/rig/eventRules';
+import { LONGEST_NAME } from '#core/units/text';
+import { Op, type Transaction } from 'sequelize';
 import { database } from '../database';
 import {
+  BenchTestModel,
+  BuildCheckModel,
   CalibrationModel,
   DraftModel,
   EscProfileModel,
+  EventRulesModel,
   ObservationModel,
   RigModel,
+  RigPictureModel,
   SheetModel,
   SimulatedEscModel,
 } from '../models';
+import { isUuid } from './ids';
 
 /** Everything that the stations need to know about one rig. */
 export interface Bench {
@@ -26,31 +34,21 @@ export interface Bench {
   draftRevision: number;
   memory: EscMemory;
   observations: Observation[];
-  calibration: Calibration | undefined;
+  /** Of all its ESCs, newest first. */
+  calibrations: Calibration[];
+  /** Newest first. */
+  benchTests: BenchTest[];
+  /** The lines of the first power that were ticked. */
+  buildChecks: string[];
   sheetCount: number;
   lastSheetNumber: number | undefined;
   /** The newest revision of the ESC profile in the garage, where the rig uses an older one. */
   newerRevision: number | undefined;
-}
-
-export interface RigSummary {
-  id: string;
-  rig: Rig;
-  profileName: string;
-  updatedAt: string;
-}
-
-/** All rigs of a garage, the one touched last first. */
-export async function listRigs(garageId: string): Promise<RigSummary[]> {
-  const rows = await RigModel.findAll({ where: { garageId }, order: [['updatedAt', 'DESC']] });
-  const profiles = await EscProfileModel.findAll({ where: { garageId }, attributes: ['id', 'name'] });
-  const names = new Map(profiles.map(({ id, name }) => [id, name]));
-  return rows.map((row) => ({
-    id: row.id,
-    rig: row.document,
-    profileName: names.get(row.escProfileId) ?? '',
-    updatedAt: row.updatedAt.toISOString(),
-  }));
+  /** The event that is being prepared for. */
+  rules: EventRules | undefined;
+  rulesId: string | undefined;
+  archived: boolean;
+  hasPicture: boolean;
 }
 
 /** A new rig, with an empty draft, a new simulated ESC and factory values assumed: all or nothing. */
@@ -101,30 +99,79 @@ export async function updateRig(
       await beginWithEsc(rigId, stored.profile, transaction);
       await DraftModel.increment('revision', { where: { rigId }, transaction });
       await DraftModel.update({ document: EMPTY_DRAFT }, { where: { rigId }, transaction });
-      await CalibrationModel.destroy({ where: { rigId }, transaction });
     }
     return true;
   });
 }
 
-/** @returns false where there is no such rig in the garage */
-export async function deleteRig(garageId: string, rigId: string): Promise<boolean> {
-  return (await RigModel.destroy({ where: { id: rigId, garageId } })) > 0;
+/** How long a deleted rig can be brought back. */
+export const RESTORABLE_DAYS = 30;
+
+/** What can be done with a rig as a whole. A deleted one that was put aside comes back put aside. */
+const PLACINGS = {
+  archive: () => ({ archivedAt: new Date() }),
+  unarchive: () => ({ archivedAt: null }),
+  delete: () => ({ deletedAt: new Date() }),
+  bringBack: () => ({ deletedAt: null }),
+} as const;
+export type Placing = keyof typeof PLACINGS;
+
+/** Puts a rig aside or back, deletes it for a while or brings it back. @returns false where the garage has none of this id */
+export async function placeRig(garageId: string, rigId: string, placing: Placing): Promise<boolean> {
+  if (!isUuid(rigId)) return false;
+  const [changed] = await RigModel.update(PLACINGS[placing](), { where: { id: rigId, garageId } });
+  return changed > 0;
 }
+
+/** Takes away for good what was deleted long ago. */
+export async function forgetDeleted(): Promise<void> {
+  const before = new Date(Date.now() - RESTORABLE_DAYS * 24 * 3600 * 1000);
+  await RigModel.destroy({ where: { deletedAt: { [Op.lt]: before } } });
+}
+
+/** A second rig like another, with an ESC of its own, fresh from its box. @returns its id */
+export async function copyRig(bench: Pick<Bench, 'rig' | 'profile'>, garageId: string): Promise<string> {
+  const stored = await EscProfileModel.findOne({
+    where: { garageId, profileKey: bench.profile.id, revision: bench.profile.revision },
+    rejectOnEmpty: true,
+  });
+  const suffix = ' (copy)';
+  const name = bench.rig.name.slice(0, LONGEST_NAME - suffix.length) + suffix;
+  return createRig(garageId, { ...bench.rig, name }, { id: stored.id, profile: bench.profile });
+}
+
+/** More calibrations and tests than anybody looks at. */
+const MOST_KEPT_SHOWN = 60;
 
 /** One rig with everything that hangs on it; undefined where the garage has none of this id. */
 export async function findBench(garageId: string, rigId: string): Promise<Bench | undefined> {
   if (!isUuid(rigId)) return undefined;
-  const row = await RigModel.findOne({ where: { id: rigId, garageId } });
+  const row = await RigModel.findOne({ where: { id: rigId, garageId, deletedAt: null } });
   if (!row) return undefined;
-  const [profile, draft, esc, observations, calibration, sheetCount, lastSheet] = await Promise.all([
+  const [
+    profile,
+    draft,
+    esc,
+    observations,
+    calibrations,
+    benchTests,
+    buildChecks,
+    sheetCount,
+    lastSheet,
+    rules,
+    picture,
+  ] = await Promise.all([
     EscProfileModel.findByPk(row.escProfileId, { rejectOnEmpty: true }),
     DraftModel.findByPk(rigId, { rejectOnEmpty: true }),
     SimulatedEscModel.findByPk(rigId, { rejectOnEmpty: true }),
     ObservationModel.findAll({ where: { rigId }, order: [['id', 'ASC']] }),
-    CalibrationModel.findOne({ where: { rigId }, order: [['keptAt', 'DESC']] }),
+    CalibrationModel.findAll({ where: { rigId }, order: [['keptAt', 'DESC']], limit: MOST_KEPT_SHOWN }),
+    BenchTestModel.findAll({ where: { rigId }, order: [['keptAt', 'DESC']], limit: MOST_KEPT_SHOWN }),
+    BuildCheckModel.findAll({ where: { rigId } }),
     SheetModel.count({ where: { rigId } }),
     SheetModel.findOne({ where: { rigId, origin: ['loaded', 'backup'] }, order: [['number', 'DESC']] }),
+    row.eventRulesId ? EventRulesModel.findByPk(row.eventRulesId) : undefined,
+    RigPictureModel.count({ where: { rigId } }),
   ]);
   const newest = await EscProfileModel.max<number, EscProfileModel>('revision', {
     where: { garageId, profileKey: profile.profileKey },
@@ -143,13 +190,17 @@ export async function findBench(garageId: string, rigId: string): Promise<Bench 
       basis: o.basis,
       at: o.observedAt.toISOString(),
     })),
-    calibration: calibration?.document,
+    calibrations: calibrations.map(({ document }) => document),
+    benchTests: benchTests.map(({ document }) => document),
+    buildChecks: buildChecks.map(({ line }) => line),
     sheetCount,
     lastSheetNumber: lastSheet?.number,
+    rules: rules?.document,
+    rulesId: row.eventRulesId ?? undefined,
+    archived: row.archivedAt != null,
+    hasPicture: picture > 0,
   };
 }
-
-const isUuid = (text: string): boolean => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(text);
 
 /** Adds to the history of what was seen on an ESC. */
 export async function addObservations(

@@ -1,15 +1,13 @@
-import { stationStates } from '#core/advice/stationStates';
-import { verdictsOn } from '#core/advice/verdicts';
+import { standingOf } from '#core/advice/standing';
 import type { StopByItem } from '#core/esc/profile';
-import { changesOf, draftedStops, fittingDraft, moveDraft } from '#core/sheet/draft';
-import { believedStops } from '#core/sheet/evidence';
+import { fittingDraft, moveDraft } from '#core/sheet/draft';
 import { createContext, use, useMemo, type ReactNode } from 'react';
 import type { BenchView } from './benchData.server';
 import { useDraft } from './useDraft';
 
 /** One rig as every station sees it: what is known, what is drafted, and what follows from both. */
 function useBenchValue(view: BenchView) {
-  const { rigId, rig, profile, holdings, memory, calibration, sheetCount } = view;
+  const { rigId, rig, profile, holdings, memory, calibrations, sheetCount, rules } = view;
   const kept = useDraft(rigId, {
     draft: view.draft,
     revision: view.draftRevision,
@@ -18,18 +16,15 @@ function useBenchValue(view: BenchView) {
   // For a moment after a new revision, the page still has the draft of the old one.
   const draft = useMemo(() => fittingDraft(profile, kept.draft), [profile, kept.draft]);
   return useMemo(() => {
-    const believed = believedStops(profile, holdings);
-    const drafted = draftedStops(believed, draft);
-    const changes = changesOf(profile, holdings, draft);
-    const verdicts = verdictsOn({ rig, profile, stops: drafted, range: memory.range });
-    const stations = stationStates({
+    const standing = standingOf({
       rig,
       profile,
+      holdings,
+      draft,
       range: memory.range,
-      calibration,
-      changes,
-      verdicts,
+      calibrations,
       sheetCount,
+      rules,
     });
     const move = (itemId: string, stopId: string): void => save(moveDraft(draft, holdings, itemId, stopId));
     const moveAll = (stops: StopByItem): void =>
@@ -39,8 +34,8 @@ function useBenchValue(view: BenchView) {
           draft,
         ),
       );
-    return { ...view, moveAll, draft, believed, drafted, changes, verdicts, stations, status, settle, move };
-  }, [view, rig, profile, holdings, memory, calibration, sheetCount, draft, save, status, settle]);
+    return { ...view, ...standing, moveAll, draft, status, settle, move };
+  }, [view, rig, profile, holdings, memory, calibrations, sheetCount, rules, draft, save, status, settle]);
 }
 
 type BenchValue = ReturnType<typeof useBenchValue>;

@@ -1,5 +1,5 @@
 import { CHEMISTRIES } from '#core/physics/pack';
-import { VEHICLE_CLASSES } from '#core/rig/rig';
+import { VEHICLE_CLASSES } from '#core/rig/vehicleClass';
 import { EVIDENCE, isVerified, unknownItems, weakestBasis } from '#core/sheet/evidence';
 import { formatNumber } from '#core/units/format';
 import { Link } from 'react-router';

@@ -1,16 +1,8 @@
-import { STATIONS, type StationId, type StationState } from '#core/advice/stationStates';
-import { Check, CircleDashed, OctagonAlert } from 'lucide-react';
+import { STATIONS, type StationId } from '#core/advice/stationStates';
 import { NavLink, Link, useNavigate } from 'react-router';
 import { useCommands } from '../../preferences/useCommands';
+import { StateMark, STATE_WORDS } from '../../ui/StateMark';
 import { useBench } from './BenchContext';
-
-const STATE_WORDS: Record<StationState, string> = {
-  done: 'done',
-  due: 'due',
-  stale: 'stale',
-  blocked: 'blocked',
-  idle: 'nothing waiting',
-};
 
 /** The stations in the order of the job, each with where it stands. A bar at the bottom on a phone. */
 export function RouteLine() {
@@ -47,9 +39,19 @@ export function RouteLine() {
                 className="group flex h-16 flex-col items-center justify-center gap-0.5 text-sm md:h-auto md:min-h-9 md:flex-row md:justify-start md:gap-3 md:text-base aria-[current=page]:font-bold aria-[current=page]:text-draft"
               >
                 <StateMark state={state} count={count} />
-                {STATIONS[id]}
-                <span className="sr-only">
-                  , {STATE_WORDS[state]}: {why}
+                <span className="min-w-0">
+                  {STATIONS[id]}
+                  <span className="sr-only">
+                    , {STATE_WORDS[state]}: {why}
+                  </span>
+                  {state === 'stale' && (
+                    <span
+                      aria-hidden="true"
+                      className="hidden text-xs leading-tight font-normal text-caution md:block"
+                    >
+                      {why}
+                    </span>
+                  )}
                 </span>
               </NavLink>
             </li>
@@ -57,34 +59,13 @@ export function RouteLine() {
         })}
       </ol>
       <p className="mt-8 ml-4 hidden border-t border-rule pt-4 md:block">
-        <Link to="/" className="hover:text-draft">
+        <Link to="/" className="block min-h-9 hover:text-draft">
           All rigs
+        </Link>
+        <Link to="/glossary" className="block min-h-9 hover:text-draft">
+          Glossary
         </Link>
       </p>
     </nav>
-  );
-}
-
-/** Filled and ticked when done, numbered or dotted when due, dashed when stale, eight-sided when blocked. */
-function StateMark({ state, count }: { state: StationState; count: number | undefined }) {
-  const ring =
-    'relative z-1 flex size-7 items-center justify-center rounded-full border-2 bg-film text-sm font-bold';
-  if (state === 'blocked') {
-    return <OctagonAlert className="relative z-1 size-7 bg-film text-hazard" aria-hidden="true" />;
-  }
-  if (state === 'stale') {
-    return <CircleDashed className="relative z-1 size-7 bg-film text-caution" aria-hidden="true" />;
-  }
-  if (state === 'done') {
-    return (
-      <span className={`${ring} border-ink bg-ink text-film`} aria-hidden="true">
-        <Check className="size-4" strokeWidth={3} />
-      </span>
-    );
-  }
-  return (
-    <span className={`${ring} ${state === 'due' ? 'border-ink' : 'border-rule'}`} aria-hidden="true">
-      {count ?? (state === 'due' ? <span className="size-2.5 rounded-full bg-ink" /> : null)}
-    </span>
   );
 }

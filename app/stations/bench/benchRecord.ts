@@ -1,5 +1,5 @@
 import type { EscMemory } from '#core/procedure/language';
-import type { Calibration } from '#core/sheet/calibration';
+import type { Calibration } from '#core/calibration/calibration';
 import type { EvidenceBasis } from '#core/sheet/evidence';
 
 /** What the page tells the server of the bench. */

@@ -2,7 +2,7 @@ import { EVIDENCE, type EvidenceBasis, type Observation } from '#core/sheet/evid
 import type { EscMemory } from '#core/procedure/language';
 import { calibrationSchema } from '#formats/calibration';
 import { problemsOf } from '#formats/document';
-import { idField, keyOf, listOf, record } from '#formats/fields';
+import { idField, keyOf, listOf, record, stopByItem } from '#formats/fields';
 import { learnedRangeSchema } from '#formats/radio';
 import { keepCalibration, recordBench } from '#server/repositories/bench';
 import * as yup from 'yup';
@@ -11,11 +11,7 @@ import type { Route } from './+types/record';
 import type { BenchRecord } from './benchRecord';
 
 const memorySchema: yup.ObjectSchema<EscMemory> = record({
-  stops: yup.lazy((stops: unknown) =>
-    record(
-      Object.fromEntries(Object.keys((stops as object | null) ?? {}).map((itemId) => [itemId, idField()])),
-    ),
-  ) as unknown as yup.ObjectSchema<EscMemory['stops']>,
+  stops: stopByItem() as unknown as yup.ObjectSchema<EscMemory['stops']>,
   range: learnedRangeSchema,
 });
 

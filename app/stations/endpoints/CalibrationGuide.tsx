@@ -1,10 +1,11 @@
-import type { EndPointFamily } from '#core/esc/media';
-import { planCalibration, sameRange } from '#core/plan/calibrationPlan';
+import { learnedSlip, slipOf, type Slip } from '#core/calibration/slips';
+import { asksForThree } from '#core/esc/media';
+import { planCalibration } from '#core/plan/calibrationPlan';
 import { deadbandOf } from '#core/physics/escChain';
-import { stateOf } from '#core/procedure/step';
+import type { SimulatedEsc } from '#core/device/simulatedEsc';
+import type { Config } from '#core/procedure/language';
 import { rangeOf } from '#core/radio/pulse';
-import { useMemo, useState } from 'react';
-import { useRevalidator } from 'react-router';
+import { useEffect, useMemo, useState } from 'react';
 import { GuideStep, NextSteps } from '../../simulated/GuideStep';
 import { SimulatedEscPanel } from '../../simulated/SimulatedEscPanel';
 import { useTopOfPage } from '../../simulated/useTopOfPage';
@@ -14,80 +15,87 @@ import { Notice } from '../../ui/Notice';
 import { Scrollable } from '../../ui/Scrollable';
 import { PulseRuler } from '../../ui/PulseRuler';
 import { useBench } from '../bench/BenchContext';
-import { sendBenchRecord } from '../bench/benchRecord';
+import { NoWay } from './NoWay';
+import type { GuideProps } from './route';
+import { useChosenEsc, useFrame } from './useEndpoints';
+import { useKeepCalibration } from './useKeepCalibration';
 
-interface Props {
-  precaution: string;
-  onDone: () => void;
-}
-
-/** The calibration, one large step at a time, on the simulated ESC. */
-export function CalibrationGuide({ precaution, onDone }: Props) {
-  const { rigId, rig, profile, memory } = useBench();
-  const { channel } = rig;
+/** The calibration, one large step at a time, on the simulated ESC. Whatever goes wrong is named. */
+export function CalibrationGuide({ channel, source, precaution, onDone, onStop }: GuideProps) {
+  const { rig, profile, memory } = useBench();
+  const { escNumber, name, names, range: before } = useChosenEsc();
+  const { setHandsBusy } = useFrame();
   const wanted = rangeOf(channel);
-  const [before] = useState(memory.range);
-  const [keeping, setKeeping] = useState<'no' | 'busy' | 'failed'>('no');
-  const revalidator = useRevalidator();
+  const [started] = useState({ ...memory, range: before });
+  const [held, setHeld] = useState(false);
+  const [slip, setSlip] = useState<Slip>();
+  const { keep, keeping } = useKeepCalibration(onDone);
   useTopOfPage();
+  useEffect(() => {
+    setHandsBusy(true);
+    return () => setHandsBusy(false);
+  }, [setHandsBusy]);
 
-  const bench = useSimulatedEsc(profile, memory, wanted.neutralMicros, () => undefined);
+  const noteSlip = ({ machine, config: after }: SimulatedEsc, config: Config): void => {
+    const next = slipOf({ profile, machine, channel, held, before: config, after });
+    // What was said stays until the ESC is switched off and on, or asks for a point anew.
+    if (next || after.state === 'off' || after.memory !== config.memory) setSlip(next);
+  };
+  const bench = useSimulatedEsc(profile, started, wanted.neutralMicros, (_, esc, config) =>
+    noteSlip(esc, config),
+  );
   const { esc, resting } = bench;
+  const learnedNow = esc.config.memory.range;
+  const taught = learnedNow !== started.range;
+  const wrong = taught ? learnedSlip(profile, channel, learnedNow) : undefined;
+  const right = taught && !wrong;
   const gestures = useMemo(
     () => planCalibration(esc.machine, resting, channel),
     [esc.machine, resting, channel],
   );
-  const learned =
-    stateOf(esc.machine, esc.config).role === 'calibrated' && sameRange(esc.config.memory.range, wanted);
-
-  const keep = async (): Promise<void> => {
-    setKeeping('busy');
-    const kept = await sendBenchRecord(rigId, {
-      memory: esc.config.memory,
-      seen: [],
-      calibration: {
-        family: profile.calibration.family,
-        precaution,
-        channel,
-        before,
-        after: esc.config.memory.range,
-        keptAt: new Date().toISOString(),
-      },
-    });
-    if (kept) {
-      await revalidator.revalidate();
-      onDone();
-    } else setKeeping('failed');
-  };
+  const keepIt = (): void =>
+    void keep(
+      { escNumber, source, how: 'simulated', precaution, channel, before, after: learnedNow },
+      esc.config.memory,
+    );
 
   return (
     <div className="grid flex-1 gap-6 px-5 py-6 lg:grid-cols-[1fr_22rem] lg:px-8">
       <div className="flex min-w-0 flex-col">
-        <p className="text-muted">Calibrating · {precaution}</p>
+        <p className="flex flex-wrap items-center gap-x-4 text-muted">
+          Calibrating{names.length > 1 ? ` ${name}` : ''} · {precaution}
+          <Button look="quiet" onClick={onStop}>
+            Stop
+          </Button>
+        </p>
         <h1 className="sr-only">Calibrating the end points</h1>
         <div className="mt-4 flex-1">
-          {learned ? (
+          {(wrong ?? slip) && (
+            <div className="mb-4" role="alert">
+              <Notice grade="caution" title={(wrong ?? slip)!.title}>
+                <p className="mt-1">{(wrong ?? slip)!.sentence}</p>
+                {wrong && (
+                  <Button look="quiet" onClick={keepIt} disabled={keeping === 'busy'}>
+                    Keep it all the same
+                  </Button>
+                )}
+              </Notice>
+            </div>
+          )}
+          {right ? (
             <>
               <p
                 className="font-display text-4xl leading-tight font-bold lg:text-5xl"
                 data-testid="instruction"
               >
-                Learned: all {profile.calibration.family === 'keyConfirmed' ? 'three' : 'two'} points.
+                Learned: all {asksForThree(profile.calibration) ? 'three' : 'two'} points.
               </p>
               <p className="mt-4 max-w-2xl text-xl">
                 Keep it, then compare what the trigger sends with what the ESC knows now.
               </p>
-              <Button look="main" className="mt-6" onClick={() => void keep()} disabled={keeping === 'busy'}>
+              <Button look="main" className="mt-6" onClick={keepIt} disabled={keeping === 'busy'}>
                 Keep this calibration
               </Button>
-              {keeping === 'failed' && (
-                <div className="mt-3">
-                  <Notice
-                    grade="caution"
-                    title="Not kept: the server does not answer. Try again in a moment."
-                  />
-                </div>
-              )}
             </>
           ) : gestures ? (
             <GuideStep
@@ -97,33 +105,32 @@ export function CalibrationGuide({ precaution, onDone }: Props) {
               sinceMs={esc.config.msInState}
             />
           ) : (
-            <Notice grade="hazard" title="This radio cannot be learned.">
-              <p>
-                {unlearnable(profile.calibration)} Raise the end points to 100 % in the radio, and in this
-                rig.
-              </p>
-            </Notice>
+            <NoWay />
+          )}
+          {keeping === 'failed' && (
+            <div className="mt-3">
+              <Notice grade="caution" title="Not kept: the server does not answer. Try again in a moment." />
+            </div>
           )}
         </div>
-        {!learned && gestures && <NextSteps profile={profile} channel={channel} gestures={gestures} />}
+        {!right && gestures && <NextSteps profile={profile} channel={channel} gestures={gestures} />}
       </div>
-      <SimulatedEscPanel bench={bench} channel={channel} safe use="endPoints" />
+      <SimulatedEscPanel
+        bench={bench}
+        channel={channel}
+        safe
+        use="endPoints"
+        hold={{ on: held, set: setHeld }}
+      />
       <Scrollable label="Pulses" className="rounded-sm border border-rule bg-sheet p-3 lg:col-span-2">
         <PulseRuler
           title="Now"
-          channel={channel}
-          range={esc.config.memory.range}
+          channel={rig.channel}
+          range={learnedNow}
           deadbandMicros={deadbandOf(profile, esc.config.memory.stops)}
           liveMicros={esc.config.stickMicros}
         />
       </Scrollable>
     </div>
   );
-}
-
-/** Why no way leads to a calibration with this radio. */
-function unlearnable(calibration: EndPointFamily): string {
-  return calibration.family === 'keyConfirmed'
-    ? `Its ends are less than ${calibration.leastSpanMicros} µs from neutral.`
-    : `Full up must send at least ${calibration.highFromMicros} µs and right down at most ${calibration.lowToMicros} µs; the direction must not be reversed.`;
 }

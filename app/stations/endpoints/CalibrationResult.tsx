@@ -1,5 +1,5 @@
-import type { EndPointFamily } from '#core/esc/media';
-import { deadbandOf } from '#core/physics/escChain';
+import { calibrationWords, staleReason } from '#core/calibration/calibration';
+import type { ThrottleChannel } from '#core/radio/pulse';
 import { travelReport, type SideTravel, type TravelReport } from '#core/radio/travel';
 import { formatNumber } from '#core/units/format';
 import { Link } from 'react-router';
@@ -8,37 +8,39 @@ import { Notice } from '../../ui/Notice';
 import { Scrollable } from '../../ui/Scrollable';
 import { PulseRuler } from '../../ui/PulseRuler';
 import { useBench } from '../bench/BenchContext';
+import { MatchTable } from './MatchTable';
+import { useChosenEsc } from './useEndpoints';
 
 /** What trigger and ESC make of each other now, beside what it was before. */
 export function CalibrationResult({ onAgain }: { onAgain: () => void }) {
-  const { rigId, rig, profile, memory, believed, calibration, stations } = useBench();
-  const { state, why } = stations.endpoints;
-  const deadbandMicros = deadbandOf(profile, believed);
-  const report = travelReport(rig.channel, memory.range, deadbandMicros);
+  const { rigId, rig, profile } = useBench();
+  const { range, last, deadbandMicros, names, name, escNumber } = useChosenEsc();
+  const why = last && staleReason(last, rig.channel, profile.id, range);
+  const report = travelReport(rig.channel, range, deadbandMicros);
   return (
     <div className="flex flex-1 flex-col px-5 py-6 lg:px-8">
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
-        <h1 className="text-3xl">{headline(state, report)}</h1>
-        <p className="text-muted">
-          {FAMILY_WORDS[profile.calibration.family]}
-          {calibration ? ` · ${calibration.precaution}` : ''}
-        </p>
+        <h1 className="text-3xl">
+          {names.length > 1 && `${name}: `}
+          {headline(last !== undefined && why === undefined, report, rig.channel.rest)}
+        </h1>
+        {last && <p className="text-muted">{calibrationWords(last)}</p>}
       </div>
-      {state === 'stale' && (
+      {why !== undefined && (
         <div className="mt-3 max-w-3xl">
           <Notice grade="caution" title={`Calibrate again: ${why}.`} />
         </div>
       )}
-      <Scrollable label="Pulses" className="mt-4 grid gap-2 rounded-sm border border-rule bg-sheet p-4">
-        {calibration && (
+      <Scrollable label="Pulses" className="mt-4 grid gap-6 rounded-sm border border-rule bg-sheet p-4">
+        {last && (
           <PulseRuler
             title="Before"
-            channel={calibration.channel}
-            range={calibration.before}
+            channel={last.channel}
+            range={last.before}
             deadbandMicros={deadbandMicros}
           />
         )}
-        <PulseRuler title="Now" channel={rig.channel} range={memory.range} deadbandMicros={deadbandMicros} />
+        <PulseRuler title="Now" channel={rig.channel} range={range} deadbandMicros={deadbandMicros} />
       </Scrollable>
       <div className="mt-5 grid gap-6 md:grid-cols-3">
         <Finding
@@ -53,8 +55,14 @@ export function CalibrationResult({ onAgain }: { onAgain: () => void }) {
           text={`Neutral is ${formatNumber(report.neutralOffsetMicros, 0)} µs off what was learned; the deadband takes ${formatNumber(deadbandMicros, 0)} µs each side. ${report.forwardResolution} positions are left between first movement and full.`}
         />
       </div>
+      {names.length > 1 && <MatchTable />}
       <div className="mt-auto flex flex-wrap items-center gap-4 pt-8">
         <Button onClick={onAgain}>Calibrate again</Button>
+        <Button asChild>
+          <Link to={{ pathname: `/rigs/${rigId}/endpoints/bench-test`, search: `?esc=${escNumber}` }}>
+            Bench test
+          </Link>
+        </Button>
         <Button look="main" asChild className="ml-auto">
           <Link to={`/rigs/${rigId}/tune`}>Go to Tune</Link>
         </Button>
@@ -62,11 +70,6 @@ export function CalibrationResult({ onAgain }: { onAgain: () => void }) {
     </div>
   );
 }
-
-const FAMILY_WORDS: Record<EndPointFamily['family'], string> = {
-  keyConfirmed: 'three points confirmed by key',
-  stickAtPowerOn: 'two points, stick up at power-on',
-};
 
 function Finding({ title, text }: { title: string; text: string }) {
   return (
@@ -82,12 +85,16 @@ const FULL = 0.995;
 
 const percent = (share: number): string => `${formatNumber(share * 100, 0)} %`;
 
-function headline(state: string, { forward, brake, neutralInsideDeadband }: TravelReport): string {
+function headline(
+  holds: boolean,
+  { forward, brake, neutralInsideDeadband }: TravelReport,
+  rest: ThrottleChannel['rest'],
+): string {
   if (!neutralInsideDeadband) return 'Neutral is not neutral.';
   if (forward.largestSignal < FULL || (brake && brake.largestSignal < FULL))
     return 'Full never quite arrives.';
-  return state === 'done'
-    ? 'Calibrated. The trigger and the ESC agree.'
+  return holds
+    ? `Calibrated. The ${rest === 'centre' ? 'trigger' : 'stick'} and the ESC agree.`
     : 'The ESC has another radio in mind.';
 }
 

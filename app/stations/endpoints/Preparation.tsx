@@ -1,64 +1,62 @@
-import type { EscProfile } from '#core/esc/profile';
-import { formatNumber } from '#core/units/format';
+import { PULSE_SOURCES, type PulseSource } from '#core/calibration/calibration';
+import { firmwareLines, firstPowerLines } from '#core/calibration/firstPower';
+import { preparationLines, type PreparationLine } from '#core/calibration/preparation';
+import { loweredSlip } from '#core/calibration/slips';
+import { FAMILY_WORDS } from '#core/esc/media';
 import type { ThrottleChannel } from '#core/radio/pulse';
-import { Check, Eye, TriangleAlert } from 'lucide-react';
-import { Form, useNavigation } from 'react-router';
+import { Check, TriangleAlert } from 'lucide-react';
+import { useState } from 'react';
+import { Form, Link, useNavigation } from 'react-router';
 import { SafetyGate } from '../../simulated/SafetyGate';
 import { Button } from '../../ui/Button';
 import { useBench } from '../bench/BenchContext';
+import { Choreography } from './Choreography';
+import { NoWay } from './NoWay';
+import type { Occasion } from './route';
+import { usePlannedCalibration } from './usePlannedCalibration';
+import { useChosenEsc } from './useEndpoints';
 
 interface Props {
+  channel: ThrottleChannel;
+  occasion: Occasion;
+  onOccasion: (occasion: Occasion) => void;
   precaution: string | undefined;
   onPrecaution: (precaution: string) => void;
   onBegin: () => void;
 }
 
-/** Before a calibration: the model safe, the radio as the ESC should learn it. */
-export function Preparation({ precaution, onPrecaution, onBegin }: Props) {
+/** Before a calibration: what sends the pulses made ready, the whole shown once, and the model made safe. */
+export function Preparation({ channel, occasion, onOccasion, precaution, onPrecaution, onBegin }: Props) {
   const { rig, profile } = useBench();
-  const lines = radioLines(rig.channel);
-  const ready = lines.every((line) => line.right !== false);
-  const saving = useNavigation().state !== 'idle';
+  const { names, name } = useChosenEsc();
+  const lines = preparationLines(rig, occasion.source);
+  const lowered = occasion.source === 'tester' ? undefined : loweredSlip(channel);
+  const gestures = usePlannedCalibration(channel);
   return (
-    <div className="max-w-4xl px-5 py-6">
-      <h1 className="text-3xl">Teach the ESC your {rig.channel.rest === 'centre' ? 'trigger' : 'stick'}</h1>
-      <p className="mt-2 text-lg text-muted">
-        {howItGoes(profile)} It takes a minute, here on the simulated ESC.
+    <div className="max-w-5xl px-5 py-6">
+      <h1 className="text-3xl">
+        Teach {names.length > 1 ? name : 'the ESC'} your {rig.channel.rest === 'centre' ? 'trigger' : 'stick'}
+      </h1>
+      <p className="mt-1 text-lg text-muted">
+        The {profile.name} learns {FAMILY_WORDS[profile.calibration.family]}. It takes a minute.
       </p>
+      <FirstPowerReminder />
+      <OccasionChoice occasion={occasion} onOccasion={onOccasion} />
       <div className="mt-6 grid items-start gap-6 lg:grid-cols-2">
+        <Lines title={TITLES[occasion.source]} lines={lines} />
+        {gestures ? <Choreography profile={profile} channel={channel} gestures={gestures} /> : <NoWay />}
+      </div>
+      <div className="mt-6">
         <SafetyGate kind={rig.vehicle.kind} chosen={precaution} onChoose={onPrecaution} />
-        <section aria-labelledby="radio" className="rounded-sm border border-rule bg-sheet p-4">
-          <h2 id="radio" className="text-xl">
-            Prepare the radio
-          </h2>
-          <ul className="mt-2">
-            {lines.map(({ what, why, right }) => (
-              <li key={what} className="flex gap-3 border-t border-rule py-2 first:border-0">
-                <LineMark right={right} />
-                <span>
-                  <strong>{what}</strong>
-                  <span className="block text-sm text-muted">{why}</span>
-                </span>
-              </li>
-            ))}
-          </ul>
-          {!ready && (
-            <Form method="post" className="mt-3">
-              <Button type="submit" disabled={saving}>
-                Done: all at 100 %, trims at zero
-              </Button>
-            </Form>
-          )}
-        </section>
       </div>
       <div className="mt-6 flex flex-wrap items-center gap-4">
-        <Button look="main" onClick={onBegin} disabled={precaution === undefined}>
+        <Button look="main" onClick={onBegin} disabled={precaution === undefined || !gestures}>
           Begin calibrating
         </Button>
         {precaution === undefined && <p className="text-muted">Say first what makes the model safe.</p>}
-        {precaution !== undefined && !ready && (
-          <p className="max-w-md text-caution">
-            The radio is not at full travel: the ESC would learn the smaller travel as full.
+        {precaution !== undefined && lowered && (
+          <p className="max-w-xl font-bold text-caution">
+            {lowered.title} {lowered.sentence}
           </p>
         )}
       </div>
@@ -66,41 +64,139 @@ export function Preparation({ precaution, onPrecaution, onBegin }: Props) {
   );
 }
 
-function LineMark({ right }: { right: boolean | undefined }) {
+const TITLES: Record<PulseSource, string> = {
+  radio: 'Prepare the radio',
+  tester: 'Prepare the tester',
+  bus: 'Prepare the radio and its bus',
+};
+
+function FirstPowerReminder() {
+  const { rig, rigId, profile, buildChecks } = useBench();
+  const lines = [...firstPowerLines(rig, profile), ...firmwareLines(profile)];
+  const open = lines.filter(({ id }) => !buildChecks.includes(id)).length;
+  if (open === 0) return null;
+  return (
+    <p className="mt-3 flex flex-wrap items-center gap-x-4 border-l-4 border-caution pl-3">
+      <span>
+        A new build? {open} of {lines.length} lines before the first power are not looked at yet.
+      </span>
+      <Link
+        to={`/rigs/${rigId}/endpoints/first-power`}
+        className="inline-flex min-h-11 items-center underline underline-offset-4"
+      >
+        Look at them
+      </Link>
+    </p>
+  );
+}
+
+const HOWS: Record<Occasion['how'], string> = {
+  simulated: 'the simulated ESC, here on screen',
+  onYourWord: 'my own ESC, beside this page',
+};
+
+function OccasionChoice({ occasion, onOccasion }: Pick<Props, 'occasion' | 'onOccasion'>) {
+  return (
+    <div className="mt-4 grid gap-x-8 gap-y-2 md:grid-cols-2">
+      <Choice
+        legend="Worked on"
+        name="how"
+        options={HOWS}
+        value={occasion.how}
+        onChange={(how) => onOccasion({ ...occasion, how })}
+      />
+      <Choice
+        legend="The pulses come from"
+        name="pulses"
+        options={PULSE_SOURCES}
+        value={occasion.source}
+        onChange={(source) => onOccasion({ ...occasion, source })}
+      />
+    </div>
+  );
+}
+
+interface ChoiceProps<T extends string> {
+  legend: string;
+  name: string;
+  options: Record<T, string>;
+  value: T;
+  onChange: (value: T) => void;
+}
+
+function Choice<T extends string>({ legend, name, options, value, onChange }: ChoiceProps<T>) {
+  return (
+    <fieldset>
+      <legend className="font-bold">{legend}</legend>
+      {(Object.entries(options) as [T, string][]).map(([key, words]) => (
+        <label key={key} className="flex min-h-9 items-center gap-2">
+          <input
+            type="radio"
+            name={name}
+            className="size-5 shrink-0 accent-draft"
+            checked={value === key}
+            onChange={() => onChange(key)}
+          />
+          {words}
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+/** Lines that the rig's description answers are marked; the others wait for a tick. */
+function Lines({ title, lines }: { title: string; lines: PreparationLine[] }) {
+  const [ticked, setTicked] = useState<readonly string[]>([]);
+  const saving = useNavigation().state !== 'idle';
+  const open = lines.filter(({ id, right }) => right === undefined && !ticked.includes(id)).length;
+  return (
+    <section aria-labelledby="prepare" className="rounded-sm border border-rule bg-sheet p-4">
+      <h2 id="prepare" className="flex items-baseline justify-between text-xl">
+        {title}
+        <span className="text-base font-normal text-muted">
+          {open > 0 ? `${open} to look at` : 'all looked at'}
+        </span>
+      </h2>
+      <ul className="mt-2">
+        {lines.map(({ id, what, why, right }) => (
+          <li key={id} className="border-t border-rule first:border-0">
+            <label className="flex gap-3 py-2">
+              {right === undefined ? (
+                <input
+                  type="checkbox"
+                  className="mt-0.5 size-6 shrink-0 accent-draft"
+                  checked={ticked.includes(id)}
+                  onChange={(event) =>
+                    setTicked(event.target.checked ? [...ticked, id] : ticked.filter((one) => one !== id))
+                  }
+                />
+              ) : (
+                <LineMark right={right} />
+              )}
+              <span>
+                <strong>{what}</strong>
+                <span className="block text-sm text-muted">{why}</span>
+              </span>
+            </label>
+          </li>
+        ))}
+      </ul>
+      {lines.some(({ right }) => right === false) && (
+        <Form method="post" className="mt-3">
+          <Button type="submit" disabled={saving}>
+            Done: all at 100 %, trims at zero, straight
+          </Button>
+        </Form>
+      )}
+    </section>
+  );
+}
+
+function LineMark({ right }: { right: boolean }) {
   const size = 'mt-0.5 size-6 shrink-0';
-  if (right === undefined) return <Eye className={`${size} text-muted`} aria-label="look yourself" />;
   return right ? (
     <Check className={`${size} text-ok`} aria-label="as it should be" />
   ) : (
     <TriangleAlert className={`${size} text-caution`} aria-label="not yet" />
   );
-}
-
-function howItGoes({ name, calibration }: EscProfile): string {
-  return calibration.family === 'keyConfirmed'
-    ? `The ${name} learns three points, each confirmed with its ${calibration.keyName} key.`
-    : `The ${name} learns two points: it is switched on with the stick all the way up, then the stick comes down within ${formatNumber(calibration.windowMs / 1000, 0)} s.`;
-}
-
-/** `right` is undefined for what only the user can see. */
-function radioLines(channel: ThrottleChannel): { what: string; why: string; right: boolean | undefined }[] {
-  const { forwardEndPointPercent: forward, brakeEndPointPercent: brake, subTrimMicros, trimMicros } = channel;
-  const low = channel.rest === 'centre' ? 'brake' : 'low';
-  return [
-    {
-      what: `End points at 100 % both ways${forward === 100 && brake === 100 ? '' : `: now ${forward} % forward, ${brake} % ${low}`}`,
-      why: 'Lowered before calibrating, the smaller travel becomes full, and the limit is gone.',
-      right: forward === 100 && brake === 100,
-    },
-    {
-      what: `Trim and sub-trim at zero${subTrimMicros === 0 && trimMicros === 0 ? '' : `: now ${trimMicros} and ${subTrimMicros} µs`}`,
-      why: 'Otherwise the ESC learns a neutral that is off, and one trim click makes the model creep.',
-      right: subTrimMicros === 0 && trimMicros === 0,
-    },
-    {
-      what: 'Right model memory, throttle hold and braking aids off',
-      why: 'A held throttle never reaches full. Live Tune cannot see this: look yourself.',
-      right: undefined,
-    },
-  ];
 }

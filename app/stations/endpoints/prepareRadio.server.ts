@@ -15,6 +15,7 @@ export async function keepRadioPrepared(rigId: string): Promise<{ prepared: bool
     brakeEndPointPercent: 100,
     subTrimMicros: 0,
     trimMicros: 0,
+    expoPercent: 0,
   };
   return { prepared: await updateRig(garage.id, rigId, { ...rig, channel }, stored) };
 }

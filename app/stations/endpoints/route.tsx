@@ -1,4 +1,5 @@
-import { keepRadioPrepared } from './prepareRadio.server';
+import { PULSE_SOURCES, type Calibration, type PulseSource } from '#core/calibration/calibration';
+import { testerChannel } from '#core/calibration/preparation';
 import { useState } from 'react';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { keepTyped } from '../../ui/keepTyped';
@@ -6,29 +7,74 @@ import { useBench } from '../bench/BenchContext';
 import type { Route } from './+types/route';
 import { CalibrationGuide } from './CalibrationGuide';
 import { CalibrationResult } from './CalibrationResult';
+import { NothingToTeach } from './NothingToTeach';
 import { Preparation } from './Preparation';
+import { keepRadioPrepared } from './prepareRadio.server';
+import { RealGuide } from './RealGuide';
+import { useChosenEsc } from './useEndpoints';
 
 export const action = ({ params }: Route.ActionArgs) => keepRadioPrepared(params.rigId);
 
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
 
-/** Endpoints: make it safe, prepare the radio, calibrate, see that trigger and ESC agree. */
+/** How a calibration is worked: on what, and what sends the pulses. */
+export interface Occasion {
+  how: Exclude<Calibration['how'], 'checkedOnly'>;
+  source: PulseSource;
+}
+
+/** Endpoints: prepare the radio, see the whole, make it safe, calibrate, see that trigger and ESC agree. */
 export default function EndpointsRoute({ actionData }: Route.ComponentProps) {
-  const { stations } = useBench();
-  const [step, setStep] = useState<'look' | 'prepare' | 'guide'>(
-    stations.endpoints.state === 'due' ? 'prepare' : 'look',
+  const { escNumber } = useChosenEsc();
+  return (
+    <>
+      <AwayNotice answer={actionData} />
+      <CalibrateOne key={escNumber} />
+    </>
   );
+}
+
+function CalibrateOne() {
+  const { rig, profile } = useBench();
+  const { last } = useChosenEsc();
+  const [step, setStep] = useState<'look' | 'prepare' | 'guide'>(last ? 'look' : 'prepare');
   const [precaution, setPrecaution] = useState<string>();
+  const [occasion, setOccasion] = useState<Occasion>({ how: 'simulated', source: 'radio' });
+  const channel = occasion.source === 'tester' ? testerChannel(rig.channel) : rig.channel;
+  const done = (): void => setStep('look');
+
+  if (step === 'look') return <CalibrationResult onAgain={() => setStep('prepare')} />;
+  if (profile.calibration.family === 'none')
+    return <NothingToTeach reason={profile.calibration.reason} onDone={done} />;
   if (step === 'guide' && precaution !== undefined) {
-    return <CalibrationGuide precaution={precaution} onDone={() => setStep('look')} />;
-  }
-  if (step === 'prepare') {
+    const Guide = occasion.how === 'simulated' ? CalibrationGuide : RealGuide;
     return (
-      <>
-        <AwayNotice answer={actionData} />
-        <Preparation precaution={precaution} onPrecaution={setPrecaution} onBegin={() => setStep('guide')} />
-      </>
+      <Guide
+        channel={channel}
+        source={occasion.source}
+        precaution={precaution}
+        onDone={done}
+        onStop={() => setStep('prepare')}
+      />
     );
   }
-  return <CalibrationResult onAgain={() => setStep('prepare')} />;
+  return (
+    <Preparation
+      channel={channel}
+      occasion={occasion}
+      onOccasion={setOccasion}
+      precaution={precaution}
+      onPrecaution={setPrecaution}
+      onBegin={() => setStep('guide')}
+    />
+  );
+}
+
+/** What a guide needs, whichever ESC is worked. */
+export interface GuideProps {
+  channel: Calibration['channel'];
+  source: keyof typeof PULSE_SOURCES;
+  precaution: string;
+  onDone: () => void;
+  onStop: () => void;
 }

@@ -12,10 +12,12 @@ import { answered, keepTyped } from '../../ui/keepTyped';
 import { escMarkOf, EscMark } from '../../ui/marks';
 import { Notice } from '../../ui/Notice';
 import { Scrollable } from '../../ui/Scrollable';
+import { Term } from '../../ui/Term';
 import { Time } from '../../ui/Time';
 import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
 import { LinkLoad } from '../load/LinkLoad';
+import { MeasureStop } from './MeasureStop';
 import type { Route } from './+types/route';
 
 const DO_NOT_KNOW = 'unknown';
@@ -123,6 +125,7 @@ export default function EscRoute({ actionData: answer }: Route.ComponentProps) {
         {actionData?.sentence}
       </p>
       <AwayNotice answer={answer} />
+      <MeasureStop />
       <Form method="post">
         <Scrollable label="What the ESC holds, item by item">
           <table className="w-full text-left">
@@ -161,7 +164,10 @@ function ItemRow({ itemId }: { itemId: string }) {
   return (
     <tr className="border-t border-rule">
       <td className="py-1 pr-3">
-        {item.number} {item.label}
+        <span className="flex items-center gap-1">
+          {item.number} {item.label}
+          <Term setting={item.setting} />
+        </span>
       </td>
       <td className="py-1 pr-3 font-bold">
         <span className="flex items-center gap-2">

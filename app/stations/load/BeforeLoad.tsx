@@ -4,8 +4,8 @@ import { escMachine } from '#core/procedure/escMachine';
 import { initialConfig } from '#core/procedure/step';
 import { legsFor, planLegs } from '#core/plan/loadPlan';
 import { rangeOf } from '#core/radio/pulse';
-import { loadOrder, type Change } from '#core/sheet/draft';
-import { unknownItems } from '#core/sheet/evidence';
+import { changesInOrder, type Change } from '#core/sheet/draft';
+import { heldStops, unknownItems } from '#core/sheet/evidence';
 import { VOCABULARY } from '#core/settings/vocabulary';
 import { formatDuration } from '#core/units/format';
 import { useMemo, useState } from 'react';
@@ -14,6 +14,7 @@ import { SafetyGate } from '../../simulated/SafetyGate';
 import { Button } from '../../ui/Button';
 import { DraftMark } from '../../ui/marks';
 import { Notice } from '../../ui/Notice';
+import type { Access } from '#core/rig/rig';
 import { useBench } from '../bench/BenchContext';
 import { VerdictList } from '../tune/VerdictList';
 
@@ -39,6 +40,12 @@ export function BeforeLoad({ onBegin }: Props) {
           ? `Count back ${countable.length} ${countable.length === 1 ? 'value' : 'values'}`
           : `Load ${changes.length} ${changes.length === 1 ? 'change' : 'changes'} into the ${profile.name}`}
       </h1>
+      {rig.motorCount > 1 && (
+        <p className="mt-2 max-w-3xl border-l-4 border-caution pl-3">
+          This model has {rig.motorCount} ESCs, meant to be set alike: work this plan on each of them. One
+          sheet is kept for all.
+        </p>
+      )}
       {hazards.length > 0 ? (
         <div className="mt-5 grid gap-3">
           <p className="text-lg font-bold">Clear this first; then load.</p>
@@ -53,8 +60,8 @@ export function BeforeLoad({ onBegin }: Props) {
                 In this order
               </h2>
               <ol className="mt-1">
-                {loadOrder(profile, changes).map((change) => (
-                  <ChangeLine key={change.itemId} change={change} />
+                {changesInOrder(profile, heldStops(profile, holdings), changes).map((change, place) => (
+                  <ChangeLine key={place} change={change} />
                 ))}
               </ol>
               {countable.length > 0 && (
@@ -65,6 +72,7 @@ export function BeforeLoad({ onBegin }: Props) {
             </section>
           </div>
           <div>
+            <AccessNotes access={rig.access} />
             <SafetyGate kind={rig.vehicle.kind} chosen={precaution} onChoose={setPrecaution} />
             <Button
               look="main"
@@ -143,14 +151,15 @@ function MediumChoice({
 }
 
 function ByHand({ medium }: { medium: HandMedium }) {
-  const { profile, rig, memory, changes } = useBench();
+  const { profile, rig, memory, changes, holdings } = useBench();
   const shows = SHOWS_STORED[medium.family];
   const seconds = useMemo(() => {
     const machine = escMachine(profile);
     const stick = rangeOf(rig.channel);
     const start = initialConfig(machine, memory, stick.neutralMicros);
-    return planLegs(machine, start, legsFor(loadOrder(profile, changes), shows), stick)?.seconds;
-  }, [profile, rig.channel, memory, changes, shows]);
+    const inOrder = changesInOrder(profile, heldStops(profile, holdings), changes);
+    return planLegs(machine, start, legsFor(inOrder, shows), stick)?.seconds;
+  }, [profile, rig.channel, memory, changes, holdings, shows]);
   if (seconds === undefined || seconds === 0) return 'by hand';
   return `about ${formatDuration(seconds)}${shows ? ' with counting back' : '; it does not show what is stored'}`;
 }
@@ -170,5 +179,16 @@ function ChangeLine({ change: { itemId, fromStopId, toStopId } }: { change: Chan
         </span>
       </span>
     </li>
+  );
+}
+
+/** Where key and socket are, as their owner has noted it. */
+function AccessNotes({ access: { setKey, programmingLead } }: { access: Access }) {
+  if (setKey === '' && programmingLead === '') return null;
+  return (
+    <p className="mb-3 border-l-4 border-rule pl-3">
+      {setKey !== '' && <>Its key is {setKey}. </>}
+      {programmingLead !== '' && <>Its socket is {programmingLead}.</>}
+    </p>
   );
 }

@@ -67,7 +67,7 @@ export function LoadDeck({ medium, precaution, intents, problem }: Props) {
     const seen = watch(profile, watched.current, observed);
     watched.current = seen.watched;
     if (seen.stored.length === 0) return;
-    const { session: next, findings } = afterStored(session, seen.stored);
+    const { session: next, findings } = afterStored(profile, session, seen.stored);
     const astray = seen.stored.find(({ itemId, stopId }) => session.target[itemId] !== stopId);
     setSurprise(
       astray &&
@@ -151,6 +151,7 @@ export function LoadDeck({ medium, precaution, intents, problem }: Props) {
           )}
           {leg && !showsLeg && plan && (
             <GuideStep
+              medium={medium}
               profile={profile}
               channel={rig.channel}
               gestures={plan.legs.flatMap((l) => l.gestures)}
@@ -163,7 +164,7 @@ export function LoadDeck({ medium, precaution, intents, problem }: Props) {
             </p>
           )}
           {!leg && !restarted && restart && (
-            <GuideStep profile={profile} channel={rig.channel} gestures={restart.gestures} />
+            <GuideStep profile={profile} channel={rig.channel} gestures={restart.gestures} medium={medium} />
           )}
           {!leg && restarted && (
             <LoadFinished
@@ -176,6 +177,7 @@ export function LoadDeck({ medium, precaution, intents, problem }: Props) {
         </div>
         {leg && !showsLeg && plan && (
           <NextSteps
+            medium={medium}
             profile={profile}
             channel={rig.channel}
             gestures={plan.legs.flatMap((l) => l.gestures)}

@@ -1,24 +1,16 @@
 import { defaultRig } from '#core/rig/defaults';
-import { kindOf, VEHICLE_CLASSES, type VehicleClass } from '#core/rig/rig';
+import { CLASSES, VEHICLE_CLASSES, type VehicleClass } from '#core/rig/vehicleClass';
+import { archetypeFor } from '#core/archetypes/archetypes';
 import { createRig } from '#server/repositories/rigs';
 import { data, Link, redirect } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
-import { PreferencesDialog } from '../../preferences/PreferencesDialog';
-import { Logo } from '../../ui/Logo';
+import { Page } from '../../ui/Page';
 import type { Route } from './+types/newRig';
 import { RigFormView } from './RigFormView';
 import { profileChoices, rigFromRequest } from './saveRig.server';
 
 export const meta: Route.MetaFunction = () => [{ title: 'New rig · Live Tune' }];
-
-const CLASS_NOTES: Record<VehicleClass, string> = {
-  crawler: 'Slow, over rocks and roots',
-  tenthBuggy: 'Quick, on dirt, sand or carpet',
-  eighthBuggy: 'Heavy and fast, on dirt',
-  basher: 'Big, for anything',
-  sportPlane: 'A propeller, a wing, and fields to land in',
-};
 
 function classOf(request: Request): VehicleClass | undefined {
   const wanted = new URL(request.url).searchParams.get('class');
@@ -42,48 +34,41 @@ export const shouldRevalidate = unlessAway;
 export default function NewRigRoute({ loaderData, actionData }: Route.ComponentProps) {
   const { vehicleClass, profiles } = loaderData;
   return (
-    <>
-      <header className="flex min-h-14 items-center justify-between border-b border-ink px-5">
-        <Logo />
-        <PreferencesDialog />
-      </header>
-      <main className="mx-auto max-w-3xl pt-8">
-        <h1 className="px-5 text-4xl">
-          {vehicleClass ? `New rig: ${VEHICLE_CLASSES[vehicleClass].toLowerCase()}` : 'What is on the bench?'}
-        </h1>
-        {vehicleClass ? (
-          <>
-            <p className="mt-2 px-5 text-lg text-muted">
-              Every number is filled in with what is usual for the class, marked <em>assumed</em>. Replace
-              what you know; the rest can wait.
-            </p>
-            <AwayNotice answer={actionData} />
-            <RigFormView
-              key={vehicleClass}
-              rig={defaultRig(vehicleClass)}
-              profiles={profiles}
-              profileKey={
-                (profiles.find(({ kind }) => kind === kindOf(vehicleClass)) ?? profiles[0])?.key ?? ''
-              }
-              problems={answered(actionData)?.problems ?? []}
-              submitLabel="Keep this rig"
-            />
-          </>
-        ) : (
-          <ul className="mt-6 border-t border-rule">
-            {(Object.keys(VEHICLE_CLASSES) as VehicleClass[]).map((id) => (
-              <li key={id} className="border-b border-rule">
-                <Link to={`?class=${id}`} className="group block px-5 py-4 hover:bg-sheet">
-                  <span className="block font-display text-2xl font-bold group-hover:text-draft">
-                    {VEHICLE_CLASSES[id]}
-                  </span>
-                  <span className="text-muted">{CLASS_NOTES[id]}</span>
-                </Link>
-              </li>
-            ))}
-          </ul>
-        )}
-      </main>
-    </>
+    <Page>
+      <h1 className="text-4xl">
+        {vehicleClass ? `New rig: ${VEHICLE_CLASSES[vehicleClass].toLowerCase()}` : 'What is on the bench?'}
+      </h1>
+      {vehicleClass ? (
+        <>
+          <p className="mt-2 text-lg text-muted">
+            Every number is filled in with what is usual for the class, marked <em>assumed</em>. Replace what
+            you know; the rest can wait.
+          </p>
+          <AwayNotice answer={actionData} />
+          <RigFormView
+            key={vehicleClass}
+            rig={defaultRig(vehicleClass)}
+            profiles={profiles}
+            profileKey={archetypeFor(vehicleClass).profile.id}
+            profile={archetypeFor(vehicleClass).profile}
+            problems={answered(actionData)?.problems ?? []}
+            submitLabel="Keep this rig"
+          />
+        </>
+      ) : (
+        <ul className="mt-6 grid border-t border-rule sm:grid-cols-2 sm:gap-x-6">
+          {(Object.keys(VEHICLE_CLASSES) as VehicleClass[]).map((id) => (
+            <li key={id} className="border-b border-rule">
+              <Link to={`?class=${id}`} className="group block px-5 py-3 hover:bg-sheet">
+                <span className="block font-display text-xl font-bold group-hover:text-draft">
+                  {VEHICLE_CLASSES[id]}
+                </span>
+                <span className="text-muted">{CLASSES[id].note}</span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      )}
+    </Page>
   );
 }

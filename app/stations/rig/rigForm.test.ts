@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { fieldsOf, quantityAt } from '#core/rig/fields';
 import { defaultRig } from '#core/rig/defaults';
 import type { Rig } from '#core/rig/rig';
-import { CHANNEL_FIELDS, readNumber, readRigForm, shownValue } from './rigForm';
+import { CHANNEL_FIELDS } from './channelFields';
+import { readNumber } from './formReader';
+import { readRigForm, shownValue } from './rigForm';
 
 /** The form as it stands when nobody has touched it. */
 function formOf(rig: Rig, changes: Record<string, string> = {}): FormData {
@@ -11,6 +13,9 @@ function formOf(rig: Rig, changes: Record<string, string> = {}): FormData {
   form.set('vehicleClass', rig.vehicleClass);
   form.set('chemistry', rig.pack.chemistry);
   form.set('cells', String(rig.pack.cells));
+  form.set('motorCount', String(rig.motorCount));
+  form.set('motorType', rig.motor.type);
+  form.set('gearing.internalRatio', '1');
   for (const field of fieldsOf(rig)) {
     form.set(field.path, shownValue(rig, field));
     form.set(`${field.path}.basis`, quantityAt(rig, field.path).basis);
@@ -64,16 +69,16 @@ describe('reading the rig form', () => {
     expect(problems.map(({ path }) => path)).toEqual([
       'name',
       'motor.kvRpmPerVolt',
-      'channel.trimMicros',
       'cells',
+      'channel.trimMicros',
     ]);
     expect(problems[1]!.sentence).toBe('Motor kV is 3 rpm/V; it must be between 50 and 20000 rpm/V.');
-    expect(problems[3]!.sentence).toContain('count them in series');
+    expect(problems[2]!.sentence).toContain('a whole number is needed');
   });
 
   it('loads on the BEC need a name and a voltage; empty rows are none', () => {
     const good = readRigForm(formOf(buggy, { 'bus.0.name': 'servo', 'bus.0.maxVolts': '7,4' }), buggy);
-    expect(good.rig.busLoads).toEqual([{ name: 'servo', maxVolts: 7.4 }]);
+    expect(good.rig.busLoads).toMatchObject([{ name: 'servo', maxVolts: 7.4, kind: 'other', count: 1 }]);
     const bad = readRigForm(
       formOf(buggy, {
         'bus.0.name': 'servo',
@@ -95,5 +100,49 @@ describe('reading the rig form', () => {
 
   it('says whether blades fold', () => {
     expect(readRigForm(formOf(plane, { folding: 'on' }), plane).rig.vehicle).toMatchObject({ folding: true });
+  });
+
+  it('teeth win over the final drive that was typed (58/20 · 43/13, common practice: 9.59)', () => {
+    const { rig } = readRigForm(
+      formOf(buggy, {
+        'gearing.spurTeeth': '58',
+        'gearing.pinionTeeth': '20',
+        'gearing.internalRatio': '3,3077',
+        'vehicle.finalDrive': '4',
+      }),
+      buggy,
+    );
+    expect(quantityAt(rig, 'vehicle.finalDrive').value).toBeCloseTo(9.59, 2);
+    expect(quantityAt(rig, 'vehicle.finalDrive').basis).toBe('given');
+    const half = readRigForm(formOf(buggy, { 'gearing.spurTeeth': '58' }), buggy);
+    expect(half.problems.map(({ path }) => path)).toEqual(['gearing.pinionTeeth']);
+  });
+
+  it('what is left empty is not there: gain, jitter, external BEC', () => {
+    const empty = readRigForm(formOf(buggy), buggy).rig;
+    expect([empty.stabilityGainPercent, empty.channel.jitterMicros, empty.externalBec]).toEqual([
+      null,
+      null,
+      null,
+    ]);
+    const full = formOf(buggy, {
+      stabilityGain: '40',
+      jitter: '1,2',
+      'externalBec.volts': '7.4',
+      'externalBec.continuousAmps': '15',
+    });
+    const { rig } = readRigForm(full, buggy);
+    expect(rig.externalBec).toEqual({ volts: 7.4, continuousAmps: 15 });
+    expect([rig.stabilityGainPercent, rig.channel.jitterMicros]).toEqual([40, 1.2]);
+  });
+
+  it('a servo that draws more moving than stalled was typed the wrong way round', () => {
+    const swapped = {
+      'bus.0.name': 'servo',
+      'bus.0.maxVolts': '6',
+      'bus.0.movingAmps': '4',
+      'bus.0.stallAmps': '1',
+    };
+    expect(readRigForm(formOf(buggy, swapped), buggy).problems[0]?.path).toBe('bus.0.stallAmps');
   });
 });

@@ -1,84 +1,21 @@
 /** Between a rig and the form that describes it: what was typed, read with every problem at its field. */
-import { fieldsOf, quantityAt, withQuantity, type RigField } from '#core/rig/fields';
 import { CHEMISTRIES } from '#core/physics/pack';
-import { kindOf, VEHICLE_CLASSES, type BusLoad, type Rig, type VehicleClass } from '#core/rig/rig';
+import { LOAD_KINDS, type BusLoad } from '#core/rig/busLoads';
+import { finalDriveOf } from '#core/rig/calculators/gearing';
+import { fieldsOf, quantityAt, withQuantity, type RigField } from '#core/rig/fields';
+import { MOTOR_KINDS, type ExternalBec, type Gearing, type Rig, type Vehicle } from '#core/rig/rig';
+import { kindOf, VEHICLE_CLASSES, type VehicleClass } from '#core/rig/vehicleClass';
 import { formatNumber } from '#core/units/format';
-import type { Basis } from '#core/units/provenance';
 import type { Problem } from '#core/units/problem';
-import type { ThrottleChannel } from '#core/radio/pulse';
-
-export interface ChannelField {
-  key: Exclude<keyof ThrottleChannel, 'reversed' | 'rest'>;
-  label: string;
-  unit: string;
-  least: number;
-  most: number;
-  why: string;
-}
-
-export const CHANNEL_FIELDS: readonly ChannelField[] = [
-  {
-    key: 'forwardEndPointPercent',
-    label: 'Forward end point',
-    unit: '%',
-    least: 1,
-    most: 150,
-    why: 'How far the radio lets forward go. 100 until the ESC is calibrated.',
-  },
-  {
-    key: 'brakeEndPointPercent',
-    label: 'Brake end point',
-    unit: '%',
-    least: 1,
-    most: 150,
-    why: 'The same for brake. It multiplies with the ESC’s own brake strength.',
-  },
-  {
-    key: 'subTrimMicros',
-    label: 'Sub-trim',
-    unit: 'µs',
-    least: -300,
-    most: 300,
-    why: 'Moves neutral. Zero before calibrating.',
-  },
-  {
-    key: 'trimMicros',
-    label: 'Trim',
-    unit: 'µs',
-    least: -300,
-    most: 300,
-    why: 'Moves neutral, too. Zero before calibrating.',
-  },
-  {
-    key: 'centreMicros',
-    label: 'Pulse at neutral',
-    unit: 'µs',
-    least: 500,
-    most: 2500,
-    why: '1500 on nearly every radio.',
-  },
-  {
-    key: 'travelMicros',
-    label: 'Travel at 100 %',
-    unit: 'µs',
-    least: 100,
-    most: 1000,
-    why: '500 on many radios, 400 on some.',
-  },
-  {
-    key: 'stepMicros',
-    label: 'Smallest step',
-    unit: 'µs',
-    least: 0.01,
-    most: 50,
-    why: 'The resolution of the radio.',
-  },
-];
+import type { Basis } from '#core/units/provenance';
+import { nameFault } from '#core/units/text';
+import { CHANNEL_FIELDS, JITTER_FIELD } from './channelFields';
+import { FormReader, readNumber } from './formReader';
 
 /** How many things on the BEC a form can hold. */
-export const MOST_BUS_LOADS = 12;
+export const MOST_BUS_LOADS = 24;
 
-const LONGEST_NAME = 80;
+const LONGEST_TEXT = 300;
 
 /** A stored number as it stands in the form. */
 export const shownValue = (rig: Rig, field: RigField): string =>
@@ -90,126 +27,192 @@ export const shownValue = (rig: Rig, field: RigField): string =>
  * @returns the rig as far as it could be read, and a problem for every field that could not; paths are field names
  */
 export function readRigForm(form: FormData, base: Rig): { rig: Rig; problems: Problem[] } {
-  const problems: Problem[] = [];
-  const text = (name: string): string => {
-    const value = form.get(name);
-    return typeof value === 'string' ? value.trim() : '';
-  };
-  const number = (
-    name: string,
-    label: string,
-    least: number,
-    most: number,
-    unit: string,
-  ): number | undefined => {
-    const read = readNumber(text(name));
-    const wanted = `between ${formatNumber(least, 4)} and ${formatNumber(most, 4)}${unit && ` ${unit}`}`;
-    if (read === undefined)
-      problems.push({
-        path: name,
-        sentence: `${label}: “${text(name)}” is not a number. It must be ${wanted}.`,
-      });
-    else if (read < least || read > most) {
-      problems.push({
-        path: name,
-        sentence: `${label} is ${formatNumber(read, 4)}${unit && ` ${unit}`}; it must be ${wanted}.`,
-      });
-    } else return read;
-    return undefined;
-  };
-
-  let rig: Rig = { ...base, name: text('name') };
-  if (rig.name === '')
-    problems.push({ path: 'name', sentence: 'Give the model a name, so that you find it again.' });
-  if (rig.name.length > LONGEST_NAME) {
-    problems.push({
-      path: 'name',
-      sentence: `The name has ${rig.name.length} letters; ${LONGEST_NAME} fit.`,
-    });
-  }
-  for (const field of fieldsOf(base)) {
-    const { path, label, unit, perSi, least, most } = field;
-    // A field left as it was keeps its full digits; what is shown is rounded.
-    const untouched = text(path) === shownValue(base, field);
-    const read = untouched
-      ? quantityAt(base, path).value
-      : scaled(number(path, label, least * perSi, most * perSi, unit), perSi);
-    if (read !== undefined)
-      rig = withQuantity(rig, path, { value: read, basis: basisFrom(text(`${path}.basis`)) });
-  }
-  const channel = { ...base.channel, reversed: form.get('reversed') !== null };
-  for (const { key, label, least, most, unit } of CHANNEL_FIELDS) {
-    channel[key] = number(`channel.${key}`, label, least, most, unit) ?? channel[key];
-  }
-  const cells = number('cells', 'Cells', 1, 20, '');
-  if (cells !== undefined && !Number.isInteger(cells)) {
-    problems.push({ path: 'cells', sentence: 'Cells come whole: count them in series.' });
-  }
-  const busLoads = readBusLoads(form, text, problems);
-  return {
-    rig: {
-      ...rig,
-      vehicleClass: classAlike(text('vehicleClass'), base),
-      vehicle:
-        rig.vehicle.kind === 'propeller'
-          ? { ...rig.vehicle, folding: form.get('folding') !== null }
-          : rig.vehicle,
-      motor: { ...rig.motor, sensored: form.get('sensored') !== null },
-      pack: {
-        ...rig.pack,
-        cells: cells ?? base.pack.cells,
-        chemistry: choice(text('chemistry'), CHEMISTRIES, base.pack.chemistry),
-      },
-      channel,
-      busLoads,
+  const reader = new FormReader(form);
+  const named = { ...base, name: readName(reader) };
+  const numbered = fieldsOf(base).reduce((rig, field) => readQuantity(reader, base, rig, field), named);
+  const cells = reader.whole({ name: 'cells', label: 'Cells', unit: '', least: 1, most: 20 });
+  const motorCount = reader.whole({ name: 'motorCount', label: 'Motors', unit: '', least: 1, most: 12 });
+  const gain = reader.optional({ name: 'stabilityGain', label: 'Gain', unit: '%', least: 0, most: 200 });
+  const rig: Rig = {
+    ...numbered,
+    vehicleClass: classAlike(reader, base),
+    vehicle: readVehicle(reader, numbered.vehicle),
+    motor: {
+      ...numbered.motor,
+      type: reader.choice('motorType', MOTOR_KINDS, base.motor.type),
+      sensored: reader.has('sensored'),
+      temperatureSensor: reader.has('temperatureSensor'),
     },
-    problems,
+    motorCount: motorCount ?? base.motorCount,
+    pack: {
+      ...numbered.pack,
+      cells: cells ?? base.pack.cells,
+      chemistry: reader.choice('chemistry', CHEMISTRIES, base.pack.chemistry),
+    },
+    channel: readChannel(reader, base.channel),
+    busLoads: readBusLoads(reader),
+    externalBec: readExternalBec(reader),
+    fan: reader.has('fan'),
+    stabilityGainPercent: gain === undefined ? base.stabilityGainPercent : gain,
+    access: {
+      programmingLead: readNote(reader, 'access.programmingLead'),
+      setKey: readNote(reader, 'access.setKey'),
+    },
   };
+  return { rig, problems: reader.problems };
+}
+
+function readName(reader: FormReader): string {
+  const name = reader.text('name');
+  const fault = nameFault(name);
+  if (fault)
+    reader.refuse(
+      'name',
+      name === '' ? 'Give the model a name, so that you find it again.' : `The name ${fault}`,
+    );
+  return name;
+}
+
+function readNote(reader: FormReader, name: string): string {
+  const note = reader.text(name);
+  if (note.length > LONGEST_TEXT)
+    reader.refuse(name, `This has ${note.length} letters; ${LONGEST_TEXT} fit.`);
+  return note;
+}
+
+function readQuantity(reader: FormReader, base: Rig, rig: Rig, field: RigField): Rig {
+  const { path, label, unit, perSi, least, most } = field;
+  // A field left as it was keeps its full digits; what is shown is rounded.
+  const untouched = reader.text(path) === shownValue(base, field);
+  const typed = untouched
+    ? undefined
+    : reader.number({ name: path, label, unit, least: least * perSi, most: most * perSi });
+  const value = untouched ? quantityAt(base, path).value : typed === undefined ? undefined : typed / perSi;
+  return value === undefined
+    ? rig
+    : withQuantity(rig, path, { value, basis: basisFrom(reader.text(`${path}.basis`)) });
+}
+
+function readVehicle(reader: FormReader, vehicle: Vehicle): Vehicle {
+  if (vehicle.kind === 'propeller') return { ...vehicle, folding: reader.has('folding') };
+  const gearing = readGearing(reader);
+  return {
+    ...vehicle,
+    gearing,
+    // Teeth are counted; what they make is computed, whatever stands in the other field.
+    finalDrive: gearing ? { value: finalDriveOf(gearing), basis: 'given' } : vehicle.finalDrive,
+    slipperClutch: reader.has('slipperClutch'),
+  };
+}
+
+function readGearing(reader: FormReader): Gearing | null {
+  const fields = ['gearing.spurTeeth', 'gearing.pinionTeeth', 'gearing.internalRatio'] as const;
+  const missing = fields.filter((name) => reader.text(name) === '');
+  if (missing.length === fields.length || (missing.length === 2 && missing[0] === fields[0])) return null;
+  if (missing.length > 0) {
+    reader.refuse(
+      missing[0]!,
+      'Spur, pinion and internal ratio are needed together; or leave both teeth empty.',
+    );
+    return null;
+  }
+  const spurTeeth = reader.whole({ name: fields[0], label: 'Spur', unit: 'teeth', least: 1, most: 500 });
+  const pinionTeeth = reader.whole({ name: fields[1], label: 'Pinion', unit: 'teeth', least: 1, most: 200 });
+  const internalRatio = reader.number({
+    name: fields[2],
+    label: 'Internal ratio',
+    unit: '',
+    least: 0.1,
+    most: 100,
+  });
+  return spurTeeth && pinionTeeth && internalRatio ? { spurTeeth, pinionTeeth, internalRatio } : null;
+}
+
+function readChannel(reader: FormReader, base: Rig['channel']): Rig['channel'] {
+  const channel = { ...base, reversed: reader.has('reversed') };
+  for (const { key, ...field } of CHANNEL_FIELDS) {
+    channel[key] = reader.number({ ...field, name: `channel.${key}` }) ?? channel[key];
+  }
+  const jitter = reader.optional(JITTER_FIELD);
+  return { ...channel, jitterMicros: jitter === undefined ? base.jitterMicros : jitter };
 }
 
 /** Another class only where it moves the same way: what the form did not ask cannot be made up. */
-function classAlike(text: string, base: Rig): VehicleClass {
-  const wanted = choice(text, VEHICLE_CLASSES, base.vehicleClass);
+function classAlike(reader: FormReader, base: Rig): VehicleClass {
+  const wanted = reader.choice('vehicleClass', VEHICLE_CLASSES, base.vehicleClass);
   return kindOf(wanted) === base.vehicle.kind ? wanted : base.vehicleClass;
 }
 
-function readBusLoads(form: FormData, text: (name: string) => string, problems: Problem[]): BusLoad[] {
-  const loads: BusLoad[] = [];
-  for (let place = 0; place < MOST_BUS_LOADS; place += 1) {
-    const name = text(`bus.${place}.name`);
-    const volts = text(`bus.${place}.maxVolts`);
-    if (name === '' && volts === '') continue;
-    const read = readNumber(volts);
-    if (name === '' || name.length > LONGEST_NAME) {
-      problems.push({
-        path: `bus.${place}.name`,
-        sentence: 'Say what it is, in a few words: steering servo, receiver.',
-      });
-    } else if (read === undefined || read < 3 || read > 30) {
-      problems.push({
-        path: `bus.${place}.maxVolts`,
-        sentence: `The highest voltage of “${name}” must be a number between 3 and 30 V, not “${volts}”.`,
-      });
-    } else {
-      loads.push({ name, maxVolts: read });
-    }
+function readBusLoads(reader: FormReader): BusLoad[] {
+  return Array.from({ length: MOST_BUS_LOADS }, (_, place) => readBusLoad(reader, `bus.${place}`)).filter(
+    (load) => load !== undefined,
+  );
+}
+
+function readBusLoad(reader: FormReader, row: string): BusLoad | undefined {
+  const name = reader.text(`${row}.name`);
+  const volts = reader.text(`${row}.maxVolts`);
+  if (name === '' && volts === '') return undefined;
+  if (nameFault(name)) {
+    reader.refuse(`${row}.name`, 'Say what it is, in a few words: steering servo, receiver.');
+    return undefined;
   }
-  return loads;
+  const maxVolts = readNumber(volts);
+  if (maxVolts === undefined || maxVolts < 3 || maxVolts > 30) {
+    reader.refuse(
+      `${row}.maxVolts`,
+      `The highest voltage of “${name}” must be a number between 3 and 30 V, not “${volts}”.`,
+    );
+    return undefined;
+  }
+  const kind = reader.choice(`${row}.kind`, LOAD_KINDS, 'other');
+  const usual = LOAD_KINDS[kind];
+  const amps = (key: 'movingAmps' | 'stallAmps', label: string): number =>
+    reader.optional({
+      name: `${row}.${key}`,
+      label: `${label} of “${name}”`,
+      unit: 'A',
+      least: 0,
+      most: 100,
+    }) ?? usual[key];
+  const count = reader.optional({
+    name: `${row}.count`,
+    label: `How many “${name}”`,
+    unit: '',
+    least: 1,
+    most: 40,
+  });
+  const movingAmps = amps('movingAmps', 'Moving current');
+  const stallAmps = amps('stallAmps', 'Stall current');
+  if (stallAmps < movingAmps) {
+    reader.refuse(
+      `${row}.stallAmps`,
+      `“${name}” draws ${stallAmps} A stalled and ${movingAmps} A moving: stalled is always more.`,
+    );
+  }
+  return {
+    name,
+    kind,
+    count: Math.round(count ?? 1),
+    maxVolts,
+    idleAmps: usual.idleAmps,
+    movingAmps,
+    stallAmps,
+  };
 }
 
-/** A number as people type it: spaces, a decimal comma and a true minus sign are fine. */
-export function readNumber(text: string): number | undefined {
-  const plain = text
-    .replaceAll(/[\s\u00a0\u202f]/g, '')
-    .replace('\u2212', '-')
-    .replace(',', '.');
-  return /^-?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : undefined;
+function readExternalBec(reader: FormReader): ExternalBec | null {
+  const names = ['externalBec.volts', 'externalBec.continuousAmps'] as const;
+  if (names.every((name) => reader.text(name) === '')) return null;
+  const volts = reader.number({ name: names[0], label: 'Its voltage', unit: 'V', least: 4, most: 30 });
+  const continuousAmps = reader.number({
+    name: names[1],
+    label: 'Its current',
+    unit: 'A',
+    least: 0.1,
+    most: 200,
+  });
+  return volts && continuousAmps ? { volts, continuousAmps } : null;
 }
-
-const scaled = (value: number | undefined, perSi: number): number | undefined =>
-  value === undefined ? undefined : value / perSi;
 
 const basisFrom = (text: string): Basis => (text === 'measured' || text === 'given' ? text : 'assumed');
-
-const choice = <K extends string>(text: string, table: Record<K, string>, otherwise: K): K =>
-  Object.hasOwn(table, text) ? (text as K) : otherwise;

@@ -1,4 +1,5 @@
-import { deleteRig, updateRig } from '#server/repositories/rigs';
+import { listRules } from '#server/repositories/eventRules';
+import { placeRig, updateRig } from '#server/repositories/rigs';
 import { currentGarage } from '#server/repositories/garages';
 import { data, Link, redirect } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
@@ -8,15 +9,23 @@ import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
 import type { Route } from './+types/route';
+import { PictureAndRules } from './PictureAndRules';
 import { RigFormView } from './RigFormView';
 import { profileChoices, rigFromRequest } from './saveRig.server';
 
-export const loader = async (_args: Route.LoaderArgs) => ({ profiles: await profileChoices() });
+export async function loader(_args: Route.LoaderArgs) {
+  const garage = await currentGarage();
+  const rules = await listRules(garage.id);
+  return {
+    profiles: await profileChoices(),
+    rules: rules.map(({ id, rules: { name } }) => ({ id, name })),
+  };
+}
 
 export async function action({ request, params }: Route.ActionArgs) {
   if (request.method === 'DELETE') {
     const garage = await currentGarage();
-    await deleteRig(garage.id, params.rigId);
+    await placeRig(garage.id, params.rigId, 'delete');
     throw redirect('/');
   }
   const bench = await benchOf(params.rigId);
@@ -61,13 +70,17 @@ export default function RigRoute({ loaderData, actionData: answer }: Route.Compo
           </Notice>
         </div>
       )}
-      <RigFormView
-        rig={rig}
-        profiles={loaderData.profiles}
-        profileKey={profile.id}
-        problems={actionData?.problems ?? []}
-        submitLabel="Save"
-      />
+      <div className="grid grid-cols-1 gap-x-10 px-5 xl:grid-cols-[minmax(0,48rem)_minmax(0,1fr)]">
+        <RigFormView
+          rig={rig}
+          profiles={loaderData.profiles}
+          profileKey={profile.id}
+          profile={profile}
+          problems={actionData?.problems ?? []}
+          submitLabel="Save"
+        />
+        <PictureAndRules rules={loaderData.rules} />
+      </div>
     </>
   );
 }
@@ -81,7 +94,7 @@ function DeleteRig({ name }: { name: string }) {
         </button>
       }
       title={`Delete “${name}”?`}
-      text="Its sheets, calibrations and draft go with it, and cannot be brought back. Export what you want to keep first."
+      text="Its sheets, calibrations and draft go with it. For 30 days it can be brought back from the list of all rigs."
       method="delete"
       yes="Delete"
       no="Keep it"

@@ -1,21 +1,37 @@
+import { ARCHETYPES } from '#core/archetypes/archetypes';
 import type { Rig } from '#core/rig/rig';
 import type { Problem } from '#core/units/problem';
 import { problemsOf } from '#formats/document';
 import { rigSchema } from '#formats/rig';
-import { findProfileByKey, listProfiles, type StoredProfile } from '#server/repositories/escProfiles';
+import {
+  findProfileByKey,
+  keepProfile,
+  listProfiles,
+  type StoredProfile,
+} from '#server/repositories/escProfiles';
 import { currentGarage } from '#server/repositories/garages';
 import { readRigForm } from './rigForm';
 
-/** The ESC profiles to choose from. */
+/** The ESC profiles to choose from: the garage's own, and the archetypes that it does not have yet. */
 export async function profileChoices() {
   const garage = await currentGarage();
-  const profiles = await listProfiles(garage.id);
-  return profiles.map(({ profile }) => ({
-    key: profile.id,
-    kind: profile.calibration.family === 'stickAtPowerOn' ? ('propeller' as const) : ('wheels' as const),
-    name: profile.name,
-    note: `${profile.limits.minCells} to ${profile.limits.maxCells} cells, ${profile.items.length} items`,
+  const own = (await listProfiles(garage.id)).map(({ profile }) => profile);
+  const known = new Set(own.map(({ id }) => id));
+  const archetypes = ARCHETYPES.map(({ profile }) => profile).filter(({ id }) => !known.has(id));
+  return [...own, ...archetypes].map(({ id, name, limits, items }) => ({
+    key: id,
+    name,
+    note: `${limits.minCells} to ${limits.maxCells} cells, ${items.length} items`,
   }));
+}
+
+/** The profile with this key; an archetype becomes one of the garage's own when it is first used. */
+async function profileFor(garageId: string, key: string): Promise<StoredProfile | undefined> {
+  const own = await findProfileByKey(garageId, key);
+  const archetype = ARCHETYPES.find(({ profile }) => profile.id === key);
+  if (own || !archetype) return own;
+  await keepProfile(garageId, archetype.profile);
+  return findProfileByKey(garageId, key);
 }
 
 type Read =
@@ -27,7 +43,7 @@ export async function rigFromRequest(request: Request, base: Rig): Promise<Read>
   const { rig, problems } = readRigForm(form, base);
   const garage = await currentGarage();
   const profileKey = form.get('profileKey');
-  const stored = typeof profileKey === 'string' ? await findProfileByKey(garage.id, profileKey) : undefined;
+  const stored = typeof profileKey === 'string' ? await profileFor(garage.id, profileKey) : undefined;
   if (!stored)
     problems.push({ path: 'profileKey', sentence: 'Choose the ESC profile that this model uses.' });
   if (problems.length > 0 || !stored) return { ok: false, problems };

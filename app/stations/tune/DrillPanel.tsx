@@ -75,6 +75,8 @@ export function DrillPanel() {
               .
             </>
           )}
+          {rig.motorCount > 1 &&
+            ` The numbers are those of one of ${rig.motorCount} motors; the pack feeds them all.`}
         </p>
       </Tabs.Content>
     </Tabs.Root>

@@ -1,5 +1,5 @@
 import type { VehicleKind } from '#core/rig/rig';
-import { momentName, type MomentId } from '#core/settings/vocabulary';
+import { momentName, type MomentId } from '#core/settings/moments';
 import { DraftMark } from '../../ui/marks';
 
 interface Props {

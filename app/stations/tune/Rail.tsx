@@ -1,4 +1,5 @@
 import type { Advice } from '#core/advice/bands';
+import { entersDrills } from '#core/physics/howItEnters';
 import { stopById, type ProfileItem, type Stop } from '#core/esc/profile';
 import { comparableNumber, describeValue } from '#core/settings/value';
 import { VOCABULARY, type Setting } from '#core/settings/vocabulary';
@@ -6,6 +7,7 @@ import type { Holding } from '#core/sheet/evidence';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { Button } from '../../ui/Button';
 import { EscMark, escMarkOf } from '../../ui/marks';
+import { Term } from '../../ui/Term';
 
 interface Props {
   item: ProfileItem;
@@ -73,9 +75,12 @@ export function Rail({ item, cells, holding, draftStopId, isDrafted, advice, onM
     <li className={`border-t border-rule py-3 ${inactive ? 'opacity-75' : ''}`}>
       <div className="grid grid-cols-[1fr_auto] items-start gap-x-5 gap-y-1 sm:grid-cols-[9.5rem_1fr_8rem]">
         <div>
-          <h3 className="font-sans leading-tight" id={`rail-${item.id}`}>
-            {setting.name}
-          </h3>
+          <div className="flex items-center gap-1">
+            <h3 className="font-sans leading-tight" id={`rail-${item.id}`}>
+              {setting.id === 'other' ? item.label : setting.name}
+            </h3>
+            <Term setting={setting.id} />
+          </div>
           <p className="text-sm text-muted">
             item {item.number} “{item.label}”
           </p>
@@ -202,7 +207,7 @@ export function Rail({ item, cells, holding, draftStopId, isDrafted, advice, onM
       {reasonOpen && (
         <p className="mt-1 max-w-xl sm:pl-42">
           {setting.summary} {advice?.reason}
-          {!setting.inDrills && ' The drills do not use it yet; it is loaded and recorded.'}
+          {!entersDrills(item.setting) && ' No drill depends on it; it is loaded and recorded.'}
         </p>
       )}
     </li>

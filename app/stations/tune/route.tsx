@@ -1,7 +1,8 @@
 import { adviceFor } from '#core/advice/bands';
 import { inactiveReason } from '#core/advice/inactive';
 import { stopById, itemById, type ProfileItem } from '#core/esc/profile';
-import { momentName, momentsOf, VOCABULARY, type MomentId } from '#core/settings/vocabulary';
+import { momentName, momentsOf, type MomentId } from '#core/settings/moments';
+import { VOCABULARY } from '#core/settings/vocabulary';
 import type { VehicleKind } from '#core/rig/rig';
 import { unknownItems } from '#core/sheet/evidence';
 import { useState } from 'react';
@@ -10,6 +11,7 @@ import { Button } from '../../ui/Button';
 import { AdvisedMark, DraftMark, EscMark } from '../../ui/marks';
 import { useBench } from '../bench/BenchContext';
 import { DrillPanel } from './DrillPanel';
+import { Matters } from './Matters';
 import { DriveLine } from './DriveLine';
 import { Rail } from './Rail';
 import { useRailKeys } from './useRailKeys';
@@ -55,6 +57,7 @@ export default function TuneRoute() {
               </ul>
             </section>
           ))}
+          <Matters />
         </div>
         <aside aria-label="What it does" className="border-rule bg-sheet px-5 py-4 lg:border-l">
           <div className="grid gap-4 lg:sticky lg:top-4 lg:max-h-[calc(100dvh-7rem)] lg:overflow-y-auto">
@@ -78,7 +81,7 @@ function ItemRail({ item }: { item: ProfileItem }) {
       draftStopId={drafted[item.id]!}
       isDrafted={draft.stops[item.id] !== undefined}
       advice={adviceFor(rig, profile, item)}
-      inactive={inactiveReason(profile, drafted, item.setting)}
+      inactive={inactiveReason(rig, profile, drafted, item)}
       onMove={(stopId) => move(item.id, stopId)}
     />
   );

@@ -1,6 +1,6 @@
 /** What a drill may be while some values on the ESC are unknown: a band about its trace, a range for each number. */
 import { stopById, type EscProfile, type ProfileItem, type StopByItem } from '../../esc/profile';
-import { VOCABULARY } from '../../settings/vocabulary';
+import { entersDrills } from '../howItEnters';
 import type { Drill } from './drill';
 
 export interface Range {
@@ -27,7 +27,7 @@ export function alternativesTo(
   unknown: readonly ProfileItem[],
 ): StopByItem[] {
   return unknown
-    .filter((item) => VOCABULARY[item.setting].inDrills)
+    .filter((item) => entersDrills(item.setting))
     .flatMap((item) => {
       const others = item.stops.filter(({ id }) => id !== stopById(item, believed[item.id]!).id);
       const step = Math.max(1, Math.ceil(others.length / MOST_STOPS));

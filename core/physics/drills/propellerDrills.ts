@@ -1,11 +1,14 @@
-/** The standard manoeuvres of an aeroplane held fast on the bench. */
+/** The standard manoeuvres of a model with a propeller, held fast on the bench: spool up, thrust, cut. */
 import type { ResolvedPropeller } from '../../rig/resolve';
 import { GRAVITY, rpmOf } from '../../units/convert';
-import { brakeCurrent } from '../brakeChopper';
-import { launchDuty, type EscBehaviour } from '../escChain';
-import { driveCurrent, driveTorque } from '../motor';
-import { airTorque, runPropeller, thrustNewtons } from '../propeller';
+import { dutyOf, type EscBehaviour } from '../escChain';
+import { noExtremes, noteExtremes } from '../extreme';
+import { blocked, driveFlow, newFlow, type Flow } from '../motor';
+import { airTorque, runPropeller, SPIN, SPIN_SIZE, startSpin, thrustNewtons } from '../propeller';
+import { currentLimitOf, finely, setupOf } from '../setup';
+import type { Mark, Part } from '../powerTrain';
 import { number, TRACE_POINTS, type Drill } from './drill';
+import { drawOver } from './trace';
 
 const SPOOL_LONGEST_S = 25;
 const SPOOL_DRAWN_S = 4;
@@ -13,76 +16,130 @@ const CUT_LONGEST_S = 30;
 const CUT_DRAWN_S = 4;
 /** Share of the final rpm that counts as being there. */
 const THERE = 0.95;
+const LONG_S = 60;
 
-const grams = (newtons: number): number => (newtons / GRAVITY) * 1000;
+export const grams = (newtons: number): number => (newtons / GRAVITY) * 1000;
 
-const motorAmps = (rig: ResolvedPropeller, duty: number, shaftSpeed: number): number =>
-  driveCurrent(rig.motor, duty, shaftSpeed, rig.openVolts, rig.packOhm);
+/** What flows when everything is steady. */
+export interface Steady extends Flow {
+  shaftSpeed: number;
+  packVolts: number;
+  thrust: number;
+  /** Of the electric power, what the shaft gives, 0 to 1. */
+  efficiency: number;
+}
 
-/**
- * The shaft speed at which motor and air agree at a duty, rad/s. Bisection: the balance falls with speed.
- */
-export function steadySpeed(rig: ResolvedPropeller, duty: number): number {
+/** The state in which motor and air agree at a signal of the throttle. Bisection: the balance falls with speed. */
+export function steady(rig: ResolvedPropeller, esc: EscBehaviour, signal: number, airShare = 1): Steady {
+  const setup = setupOf(rig, esc);
+  const duty = dutyOf(esc, signal);
+  const flow = newFlow();
+  const flowAt = (shaft: number): void =>
+    driveFlow(
+      rig.motor,
+      1,
+      {
+        duty,
+        advance: setup.advance(rpmOf(shaft), signal, LONG_S),
+        frequencyHz: setup.frequencyHz,
+        damped: setup.damped,
+        currentLimit: setup.currentLimit,
+      },
+      shaft,
+      rig.openVolts,
+      rig.packOhm,
+      flow,
+    );
   let low = 0;
-  let high = (duty * rig.openVolts) / rig.motor.constant;
+  let high = duty > 0 ? (3 * rig.openVolts) / rig.motor.constant : 0;
   for (let n = 0; n < 60; n += 1) {
     const middle = (low + high) / 2;
-    const balance = driveTorque(rig.motor, motorAmps(rig, duty, middle)) - airTorque(rig.propeller, middle);
-    if (balance > 0) low = middle;
+    flowAt(middle);
+    if (flow.torque - airShare * airTorque(rig.propeller, middle) > 0) low = middle;
     else high = middle;
   }
-  return low;
+  if (duty > 0) flowAt(low);
+  const packVolts = rig.openVolts - flow.packAmps * rig.packOhm;
+  const watts = flow.packAmps * packVolts;
+  return {
+    ...flow,
+    shaftSpeed: low,
+    packVolts,
+    thrust: thrustNewtons(rig.propeller, low),
+    efficiency: watts > 0 ? (airShare * airTorque(rig.propeller, low) * low) / watts : 0,
+  };
 }
 
-/** What flows and pulls when everything is steady at a duty. */
-function steady(rig: ResolvedPropeller, duty: number) {
-  const shaftSpeed = steadySpeed(rig, duty);
-  const packAmps = duty * motorAmps(rig, duty, shaftSpeed);
-  const packVolts = rig.openVolts - packAmps * rig.packOhm;
-  return { shaftSpeed, packAmps, packVolts, thrust: thrustNewtons(rig.propeller, shaftSpeed) };
-}
+const open = (esc: EscBehaviour, lengthS: number): Part => ({
+  lengthS,
+  kind: 'drive',
+  from: esc.startDuty * esc.forwardPower,
+  to: dutyOf(esc, esc.forwardSignal),
+  perSecond: Number.isFinite(esc.rampPerSecond) ? esc.rampPerSecond : 0,
+  signal: esc.forwardSignal,
+});
 
 /** Throttle opened at once from standstill. */
 export function spoolUp(rig: ResolvedPropeller, esc: EscBehaviour): Drill {
-  const full = steady(rig, esc.forwardSignal);
-  const points = [{ x: 0, y: 0 }];
-  const interval = SPOOL_DRAWN_S / TRACE_POINTS;
-  let there: number | undefined;
-  let peakPackAmps = 0;
-  const torque = (timeS: number, shaftSpeed: number): number =>
-    driveTorque(rig.motor, motorAmps(rig, launchDuty(esc, timeS), shaftSpeed));
-  runPropeller(rig.propeller, 0, torque, SPOOL_LONGEST_S, ({ timeS, shaftSpeed }) => {
-    const duty = launchDuty(esc, timeS);
-    peakPackAmps = Math.max(peakPackAmps, duty * motorAmps(rig, duty, shaftSpeed));
-    if (there === undefined && shaftSpeed >= THERE * full.shaftSpeed) there = timeS;
-    if (points.length <= TRACE_POINTS && timeS >= points.length * interval - 1e-9) {
-      points.push({ x: timeS, y: rpmOf(shaftSpeed) });
-    }
-    return there !== undefined && points.length > TRACE_POINTS;
+  const full = steady(rig, esc, esc.forwardSignal);
+  const y = startSpin(rig, 0);
+  const pack = noExtremes();
+  const amps = noExtremes();
+  const trace = drawOver(SPOOL_DRAWN_S, TRACE_POINTS, SPIN_SIZE, (state) => rpmOf(state[SPIN.shaft]!));
+  const there: Mark = { value: (state) => state[SPIN.shaft]! - THERE * full.shaftSpeed, ends: false };
+  const done: Mark = {
+    value: (state, t) => Math.min(state[SPIN.shaft]! - (THERE + 0.01) * full.shaftSpeed, t - SPOOL_DRAWN_S),
+    ends: true,
+  };
+  const run = runPropeller(finely(rig), setupOf(rig, esc), [open(esc, SPOOL_LONGEST_S)], y, {
+    marks: [there, done],
+    visit: (step, at) => {
+      trace.visit(step);
+      noteExtremes(amps, step, (t) => at(step, t).packAmps);
+      noteExtremes(pack, step, (t) => at(step, t).packVolts);
+    },
   });
-  const lowestCellVolts = (rig.openVolts - peakPackAmps * rig.packOhm) / rig.cells;
+  trace.fill(rpmOf(y[SPIN.shaft]!));
+  const honest = blocked(
+    rig.motor,
+    dutyOf(esc, esc.forwardSignal),
+    currentLimitOf(rig, esc),
+    rig.openVolts,
+    rig.packOhm,
+  );
   return {
     xLabel: 's',
     yLabel: 'propeller, rpm',
-    points,
+    points: trace.points,
     numbers: [
-      number('there', 'To 95 % of full rpm', there, 's', 2, 'sharper', 'softer'),
-      number('peakPack', 'Peak pack current', peakPackAmps, 'A', 0, 'cooler', 'hotter'),
-      number('lowestCell', 'Lowest cell voltage', lowestCellVolts, 'V', 2, 'deeper sag', 'less sag'),
+      number('there', 'To 95 % of full rpm', run.markTimes[0], 's', 2, 'sharper', 'softer'),
+      number('peakPack', 'Peak pack current', amps.most, 'A', 0, 'cooler', 'hotter'),
+      number('lowestCell', 'Lowest cell voltage', pack.least / rig.cells, 'V', 2, 'deeper sag', 'less sag'),
       number('rpm', 'Full rpm, standing', rpmOf(full.shaftSpeed), 'rpm', 0, 'slower', 'faster'),
+      number(
+        'blocked',
+        'Pack with the propeller blocked',
+        honest.packVolts,
+        'V',
+        1,
+        'near a brown-out',
+        'safer',
+      ),
     ],
   };
 }
 
-/** Thrust over throttle, everything steady. */
+/** Thrust over throttle, everything steady; what hovers and what climbs. */
 export function throttle(rig: ResolvedPropeller, esc: EscBehaviour): Drill {
-  const at = (share: number) => steady(rig, share * esc.forwardSignal);
+  const at = (share: number): Steady => steady(rig, esc, share * esc.forwardSignal);
   const points = Array.from({ length: TRACE_POINTS + 1 }, (_, n) => {
     const share = n / TRACE_POINTS;
     return { x: share * 100, y: share === 0 ? 0 : grams(at(share).thrust) };
   });
   const full = at(1);
   const watts = full.packAmps * full.packVolts;
+  const hover = hoverShare(rig, (share) => at(share).thrust);
+  const hovering = hover === undefined ? undefined : at(hover);
   return {
     xLabel: 'throttle, %',
     yLabel: 'static thrust, g',
@@ -93,55 +150,76 @@ export function throttle(rig: ResolvedPropeller, esc: EscBehaviour): Drill {
       number('thrustHalf', 'Thrust at half throttle', grams(at(0.5).thrust), 'g', 0, 'weaker', 'stronger'),
       number('amps', 'Current at full', full.packAmps, 'A', 1, 'cooler', 'hotter'),
       number('watts', 'Power at full', watts, 'W', 0, 'cooler', 'hotter'),
+      number('efficiency', 'Motor and ESC give on', 100 * full.efficiency, '%', 1, 'more heat', 'less heat'),
       number('cell', 'Cell voltage at full', full.packVolts / rig.cells, 'V', 2, 'deeper sag', 'less sag'),
+      number(
+        'hover',
+        'Hangs on its propeller at',
+        hover === undefined ? undefined : 100 * hover,
+        '%',
+        0,
+        'sooner',
+        'later',
+      ),
+      number(
+        'hoverTime',
+        'Would hang for',
+        hovering && (60 * rig.capacityAh * USABLE) / hovering.packAmps,
+        'min',
+        1,
+        'shorter',
+        'longer',
+      ),
     ],
   };
 }
 
+/** Of the capacity, what is flown out. Common practice: a fifth stays in. */
+const USABLE = 0.8;
+
+/** The share of throttle at which thrust carries the model; undefined where it never does. */
+function hoverShare(rig: ResolvedPropeller, thrustAt: (share: number) => number): number | undefined {
+  const weight = rig.massKg * GRAVITY;
+  if (thrustAt(1) < weight) return undefined;
+  let low = 0;
+  let high = 1;
+  for (let n = 0; n < 24; n += 1) {
+    const middle = (low + high) / 2;
+    if (thrustAt(middle) < weight) low = middle;
+    else high = middle;
+  }
+  return high;
+}
+
 /** Throttle closed at once from full rpm. */
 export function cut(rig: ResolvedPropeller, esc: EscBehaviour): Drill {
-  const start = steadySpeed(rig, esc.forwardSignal);
-  const points = [{ x: 0, y: rpmOf(start) }];
-  const interval = CUT_DRAWN_S / TRACE_POINTS;
-  let peakBrakeAmps = 0;
-  const torque = (_timeS: number, shaftSpeed: number): number => {
-    if (shaftSpeed <= 0) return 0;
-    const amps =
-      esc.propellerBrake <= 0
-        ? 0
-        : brakeCurrent(
-            rig.motor,
-            esc.propellerBrake,
-            esc.brakeFrequencyHz,
-            shaftSpeed,
-            rig.openVolts,
-            rig.packOhm,
-          );
-    peakBrakeAmps = Math.max(peakBrakeAmps, amps);
-    return -rig.motor.constant * (amps + rig.motor.noLoadCurrent);
+  const start = steady(rig, esc, esc.forwardSignal).shaftSpeed;
+  const y = startSpin(rig, start);
+  const amps = noExtremes();
+  const trace = drawOver(CUT_DRAWN_S, TRACE_POINTS, SPIN_SIZE, (state) => rpmOf(state[SPIN.shaft]!));
+  const strength = esc.propellerBrake;
+  const part: Part = {
+    lengthS: CUT_LONGEST_S,
+    kind: 'brake',
+    from: strength,
+    to: strength,
+    perSecond: 0,
+    signal: 0,
   };
-  const stopped = runPropeller(rig.propeller, start, torque, CUT_LONGEST_S, ({ timeS, shaftSpeed }) => {
-    if (points.length <= TRACE_POINTS && timeS >= points.length * interval - 1e-9) {
-      points.push({ x: timeS, y: rpmOf(shaftSpeed) });
-    }
-    return false;
+  const run = runPropeller(rig, setupOf(rig, esc), [part], y, {
+    visit: (step, at) => {
+      trace.visit(step);
+      noteExtremes(amps, step, (time) => at(step, time).motorAmps);
+    },
   });
-  while (points.length <= TRACE_POINTS) points.push({ x: points.length * interval, y: 0 });
+  trace.fill(0);
   return {
     xLabel: 's',
     yLabel: 'propeller, rpm',
-    points,
+    points: trace.points,
     numbers: [
-      number(
-        'stops',
-        'Propeller stands after',
-        stopped.shaftSpeed === 0 ? stopped.timeS : undefined,
-        's',
-        2,
-        'sooner',
-        'later',
-      ),
-      number('peakBrake', 'Peak brake current', peakBrakeAmps, 'A', 0, 'gentler', 'harsher'),
+      number('stops', 'Propeller stands after', run.atRest ? run.endS : undefined, 's', 2, 'sooner', 'later'),
+      number('peakBrake', 'Peak brake current', Math.max(0, amps.most), 'A', 0, 'gentler', 'harsher'),
     ],
   };
 }

@@ -1,23 +1,70 @@
-import type { ResolvedRig } from '../../rig/resolve';
+import type { ResolvedPropeller, ResolvedRig, ResolvedWheels } from '../../rig/resolve';
 import type { VehicleKind } from '../../rig/rig';
 import type { EscBehaviour } from '../escChain';
 import type { Drill } from './drill';
+import { advanceMap, heatMap } from './maps';
 import { cut, spoolUp, throttle } from './propellerDrills';
-import { brake, launch, letGo } from './wheelDrills';
+import { crawl, slope, sweep } from './slowDrills';
+import { stint } from './stint';
+import { supply } from './supplyDrill';
+import { brake, launch, letGo, topSpeed } from './wheelDrills';
 
 /** The manoeuvres of each kind of vehicle, in the order of one pull of the throttle. */
 export const DRILLS = {
-  wheels: { launch: 'Launch', letGo: 'Let go', brake: 'Brake' },
-  propeller: { spoolUp: 'Spool up', throttle: 'Thrust', cut: 'Cut' },
+  wheels: {
+    launch: 'Launch',
+    letGo: 'Let go',
+    brake: 'Brake',
+    topSpeed: 'Top speed',
+    sweep: 'Trigger',
+    slope: 'Slope',
+    crawl: 'Crawl',
+    stint: 'Stint',
+    heatMap: 'Heat',
+    advanceMap: 'Timing',
+    supply: 'Supply',
+  },
+  propeller: {
+    spoolUp: 'Spool up',
+    throttle: 'Thrust',
+    cut: 'Cut',
+    sweep: 'Stick',
+    stint: 'Flight',
+    heatMap: 'Heat',
+    advanceMap: 'Timing',
+    supply: 'Supply',
+  },
 } as const satisfies Record<VehicleKind, Record<string, string>>;
 export type DrillId = keyof (typeof DRILLS)['wheels'] | keyof (typeof DRILLS)['propeller'];
 
-const ON_WHEELS = { launch, letGo, brake };
-const WITH_PROPELLER = { spoolUp, throttle, cut };
+type RunOn<R> = (rig: R, esc: EscBehaviour) => Drill;
+const ON_WHEELS: Record<keyof (typeof DRILLS)['wheels'], RunOn<ResolvedWheels>> = {
+  launch,
+  letGo,
+  brake,
+  topSpeed,
+  sweep,
+  slope,
+  crawl,
+  stint,
+  heatMap,
+  advanceMap,
+  supply,
+};
+const WITH_PROPELLER: Record<keyof (typeof DRILLS)['propeller'], RunOn<ResolvedPropeller>> = {
+  spoolUp,
+  throttle,
+  cut,
+  sweep,
+  stint,
+  heatMap,
+  advanceMap,
+  supply,
+};
 
 /**
  * Runs one drill. Pure; a few milliseconds.
- * @throws {Error} for a drill that this kind of vehicle does not have
+ * @throws {Error} for a drill that this kind of vehicle does not have, and where the rig's numbers lead nowhere
  */
 export function runDrill(id: DrillId, rig: ResolvedRig, esc: EscBehaviour): Drill {
   if (rig.kind === 'wheels' && id in ON_WHEELS) return ON_WHEELS[id as keyof typeof ON_WHEELS](rig, esc);
@@ -25,3 +72,39 @@ export function runDrill(id: DrillId, rig: ResolvedRig, esc: EscBehaviour): Dril
     return WITH_PROPELLER[id as keyof typeof WITH_PROPELLER](rig, esc);
   throw new Error(`a rig with ${rig.kind} has no drill '${id}'`);
 }
+
+type Field = keyof EscBehaviour;
+const PULL: readonly Field[] = [
+  'forwardSignal',
+  'throttleCurve',
+  'startDuty',
+  'rampPerSecond',
+  'forwardPower',
+  'currentLimit',
+  'currentShare',
+  'driveFrequencyHz',
+  'damped',
+  'advance',
+];
+const TRAVEL: readonly Field[] = ['deadShare', 'clippedShare', 'positions'];
+const DRAG: readonly Field[] = ['dragBrake', 'brakeFrequencyHz'];
+const GUARDS: readonly Field[] = ['cutoffVoltsPerCell', 'cutoffLeaves', 'escLimitC', 'motorLimitC'];
+const BRAKE: readonly Field[] = ['fullBrake', 'leastBrake', 'brakeCurve', 'brakeFrequencyHz'];
+
+/** What of the ESC each drill depends on: nothing else moves its numbers. */
+export const DEPENDS_ON: Readonly<Record<DrillId, readonly Field[]>> = {
+  launch: [...PULL, 'cutoffVoltsPerCell'],
+  topSpeed: PULL,
+  letGo: [...DRAG, 'dragRampS', 'coastAssist', ...PULL],
+  brake: BRAKE,
+  sweep: [...PULL, ...TRAVEL],
+  slope: DRAG,
+  crawl: [...PULL, ...TRAVEL],
+  stint: [...PULL, ...DRAG, ...BRAKE, ...GUARDS, 'propellerBrake'],
+  heatMap: PULL,
+  advanceMap: PULL,
+  supply: ['becVolts'],
+  spoolUp: PULL,
+  throttle: PULL,
+  cut: [...PULL, 'propellerBrake', 'brakeFrequencyHz'],
+};

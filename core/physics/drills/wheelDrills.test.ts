@@ -3,73 +3,120 @@ import { describe, expect, it } from 'vitest';
 import { smallProfile } from '../../esc/smallProfile.fixture';
 import { defaultRig } from '../../rig/defaults';
 import { resolveRig, type ResolvedWheels } from '../../rig/resolve';
+import type { VehicleClass } from '../../rig/vehicleClass';
 import { GRAVITY } from '../../units/convert';
-import { runDrill } from './runDrill';
+import { plainEsc } from '../behaviour.fixture';
 import type { EscBehaviour } from '../escChain';
-import { gripLimit, runWheels } from '../wheels';
+import { setupOf } from '../setup';
+import type { Part } from '../powerTrain';
+import { AT, gripLimit, runWheels, startState } from '../wheels';
+import { runDrill, type DrillId } from './runDrill';
+import { creepSpeed } from './slowDrills';
+import { brakeForceAt } from './wheelDrills';
 
-const wheels = (vehicleClass: 'tenthBuggy' | 'crawler'): ResolvedWheels => {
+const wheels = (vehicleClass: VehicleClass): ResolvedWheels => {
   const rig = resolveRig(defaultRig(vehicleClass), smallProfile());
   if (rig.kind !== 'wheels') throw new Error('not on wheels');
   return rig;
 };
 const buggy = wheels('tenthBuggy');
-const esc: EscBehaviour = {
-  forwardSignal: 1,
-  startDuty: 0,
-  rampPerSecond: 4,
-  fullBrake: 0.6,
-  dragBrake: 0.1,
-  propellerBrake: 0,
-  brakeFrequencyHz: 2000,
-  cutoffVoltsPerCell: 3.2,
-};
-const numbers = (id: 'launch' | 'brake' | 'letGo', rig: ResolvedWheels, behaviour: EscBehaviour) =>
+const crawler = wheels('crawler');
+const esc = plainEsc();
+const numbers = (id: DrillId, rig: ResolvedWheels, behaviour: EscBehaviour) =>
   Object.fromEntries(runDrill(id, rig, behaviour).numbers.map((n) => [n.id, n.value ?? NaN]));
+const braking = (strength: number, lengthS = 60): Part => ({
+  lengthS,
+  kind: 'brake',
+  from: strength,
+  to: strength,
+  perSecond: 0,
+  signal: 0,
+});
 
 describe('wheels', () => {
-  it('stops in v²/(2·μ·g) at the grip limit: 15 m/s at μ 0.6 in 19.1 m (Gillespie)', () => {
-    const car: ResolvedWheels = { ...buggy, grip: 0.6, rollingResistance: 0, dragAreaM2: 0 };
-    // A force that always asks for more than the ground can carry, on wheels that keep their speed.
-    const stop = runWheels(
-      car,
-      15,
-      (_t, tyre) => (tyre > 0 ? -3 * gripLimit(car) : 0),
-      20,
-      () => false,
-    );
-    expect(stop.distanceM).toBeCloseTo(19.1, 1);
+  it('slide to a stop in v²/(2·μ·g) at the grip limit: 15 m/s at μ 0.6 in 19.1 m (Gillespie)', () => {
+    const car: ResolvedWheels = {
+      ...buggy,
+      grip: 0.6,
+      rollingResistance: 0,
+      dragAreaM2: 0,
+      drivenWeightShare: 1,
+      // A motor that brakes far harder than the ground can carry, down to a crawl.
+      motor: { ...buggy.motor, resistance: 1e-4, inductance: 1e-9, noLoadCurrent: 0 },
+    };
+    const y = startState(car, 15);
+    runWheels(car, setupOf(car, esc), [braking(0.999)], y);
+    expect(Math.abs(y[AT.distance]! / 19.1 - 1)).toBeLessThan(0.01);
   });
 
-  it('coasts down as the closed form of rolling and air resistance says', () => {
-    const car: ResolvedWheels = { ...buggy, wheelInertiaKgM2: 0, motor: { ...buggy.motor, rotorInertia: 0 } };
-    const stop = runWheels(
-      car,
-      10,
-      () => 0,
-      60,
-      () => false,
-    );
+  it('coast down as the closed form of rolling and quadratic air resistance says, to 0.1 %', () => {
+    const car: ResolvedWheels = {
+      ...buggy,
+      wheelInertiaKgM2: 0,
+      motor: { ...buggy.motor, rotorInertia: 0, noLoadCurrent: 0 },
+    };
+    const y = startState(car, 10);
+    runWheels(car, setupOf(car, esc), [braking(0, 200)], y);
     const rolling = car.rollingResistance * GRAVITY;
     const air = (0.5 * 1.225 * car.dragAreaM2) / car.massKg;
     const expected = Math.log(1 + (air * 100) / rolling) / (2 * air);
-    expect(Math.abs(stop.distanceM / expected - 1)).toBeLessThan(0.002);
+    expect(Math.abs(y[AT.distance]! / expected - 1)).toBeLessThan(0.001);
   });
 
-  it('slides when asked for more than grip, and grips again when the wheels have slowed', () => {
-    let sawSliding = false;
-    const end = runWheels(
+  it('heat up exponentially with a steady loss, to 0.1 % (closed form)', () => {
+    // Too heavy to move, on a pack that neither sags nor empties: a current that stays, a winding that keeps its heat.
+    const heavy: ResolvedWheels = {
+      ...buggy,
+      massKg: 1e7,
+      capacityAh: 1e9,
+      packOhm: 0,
+      leadOhm: 0,
+      accuracy: 1e-6,
+      thermal: { ...buggy.thermal, windingToCase: 1e9 },
+    };
+    const setup = { ...setupOf(heavy, esc), currentLimit: 20 };
+    const y = startState(heavy, 0);
+    const part: Part = { lengthS: 120, kind: 'drive', from: 0.3, to: 0.3, perSecond: 0, signal: 0.3 };
+    runWheels(heavy, setup, [part], y);
+    const winding = heavy.motor.resistance - heavy.motor.bridgeResistance;
+    // I²·R with R growing by 0.393 % of its value at 20 °C a kelvin: dT/dt = a·(1 + b·(T − 50)).
+    const b = 0.00393 / (1 + 0.00393 * 30);
+    const swing = (heavy.openVolts * 0.3 * 0.7) / (heavy.motor.inductance * 12_000);
+    const a = ((400 + (swing * swing) / 12) * winding) / heavy.thermal.windingJPerK;
+    const rise = (Math.exp(a * b * 120) - 1) / b;
+    expect(rise).toBeGreaterThan(10);
+    expect(Math.abs((y[AT.winding]! - 50) / rise - 1)).toBeLessThan(0.001);
+  });
+
+  it('slide when asked for more than grip, and grip again later', () => {
+    const y = startState(buggy, 0);
+    const run = runWheels(
       buggy,
-      0,
-      (t) => (t < 0.3 ? 3 * gripLimit(buggy) : 1),
-      2,
-      (state) => {
-        sawSliding ||= state.sliding && state.tyreSpeed > state.speed;
-        return false;
-      },
+      setupOf(buggy, esc),
+      [{ ...braking(0), kind: 'drive', from: 0, to: 1, perSecond: 4, signal: 1, lengthS: 6 }],
+      y,
     );
-    expect(sawSliding).toBe(true);
-    expect(end.sliding).toBe(false);
+    expect(run.slidingS).toBeGreaterThan(0.05);
+    expect(run.slidingS).toBeLessThan(5.9);
+    expect(Math.abs(y[AT.tyreSpeed]! - y[AT.speed]!)).toBeLessThan(1e-6);
+  });
+
+  it('weight moves to driven rear wheels when pulling, and off them when braking', () => {
+    const rear = { ...buggy, drivenWeightShare: 0.6 };
+    expect(gripLimit(rear)).toBeGreaterThan(0.6 * gripLimit({ ...buggy, drivenWeightShare: 1 }));
+    expect(gripLimit(rear, true)).toBeLessThan(0.6 * gripLimit({ ...buggy, drivenWeightShare: 1 }));
+  });
+
+  it('braking never points along the motion', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0.01, max: 20, noNaN: true }),
+        (strength, speed) => {
+          expect(brakeForceAt(buggy, esc, strength, speed)).toBeGreaterThanOrEqual(0);
+        },
+      ),
+    );
   });
 });
 
@@ -78,16 +125,16 @@ describe('launch', () => {
     const n = numbers('launch', buggy, esc);
     expect(n.to5).toBeGreaterThan(0.8);
     expect(n.to5).toBeLessThan(2);
-    expect(n.peakPack).toBeGreaterThan(40);
+    expect(n.peakPack).toBeGreaterThan(30);
     expect(n.peakPack).toBeLessThan(220);
   });
 
-  it('a slower ramp never raises the peak current', () => {
+  it('a longer ramp never raises the peak current', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.5, max: 8, noNaN: true }), (ramp) => {
         const slow = numbers('launch', buggy, { ...esc, rampPerSecond: ramp });
         const fast = numbers('launch', buggy, { ...esc, rampPerSecond: ramp * 1.3 });
-        expect(slow.peakPack).toBeLessThanOrEqual(fast.peakPack! * 1.0001);
+        expect(slow.peakPack).toBeLessThanOrEqual(fast.peakPack! * 1.001);
       }),
       { numRuns: 20 },
     );
@@ -97,6 +144,14 @@ describe('launch', () => {
     expect(numbers('launch', buggy, { ...esc, forwardSignal: 0.5 }).to20).toBeGreaterThan(
       numbers('launch', buggy, esc).to20!,
     );
+  });
+
+  it('a launch limit of 30 % keeps a blocked pack up, at little cost to the launch (common practice)', () => {
+    const limited = { ...esc, currentShare: 0.7 };
+    expect(
+      numbers('launch', buggy, limited).blocked! - numbers('launch', buggy, esc).blocked!,
+    ).toBeGreaterThan(1);
+    expect(numbers('launch', buggy, limited).to20! / numbers('launch', buggy, esc).to20!).toBeLessThan(1.03);
   });
 });
 
@@ -109,6 +164,11 @@ describe('braking', () => {
     expect(coarse.stop).toBeGreaterThan(fine.stop!);
   });
 
+  it('full brake on a slippery ground slides for most of the way, and gently on a firm one not at all', () => {
+    expect(numbers('brake', { ...buggy, grip: 0.4 }, plainEsc({ fullBrake: 1 })).sliding).toBeGreaterThan(40);
+    expect(numbers('brake', { ...buggy, grip: 1.2 }, plainEsc({ fullBrake: 0.2 })).sliding).toBe(0);
+  });
+
   it('more drag brake never rolls farther', () => {
     const rolls = [0, 0.05, 0.1, 0.3, 1].map(
       (dragBrake) => numbers('letGo', buggy, { ...esc, dragBrake }).toWalking!,
@@ -117,8 +177,122 @@ describe('braking', () => {
   });
 
   it('starts from what a slow model can reach', () => {
-    const crawler = wheels('crawler');
-    const stop = runDrill('brake', crawler, esc).numbers[0]!;
-    expect(stop.name).not.toContain('30');
+    expect(runDrill('brake', crawler, esc).numbers[0]!.name).not.toContain('30');
+  });
+});
+
+describe('standing and crawling', () => {
+  const smooth: ResolvedWheels = {
+    ...crawler,
+    detentTorque: 0,
+    motor: { ...crawler.motor, noLoadCurrent: 0 },
+  };
+
+  it('full drag creeps at (m·g·sin φ − C_rr·m·g·cos φ)·r²·η·R/(K²·G²)', () => {
+    const angle = (20 * Math.PI) / 180;
+    const { massKg, rollingResistance, wheelRadiusM, drivelineEfficiency, finalDrive, motor } = smooth;
+    const pull = massKg * GRAVITY * (Math.sin(angle) - rollingResistance * Math.cos(angle));
+    const expected =
+      (pull * wheelRadiusM ** 2 * drivelineEfficiency * motor.resistance) /
+      ((Math.PI ** 2 / 9) * motor.constant ** 2 * finalDrive ** 2);
+    expect(creepSpeed(smooth, plainEsc({ dragBrake: 1 }), 20)! / expected).toBeCloseTo(1, 2);
+  });
+
+  it('full drag creeps on a slope, a high-detent outrunner holds, and less than full creeps far faster (common practice)', () => {
+    const full = plainEsc({ dragBrake: 1 });
+    expect(creepSpeed(smooth, full, 20)).toBeGreaterThan(0);
+    expect(creepSpeed({ ...crawler, detentTorque: 0.02 }, full, 20)).toBe(0);
+    expect(
+      creepSpeed(smooth, plainEsc({ dragBrake: 0.8 }), 20)! / creepSpeed(smooth, full, 20)!,
+    ).toBeGreaterThan(3);
+  });
+});
+
+describe('the stint', () => {
+  it('an eighth-scale race uses 3 to 5.5 Ah in ten minutes (from memory)', () => {
+    const { used } = numbers('stint', wheels('eighthBuggy'), plainEsc({ cutoffVoltsPerCell: 0 }));
+    expect(used).toBeGreaterThan(2000);
+    expect(used).toBeLessThan(5500);
+  });
+
+  it('with the action stop, a higher cutoff never lengthens a run', () => {
+    const tired = { ...buggy, capacityAh: 1.2 };
+    const runs = [3, 3.2, 3.4, 3.6].map(
+      (cutoffVoltsPerCell) => numbers('stint', tired, { ...esc, cutoffVoltsPerCell }).runs!,
+    );
+    expect(runs).toEqual([...runs].sort((a, b) => b - a));
+    expect(runs[0]).toBeGreaterThan(runs[3]!);
+  });
+});
+
+describe('the cutoff', () => {
+  it('at 3.4 instead of 3.2 V/cell costs about a tenth of the running time at 0.3 V/cell of sag (common practice)', () => {
+    // An eighth-scale car on a pack whose cells sag by some 0.3 V at the pulls that decide.
+    const car = wheels('eighthBuggy');
+    const run = (packOhm: number, cutoffVoltsPerCell: number): number =>
+      numbers(
+        'stint',
+        { ...car, capacityAh: 1.1, packOhm, leadOhm: 0.2 * packOhm },
+        plainEsc({ cutoffVoltsPerCell, dragBrake: 0.05 }),
+      ).runs!;
+    const stiff = 1 - run(0.012, 3.4) / run(0.012, 3.2);
+    const sagging = 1 - run(0.03, 3.4) / run(0.03, 3.2);
+    expect(stiff).toBeGreaterThan(0.005);
+    expect(sagging).toBeGreaterThan(stiff);
+    expect(sagging).toBeGreaterThan(0.03);
+    expect(sagging).toBeLessThan(0.25);
+  });
+
+  it('that only reduces power lets the car go on, slower', () => {
+    const tired = { ...buggy, capacityAh: 1.2 };
+    const stops = numbers('stint', tired, plainEsc({ cutoffVoltsPerCell: 3.5 }));
+    const reduces = numbers('stint', tired, plainEsc({ cutoffVoltsPerCell: 3.5, cutoffLeaves: 0.5 }));
+    expect(reduces.runs).toBeGreaterThan(stops.runs!);
+    expect(reduces.cutoff).toBeCloseTo(stops.cutoff!, 6);
+  });
+});
+
+describe('energy', () => {
+  it('closes over a pull: what the pack gives is speed, heat, slip and resistance, to 0.1 %', () => {
+    const car: ResolvedWheels = { ...buggy, accuracy: 1e-7, capacityAh: 1e6, drivelineEfficiency: 1 };
+    const y = startState(car, 0);
+    const sums = { given: 0, pack: 0, heat: 0, slip: 0, drag: 0 };
+    const probe = new Float64Array(y.length);
+    runWheels(
+      car,
+      setupOf(car, esc),
+      [{ ...braking(0), kind: 'drive', from: 0, to: 1, perSecond: 4, signal: 1, lengthS: 3 }],
+      y,
+      {
+        visit: (step, momentAt) => {
+          // Simpson's rule over each step.
+          for (const [share, weight] of [
+            [0, 1 / 6],
+            [0.5, 4 / 6],
+            [1, 1 / 6],
+          ] as const) {
+            const t = step.t0 + share * (step.t1 - step.t0);
+            const dt = weight * (step.t1 - step.t0);
+            step.at(t, probe);
+            const now = momentAt(step, t);
+            const speed = probe[AT.speed]!;
+            const slip = probe[AT.tyreSpeed]! - speed;
+            sums.given += now.packAmps * (now.packVolts + now.packAmps * car.packOhm) * dt;
+            sums.pack += now.packAmps ** 2 * car.packOhm * dt;
+            sums.heat += (now.windingWatts + now.escWatts) * dt;
+            sums.slip += (Math.abs(slip) > 1e-7 ? gripLimit(car) * slip : 0) * dt;
+            sums.drag +=
+              (car.rollingResistance * car.massKg * GRAVITY + 0.5 * 1.225 * car.dragAreaM2 * speed ** 2) *
+              speed *
+              dt;
+          }
+        },
+      },
+    );
+    const turning =
+      (car.wheelInertiaKgM2 + car.motor.rotorInertia * car.finalDrive ** 2) / car.wheelRadiusM ** 2;
+    const motion = 0.5 * car.massKg * y[AT.speed]! ** 2 + 0.5 * turning * y[AT.tyreSpeed]! ** 2;
+    const became = sums.pack + sums.heat + sums.slip + sums.drag + motion;
+    expect(Math.abs(became / sums.given - 1)).toBeLessThan(0.001);
   });
 });

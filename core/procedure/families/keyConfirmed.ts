@@ -1,18 +1,26 @@
 import type { KeyConfirmedCalibration } from '../../esc/media';
-import type { Cue, Effect, Guard, State, ToneName } from '../language';
+import type { Cue, State } from '../language';
 import type { Part } from '../part';
+import { calibratedState, pointsOf, statesOf, WARNING } from './threePoints';
 
-const tone = (name: ToneName): Cue => ({ type: 'tone', tone: name });
+const tone = (name: 'short' | 'steady' | 'rising'): Cue => ({ type: 'tone', tone: name });
 
 /**
- * End points at three positions, each confirmed with a key: neutral, full forward, full brake.
- * Entered by holding the key while switching on. An end too near to neutral is refused and asked for again.
+ * End points at three positions, each confirmed with a key, in the order that the profile states.
+ * Entered by holding the key while switching on. A point that cannot be is refused and asked for again.
  * Nothing is kept until the third.
  * Source: common practice (family A).
  */
-export function keyConfirmedPart({ lamp, holdAtPowerOnMs }: KeyConfirmedCalibration): Part {
+export function keyConfirmedPart(calibration: KeyConfirmedCalibration): Part {
+  const { lamp, holdAtPowerOnMs } = calibration;
+  const points = pointsOf(calibration, (place) => (place < 2 ? [tone('short')] : []));
   return {
-    into: { offHeld: [{ on: 'powerOn', to: 'powerOnHeld', gate: 'mayTurn' }] },
+    into: {
+      offHeld: [
+        { on: 'powerOn', guard: 'calibrationLocked', to: 'boot', gate: 'mayTurn' },
+        { on: 'powerOn', to: 'powerOnHeld', gate: 'mayTurn' },
+      ],
+    },
     states: {
       powerOnHeld: {
         cues: [],
@@ -28,47 +36,40 @@ export function keyConfirmedPart({ lamp, holdAtPowerOnMs }: KeyConfirmedCalibrat
         keyDown: 'set',
         role: 'calibrating',
         on: [
-          { on: 'up set', to: 'takeNeutral' },
+          { on: 'up set', to: points[0]!.state },
           { on: 'powerOff', to: 'offHeld' },
         ],
       },
-      ...point('takeNeutral', undefined, ['learnNeutral'], [tone('short')], 'takeForward'),
-      ...point('takeForward', 'farFromNeutral', ['learnForward'], [tone('short')], 'takeBrake'),
-      ...point('takeBrake', 'farOnOtherSide', ['learnBrake', 'storeRange'], [], 'calibrated'),
-      calibrated: {
-        cues: [{ type: 'lamp', lamp, pattern: 'on' }, tone('rising')],
-        role: 'calibrated',
-        on: [{ on: 'powerOff', effects: ['forget'], to: 'off' }],
-      },
+      ...statesOf(points.map(confirmed)),
+      calibrated: calibratedState(calibration, [tone('rising')]),
     },
   };
 }
 
 /** One position: waiting for the press, and the key down. */
-function point(
-  name: string,
-  guard: Guard | undefined,
-  effects: Effect[],
-  cues: Cue[],
-  next: string,
-): Record<string, State> {
-  const refused = guard ? [{ on: 'up set' as const, cues: [tone('warning')], to: name }] : [];
+function confirmed({
+  state,
+  guard,
+  effects,
+  cues,
+  next,
+}: ReturnType<typeof pointsOf>[number]): Record<string, State> {
   return {
-    [name]: {
+    [state]: {
       cues: [],
       role: 'calibrating',
       on: [
-        { on: 'down set', to: `${name}Down` },
+        { on: 'down set', to: `${state}Down` },
         { on: 'powerOff', effects: ['forget'], to: 'off' },
       ],
     },
-    [`${name}Down`]: {
+    [`${state}Down`]: {
       cues: [],
       keyDown: 'set',
       role: 'calibrating',
       on: [
         { on: 'up set', guard, effects, cues, to: next },
-        ...refused,
+        { on: 'up set', cues: [WARNING], to: state },
         { on: 'powerOff', effects: ['forget'], to: 'offHeld' },
       ],
     },

@@ -7,15 +7,17 @@ import type { Part } from '../part';
  * window; a tone says that the low point is stored. Staying up past the window leads into the tone menu where
  * the ESC has one. The ESC takes whatever pulse it sees: a stick short of its end teaches a wrong range.
  * Source: common practice (family D).
- * @param hasToneMenu whether the state `toneItem` of the tone menu is there
+ * @param toneMenu the first state of the tone menu, where the ESC has one
  */
 export function stickAtPowerOnPart(
   { windowMs, steadyMs }: StickAtPowerOnCalibration,
-  hasToneMenu: boolean,
+  toneMenu: string | undefined,
 ): Part {
   const off: Edge = { on: 'powerOff', effects: ['forget'], to: 'off' };
   return {
     atFirstLook: [
+      // Locked, the ESC only sees a stick that is not down.
+      { guard: 'calibrationLocked', to: 'lockedLook' },
       {
         guard: 'stickHigh',
         effects: ['learnForward'],
@@ -24,13 +26,24 @@ export function stickAtPowerOnPart(
       },
     ],
     states: {
+      lockedLook: {
+        cues: [],
+        on: [off],
+        after: {
+          ms: LOOK_MS,
+          edges: [
+            { guard: 'stickAtNeutral', cues: [{ type: 'tone', tone: 'rising' }], to: 'driving' },
+            { guard: 'stickOffNeutral', to: 'waitingForNeutral' },
+          ],
+        },
+      },
       highTaken: {
         cues: [],
         role: 'calibrating',
         on: [{ on: 'stick', guard: 'stickLow', to: 'lowComing' }, off],
         after: {
           ms: windowMs,
-          edges: [{ effects: ['forget'], to: hasToneMenu ? 'toneItem' : 'waitingForNeutral' }],
+          edges: [{ effects: ['forget'], to: toneMenu ?? 'waitingForNeutral' }],
         },
       },
       lowComing: {
@@ -57,3 +70,6 @@ export function stickAtPowerOnPart(
     },
   };
 }
+
+/** How long an ESC looks at the throttle before it arms. From memory. */
+const LOOK_MS = 100;

@@ -63,14 +63,13 @@ export function lampCardPart(medium: LampCardMedium): Part {
 
 /** A state in which all four keys work, with the states of each key held down. */
 function withKeys(name: string, state: State, { resetHoldMs }: LampCardMedium): Record<string, State> {
-  const keys: Record<KeyId, Omit<Edge, 'on'> | undefined> = {
-    set: undefined,
+  const keys: Partial<Record<KeyId, Omit<Edge, 'on'>>> = {
     item: { effects: ['nextItem', 'showStored'], to: 'card' },
     value: { effects: ['nextStop'], to: 'cardPreview' },
     ok: { effects: ['storeStop'], to: 'cardWritten' },
     reset: { to: name },
   };
-  const used = Object.entries(keys).filter(([, edge]) => edge) as [KeyId, Omit<Edge, 'on'>][];
+  const used = Object.entries(keys) as [KeyId, Omit<Edge, 'on'>][];
   const downName = (key: KeyId): string => `${name}Down_${key}`;
   return {
     [name]: {

@@ -1,6 +1,7 @@
 import type { StickTonesMedium } from '../../esc/media';
 import type { Edge, TimedEdge, ToneTable } from '../language';
 import type { Part } from '../part';
+import { toneExitState } from './toneMenu';
 
 /** How long the tune that says "taken" sounds before the menu goes on. */
 const TUNE_MS = 800;
@@ -25,20 +26,7 @@ export function stickTonesPart(medium: StickTonesMedium): Part {
         on: [{ on: 'stick', guard: 'stickLow', effects: ['firstStop'], to: 'toneStop' }, off],
         after: { ms: medium.itemWindowMs, edges: onWithTheNext },
       },
-      toneExit: {
-        cues: [{ type: 'group', of: 'exit' }],
-        on: [
-          {
-            on: 'stick',
-            guard: 'stickLow',
-            cues: [{ type: 'tone', tone: 'falling' }],
-            to: 'driving',
-            gate: 'mayTurn',
-          },
-          off,
-        ],
-        after: { ms: medium.itemWindowMs, edges: [{ effects: ['firstItem'], to: 'toneItem' }] },
-      },
+      toneExit: toneExitState(medium.itemWindowMs, 'toneItem'),
       toneStop: {
         cues: [{ type: 'group', of: 'stop' }],
         on: [

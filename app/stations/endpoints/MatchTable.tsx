@@ -1,0 +1,92 @@
+import { KNOWN_BY, knownEscs } from '#core/calibration/escs';
+import { matchTable, SCHOOLS } from '#core/calibration/matchTable';
+import { formatNumber } from '#core/units/format';
+import { Notice } from '../../ui/Notice';
+import { Scrollable } from '../../ui/Scrollable';
+import { useBench } from '../bench/BenchContext';
+import { useChosenEsc } from './useEndpoints';
+
+const percent = (share: number): string => `${formatNumber(share * 100, 1)} %`;
+
+/** Where each motor starts and tops out on the stick, and which ESC to redo. */
+export function MatchTable() {
+  const { rig, calibrations, benchTests } = useBench();
+  const { ranges, deadbandMicros } = useChosenEsc();
+  const escs = knownEscs(rig, ranges, deadbandMicros, calibrations, benchTests);
+  const { rows, startSpread, fullSpread, redo, sentence } = matchTable(rig.channel, escs);
+  return (
+    <section aria-labelledby="match" className="mt-6">
+      <h2 id="match" className="border-b border-ink pb-1 text-2xl">
+        Do they agree?
+      </h2>
+      <div className="mt-3 max-w-4xl">
+        <Notice grade={redo.length > 0 ? 'caution' : 'note'} title={sentence} />
+      </div>
+      <Scrollable label="Match of the ESCs" className="mt-3">
+        <table className="w-full max-w-4xl min-w-130 text-left">
+          <thead>
+            <tr className="border-b border-ink">
+              {['ESC', 'starts at', 'gives all from', 'on the stick', 'known by'].map((head) => (
+                <th key={head} scope="col" className="py-1 pr-4">
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ name, startShare, fullShare, fullArrives }, place) => (
+              <tr key={name} className="border-b border-rule">
+                <th scope="row" className="py-2 pr-4">
+                  {redo.includes(place) && <span className="text-caution">redo: </span>}
+                  {name}
+                </th>
+                <td className="pr-4">{percent(startShare)}</td>
+                <td className="pr-4">{fullArrives ? percent(fullShare) : 'never'}</td>
+                <td className="w-2/5 pr-4">
+                  <Bar from={startShare} to={fullArrives ? fullShare : 1} odd={redo.includes(place)} />
+                </td>
+                <td>{KNOWN_BY[escs[place]!.basis]}</td>
+              </tr>
+            ))}
+            <tr>
+              <th scope="row" className="py-2 pr-4">
+                Spread
+              </th>
+              <td>{percent(startSpread)}</td>
+              <td>{percent(fullSpread)}</td>
+              <td colSpan={2} />
+            </tr>
+          </tbody>
+        </table>
+      </Scrollable>
+      <details className="mt-2 max-w-4xl">
+        <summary className="min-h-11 cursor-pointer py-2 underline underline-offset-4">
+          In turn or together? Both schools
+        </summary>
+        <dl className="grid gap-x-6 gap-y-2 sm:grid-cols-2">
+          {Object.values(SCHOOLS).map(({ name, risk }) => (
+            <div key={name}>
+              <dt className="font-bold">{name}</dt>
+              <dd className="text-muted">{risk}</dd>
+            </div>
+          ))}
+        </dl>
+      </details>
+    </section>
+  );
+}
+
+/** The live part of the stick's travel. */
+function Bar({ from, to, odd }: { from: number; to: number; odd: boolean }) {
+  return (
+    <svg viewBox="0 0 200 16" className="h-4 w-full" preserveAspectRatio="none" aria-hidden="true">
+      <rect width="200" height="16" className="fill-rule" />
+      <rect
+        x={from * 200}
+        width={Math.max(0, to - from) * 200}
+        height="16"
+        className={odd ? 'fill-caution' : 'fill-ink'}
+      />
+    </svg>
+  );
+}

@@ -1,0 +1,22 @@
+import { asksForThree, type EndPointFamily } from '#core/esc/media';
+import { Notice } from '../../ui/Notice';
+import { useBench } from '../bench/BenchContext';
+
+/** Said where no way leads to a calibration with the radio as it is. */
+export function NoWay() {
+  const { profile } = useBench();
+  return (
+    <Notice grade="hazard" title="This radio cannot be learned.">
+      <p>{unlearnable(profile.calibration)} Raise the end points to 100 % in the radio, and in this rig.</p>
+    </Notice>
+  );
+}
+
+/** Why no way leads to a calibration with this radio. */
+function unlearnable(calibration: EndPointFamily): string {
+  if (asksForThree(calibration))
+    return `Its ends are less than ${calibration.leastSpanMicros} µs from neutral, or run the wrong way.`;
+  return calibration.family === 'stickAtPowerOn'
+    ? `Full up must send at least ${calibration.highFromMicros} µs and right down at most ${calibration.lowToMicros} µs; the direction must not be reversed.`
+    : '';
+}

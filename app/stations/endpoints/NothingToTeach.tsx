@@ -1,0 +1,101 @@
+import type { NoCalibration } from '#core/esc/media';
+import { restMicros } from '#core/radio/pulse';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { SafetyGate } from '../../simulated/SafetyGate';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { PulseRuler } from '../../ui/PulseRuler';
+import { Scrollable } from '../../ui/Scrollable';
+import { useBench } from '../bench/BenchContext';
+import { useChosenEsc } from './useEndpoints';
+import { useKeepCalibration } from './useKeepCalibration';
+
+const WHY: Record<NoCalibration['reason'], string> = {
+  digital:
+    'A flight controller or a link sets its range: the pulses are numbers on a wire, and there is nothing to learn.',
+  locked:
+    'Its maker has locked the range. Going through a calibration does nothing, or, with the stick up, gives full throttle.',
+};
+
+const INSTEAD: Record<NoCalibration['reason'], readonly string[]> = {
+  digital: [
+    'In the flight controller or on the link: the throttle’s range as this radio sends it, and the idle above zero.',
+    'Bench test, propeller off: the motor is still with the stick down, and starts at the first move.',
+    'Full on the stick is full in the controller’s own monitor.',
+    'Every motor starts and tops out together.',
+    'Fail-safe: transmitter off, the motor stops. A receiver’s own fail-safe may not reach an ESC on a bus.',
+  ],
+  locked: [
+    'The radio’s end points and trims, until what it sends is what the ESC expects.',
+    'Bench test: still at rest, first movement at the first move, full at the end.',
+    'Fail-safe: transmitter off, the motor stops.',
+  ],
+};
+
+/** An ESC without a calibration of its own: why, and what is looked at instead. */
+export function NothingToTeach({ reason, onDone }: { reason: NoCalibration['reason']; onDone: () => void }) {
+  const { rig, rigId, profile } = useBench();
+  const { range, deadbandMicros, escNumber } = useChosenEsc();
+  const [ticked, setTicked] = useState<readonly string[]>([]);
+  const [precaution, setPrecaution] = useState<string>();
+  const { keep, keeping } = useKeepCalibration(onDone);
+  const lines = INSTEAD[reason];
+  const ready = precaution !== undefined && ticked.length === lines.length;
+  return (
+    <div className="max-w-4xl px-5 py-6">
+      <h1 className="text-3xl">There is nothing to teach this ESC</h1>
+      <p className="mt-1 text-lg text-muted">
+        {profile.name}: {WHY[reason]}
+      </p>
+      <Scrollable label="Pulses" className="mt-4 rounded-sm border border-rule bg-sheet p-4">
+        <PulseRuler title="As it is" channel={rig.channel} range={range} deadbandMicros={deadbandMicros} />
+      </Scrollable>
+      <div className="mt-5">
+        <SafetyGate kind={rig.vehicle.kind} chosen={precaution} onChoose={setPrecaution} />
+      </div>
+      <h2 className="mt-6 border-b border-ink pb-1 text-2xl">Look at this instead</h2>
+      {lines.map((line) => (
+        <label key={line} className="flex gap-3 border-b border-rule py-2.5">
+          <input
+            type="checkbox"
+            className="mt-0.5 size-6 shrink-0 accent-draft"
+            checked={ticked.includes(line)}
+            onChange={(event) =>
+              setTicked(event.target.checked ? [...ticked, line] : ticked.filter((one) => one !== line))
+            }
+          />
+          {line}
+        </label>
+      ))}
+      <div className="mt-5 flex flex-wrap items-center gap-4">
+        <Button
+          look="main"
+          disabled={!ready || keeping === 'busy'}
+          onClick={() =>
+            void keep({
+              escNumber,
+              source: 'radio',
+              how: 'checkedOnly',
+              precaution: precaution!,
+              channel: rig.channel,
+              before: range,
+              after: range,
+            })
+          }
+        >
+          All looked at: keep that
+        </Button>
+        <Button asChild>
+          <Link to={`/rigs/${rigId}/endpoints/bench-test`}>To the bench test</Link>
+        </Button>
+      </div>
+      {keeping === 'failed' && (
+        <div className="mt-3">
+          <Notice grade="caution" title="Not kept: the server does not answer. Try again in a moment." />
+        </div>
+      )}
+      <p className="mt-4 text-sm text-muted">At rest your radio sends {restMicros(rig.channel)} µs.</p>
+    </div>
+  );
+}

@@ -1,0 +1,56 @@
+import { firmwareLines, firstPowerLines } from '#core/calibration/firstPower';
+import type { BenchTest } from '#core/calibration/benchTest';
+import { METER_ERROR_VOLTS } from '#core/calibration/supplyTest';
+import { benchTestSchema } from '#formats/benchTest';
+import { problemsOf } from '#formats/document';
+import { between, oneOf, record, textField, variants, yesNo } from '#formats/fields';
+import { keepBenchTest, tickBuildCheck } from '#server/repositories/bench';
+import { findProfileByKey } from '#server/repositories/escProfiles';
+import { currentGarage } from '#server/repositories/garages';
+import { updateRig } from '#server/repositories/rigs';
+import { data } from 'react-router';
+import { benchOf } from '../bench/benchData.server';
+import type { Route } from './+types/benchNotes';
+
+/** What the page of the bench has to keep beside calibrations. */
+export type BenchNote =
+  | { note: 'tick'; line: string; ticked: boolean }
+  | { note: 'jitter'; jitterMicros: number }
+  | { note: 'test'; test: BenchTest };
+
+const noteSchema = variants<BenchNote>('note', {
+  tick: record({ note: oneOf(['tick'] as const), line: textField(), ticked: yesNo() }),
+  jitter: record({ note: oneOf(['jitter'] as const), jitterMicros: between(0, 200, 'µs') }),
+  test: record({ note: oneOf(['test'] as const), test: benchTestSchema as never }) as never,
+});
+
+/** Keeps a test, a tick or the measured jitter of the radio. */
+export async function action({ params, request }: Route.ActionArgs) {
+  const bench = await benchOf(params.rigId);
+  const body: unknown = await request.json();
+  const problems = problemsOf(record({ body: noteSchema as never }), { body });
+  if (problems.length > 0) return data({ problems }, { status: 400 });
+  const note = body as BenchNote;
+  if (note.note === 'tick') {
+    const lines = [...firstPowerLines(bench.rig, bench.profile), ...firmwareLines(bench.profile)];
+    if (!lines.some(({ id }) => id === note.line))
+      return data(
+        { problems: [{ path: 'line', sentence: `There is no line '${note.line}'.` }] },
+        { status: 400 },
+      );
+    await tickBuildCheck(params.rigId, note.line, note.ticked);
+  } else if (note.note === 'test') {
+    const { test } = note;
+    if (test.kind === 'supply' && test.test.lowestVolts > test.test.setVolts + METER_ERROR_VOLTS) {
+      const sentence = 'The lowest reading lies above what the BEC is set to: one of the two is wrong.';
+      return data({ problems: [{ path: 'test', sentence }] }, { status: 400 });
+    }
+    await keepBenchTest(params.rigId, { ...note.test, keptAt: new Date().toISOString() });
+  } else {
+    const garage = await currentGarage();
+    const stored = await findProfileByKey(garage.id, bench.profile.id);
+    const channel = { ...bench.rig.channel, jitterMicros: note.jitterMicros };
+    await updateRig(garage.id, params.rigId, { ...bench.rig, channel }, stored!);
+  }
+  return data({ problems: [] });
+}

@@ -1,0 +1,75 @@
+import { STATIONS } from '#core/advice/stationStates';
+import { Form, Link } from 'react-router';
+import { StateMark, STATE_WORDS } from '../../ui/StateMark';
+import type { RigLine } from './arrange';
+
+/** One rig: what it is, where it stands at each station, and what can be done with it from here. */
+export function RigRow({ rig }: { rig: RigLine }) {
+  const { id, name, what, pack, motor, profileName, hasPicture, archived, changes, stations } = rig;
+  return (
+    <li className="grid grid-cols-[4.5rem_1fr] gap-x-4 gap-y-1 border-b border-rule py-3 sm:grid-cols-[4.5rem_1fr_auto]">
+      <Link to={`/rigs/${id}`} tabIndex={-1} aria-hidden="true" className="row-span-2">
+        {hasPicture ? (
+          <img
+            src={`/rigs/${id}/picture`}
+            alt=""
+            loading="lazy"
+            className="size-18 rounded-sm border border-rule object-cover"
+          />
+        ) : (
+          <span className="flex size-18 items-center justify-center rounded-sm border border-dashed border-rule font-display text-3xl font-bold text-muted">
+            {name.charAt(0)}
+          </span>
+        )}
+      </Link>
+      <div className="min-w-0">
+        <Link
+          to={`/rigs/${id}`}
+          className="font-display text-2xl leading-tight font-bold wrap-anywhere hover:text-draft"
+        >
+          {name}
+        </Link>
+        <p className="text-muted wrap-anywhere">
+          {what} · {pack} · {motor} · {profileName}
+        </p>
+      </div>
+      <ol
+        className="col-start-2 flex gap-3 self-center sm:col-start-3 sm:row-start-1"
+        aria-label={`Stations of ${name}`}
+      >
+        {stations.map(({ id: station, state, why }) => (
+          <li key={station}>
+            <Link
+              to={`/rigs/${id}/${station}`}
+              className="flex flex-col items-center gap-0.5 text-xs hover:text-draft"
+              title={`${STATE_WORDS[state]}: ${why}`}
+            >
+              <StateMark state={state} count={station === 'load' && state === 'due' ? changes : undefined} />
+              {STATIONS[station]}
+              <span className="sr-only">
+                , {STATE_WORDS[state]}: {why}
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ol>
+      <Form method="post" className="col-start-2 flex gap-x-5 text-sm">
+        <input type="hidden" name="rigId" value={id} />
+        {(['copy', archived ? 'unarchive' : 'archive', 'delete'] as const).map((intent) => (
+          <button
+            key={intent}
+            type="submit"
+            name="intent"
+            value={intent}
+            className="min-h-8 underline underline-offset-4 hover:text-draft"
+          >
+            {WORDS[intent]}
+            <span className="sr-only"> {name}</span>
+          </button>
+        ))}
+      </Form>
+    </li>
+  );
+}
+
+const WORDS = { copy: 'copy', archive: 'put aside', unarchive: 'take back', delete: 'delete' } as const;

@@ -1,0 +1,325 @@
+import { SCALES, scalesOf, statesSize, type Scale } from '#core/esc/scale';
+import { falseFriendsIn } from '#core/settings/falseFriends';
+import { MOMENTS, type MomentId } from '#core/settings/moments';
+import { isNamed, VOCABULARY, type SettingId } from '#core/settings/vocabulary';
+import { describeValue } from '#core/settings/value';
+import { lineOfStops, withLine, type SketchItem, type SketchStop } from '#core/workshop/sketch';
+import { suggestScale, suggestSetting } from '#core/workshop/suggest';
+import type { ProfileItem } from '#core/esc/profile';
+import { ArrowDown, ArrowUp, Check, Trash2, TriangleAlert } from 'lucide-react';
+import { useState } from 'react';
+import { Button } from '../../ui/Button';
+import { Term } from '../../ui/Term';
+import { INPUT } from '../rig/formParts';
+import { Field, SelectField, TextField } from './fields';
+import { TiesEditor } from './TiesEditor';
+import type { SketchBench } from './useSketch';
+
+interface Props {
+  bench: SketchBench;
+  place: number;
+  /** The same item of the profile as it would be, where the sketch is sound. */
+  read: ProfileItem | undefined;
+}
+
+/** One item: what is printed, which setting it is, and its stops on one line or one by one. */
+export function ItemEditor({ bench, place, read }: Props) {
+  const { sketch, problemAt, setItem, removeItem, moveItem } = bench;
+  const item = sketch.items[place]!;
+  const path = `items.${place}`;
+  const change = (part: Partial<SketchItem>): void => setItem(place, { ...item, ...part });
+  // What is being typed is only read when it is left: half a line is not a list of stops.
+  const [line, setLine] = useState<string>();
+  const takeLine = (): void => {
+    if (line === undefined) return;
+    const next = withLine(item, line);
+    setItem(place, item.setting === '' ? suggested(next) : next);
+    setLine(undefined);
+  };
+  const chooseSetting = (setting: SettingId | ''): void => {
+    const labels = item.stops.map(({ label }) => label);
+    const scale = setting === '' ? item.scale : suggestScale(VOCABULARY[setting], labels).scale;
+    change({ setting, scale, suggestion: '' });
+  };
+  const setting = item.setting === '' ? undefined : VOCABULARY[item.setting];
+  const warnings = falseFriendsIn(item.label);
+  return (
+    <li className="border-b border-rule py-4" data-item={place + 1}>
+      <div className="flex flex-wrap items-start gap-x-4 gap-y-2">
+        <p className="w-7 pt-7 text-right font-display text-xl font-bold">{place + 1}</p>
+        <div className="w-48">
+          <TextField
+            label="Printed name"
+            value={item.label}
+            problem={problemAt(`${path}.label`)}
+            onChange={(label) => change({ label })}
+          />
+        </div>
+        <div className="min-w-56 flex-1">
+          <Field
+            label="Stops, in its order; a star behind the factory’s"
+            problem={problemAt(`${path}.stops`) ?? problemAt(`${path}.factory`)}
+          >
+            {(id) => (
+              <input
+                id={id}
+                value={line ?? lineOfStops(item)}
+                onChange={(event) => setLine(event.target.value)}
+                onBlur={takeLine}
+                onKeyDown={(event) => event.key === 'Enter' && takeLine()}
+                placeholder="25 % / 50 %* / 75 % / 100 %"
+                autoComplete="off"
+                aria-invalid={problemAt(`${path}.factory`) !== undefined}
+                className={`${INPUT} w-full`}
+              />
+            )}
+          </Field>
+        </div>
+        <div className="flex gap-1 pt-6">
+          <IconButton
+            label={`Item ${place + 1} up`}
+            icon={ArrowUp}
+            onClick={() => moveItem(place, -1)}
+            disabled={place === 0}
+          />
+          <IconButton
+            label={`Item ${place + 1} down`}
+            icon={ArrowDown}
+            onClick={() => moveItem(place, 1)}
+            disabled={place === sketch.items.length - 1}
+          />
+          <IconButton label={`Take item ${place + 1} away`} icon={Trash2} onClick={() => removeItem(place)} />
+        </div>
+      </div>
+      <div className="mt-2 flex flex-wrap items-start gap-x-4 gap-y-2 sm:pl-11">
+        <div className="flex items-start">
+          <SettingChoice
+            value={item.setting}
+            problem={item.suggestion === '' ? problemAt(`${path}.setting`) : undefined}
+            onChange={chooseSetting}
+          />
+          {setting && (
+            <span className="pt-6">
+              <Term setting={setting.id} />
+            </span>
+          )}
+        </div>
+        {setting && (
+          <SelectField
+            label="Its stops are written in"
+            value={item.scale}
+            problem={problemAt(`${path}.scale`)}
+            options={scalesOf(setting).map((scale) => [scale, SCALES[scale]])}
+            onChange={(scale) => change({ scale: scale as Scale })}
+          />
+        )}
+        {setting && !isNamed(setting) && setting.id !== 'other' && (
+          <SelectField
+            label="Higher numbers mean"
+            value={item.sense}
+            options={[
+              ['direct', setting.higher || 'more'],
+              ['inverted', setting.lower || 'less'],
+            ]}
+            onChange={(sense) => change({ sense: sense as SketchItem['sense'] })}
+          />
+        )}
+      </div>
+      {item.suggestion !== '' && setting && (
+        <div className="mt-2 flex flex-wrap items-center gap-3 border-l-4 border-advised bg-sheet p-2 sm:ml-11">
+          <p className="min-w-0 flex-1 basis-64 text-sm">{item.suggestion}</p>
+          <Button onClick={() => change({ suggestion: '' })}>
+            <Check className="size-5" aria-hidden="true" />
+            It is {setting.name.toLowerCase()}
+          </Button>
+        </div>
+      )}
+      {item.suggestion !== '' &&
+        warnings.map(({ id, title, sentence }) => (
+          <p key={id} className="mt-1 flex gap-2 bg-caution-wash p-2 text-sm sm:ml-11">
+            <TriangleAlert className="mt-0.5 size-4 shrink-0 text-caution" aria-hidden="true" />
+            <span>
+              <strong>{title}.</strong> {sentence}
+            </span>
+          </p>
+        ))}
+      {setting && item.stops.length > 0 && (
+        <details
+          className="sm:ml-11"
+          open={item.stops.some((_, n) => problemAt(`${path}.stops.${n}.meaning`)) || undefined}
+        >
+          <summary className="min-h-11 cursor-pointer py-2 text-sm underline underline-offset-4">
+            Stop by stop: what each means
+          </summary>
+          {setting.id === 'cutoff' && (
+            <p className="mb-2 text-sm">
+              A stop that counts the whole pack: write its volts and “pack”, as in <strong>9.6 pack</strong>.
+            </p>
+          )}
+          <ol className="grid gap-2">
+            {item.stops.map((stop, n) => (
+              <StopRow
+                key={n}
+                stop={stop}
+                item={item}
+                number={n + 1}
+                read={read?.stops[n]}
+                path={`${path}.stops.${n}`}
+                problemAt={problemAt}
+                isTyped={sketch.media.some(({ family }) => family === 'keyPad')}
+                onChange={(next) => change({ stops: item.stops.map((old, m) => (m === n ? next : old)) })}
+              />
+            ))}
+          </ol>
+        </details>
+      )}
+      {item.stops.length > 0 && <TiesEditor bench={bench} place={place} />}
+    </li>
+  );
+}
+
+/** What the name and the stops bring to mind, to be confirmed. */
+function suggested(item: SketchItem): SketchItem {
+  const suggestion = suggestSetting(
+    item.label,
+    item.stops.map(({ label }) => label),
+  );
+  return suggestion
+    ? { ...item, setting: suggestion.setting, scale: suggestion.scale, suggestion: suggestion.reason }
+    : item;
+}
+
+function SettingChoice({
+  value,
+  problem,
+  onChange,
+}: {
+  value: SettingId | '';
+  problem: string | undefined;
+  onChange: (setting: SettingId | '') => void;
+}) {
+  return (
+    <Field label="It is" problem={problem}>
+      {(id) => (
+        <select
+          id={id}
+          value={value}
+          onChange={(event) => onChange(event.target.value as SettingId | '')}
+          aria-invalid={problem !== undefined}
+          className={`${INPUT} max-w-full`}
+        >
+          <option value="">choose …</option>
+          {(Object.keys(MOMENTS) as MomentId[]).map((moment) => (
+            <optgroup key={moment} label={MOMENTS[moment]}>
+              {Object.values(VOCABULARY)
+                .filter((setting) => setting.moment === moment)
+                .map((setting) => (
+                  <option key={setting.id} value={setting.id}>
+                    {setting.name}
+                  </option>
+                ))}
+            </optgroup>
+          ))}
+        </select>
+      )}
+    </Field>
+  );
+}
+
+interface StopRowProps {
+  stop: SketchStop;
+  item: SketchItem;
+  number: number;
+  read: ProfileItem['stops'][number] | undefined;
+  path: string;
+  problemAt: (path: string) => string | undefined;
+  isTyped: boolean;
+  onChange: (stop: SketchStop) => void;
+}
+
+function StopRow({ stop, item, number, read, path, problemAt, isTyped, onChange }: StopRowProps) {
+  const setting = VOCABULARY[item.setting === '' ? 'other' : item.setting];
+  const problem = problemAt(`${path}.meaning`) ?? problemAt(`${path}.label`) ?? problemAt(`${path}.typed`);
+  const label = `What stop ${number} “${stop.label}” means`;
+  const says = read && `${read.basis === 'assumed' ? 'assumed ' : ''}${describeValue(setting, read.value)}`;
+  return (
+    <li className="flex flex-wrap items-center gap-x-3 gap-y-1">
+      <span className="w-6 text-right text-muted">{number}</span>
+      <span className="w-32 truncate font-bold">{stop.label}</span>
+      {isNamed(setting) ? (
+        <select
+          value={stop.meaning}
+          aria-label={label}
+          onChange={(event) => onChange({ ...stop, meaning: event.target.value })}
+          className={`${INPUT} text-base`}
+        >
+          <option value="">as the name says</option>
+          {Object.entries(setting.choices ?? {}).map(([choice, words]) => (
+            <option key={choice} value={choice}>
+              {words}
+            </option>
+          ))}
+        </select>
+      ) : (
+        setting.id !== 'other' && (
+          <input
+            value={stop.meaning}
+            aria-label={label}
+            onChange={(event) => onChange({ ...stop, meaning: event.target.value })}
+            placeholder={statesSize(item.scale) ? 'as printed' : `in ${setting.unit || 'its unit'}`}
+            autoComplete="off"
+            aria-invalid={problem !== undefined}
+            className={`${INPUT} w-32 text-base`}
+          />
+        )
+      )}
+      {stop.meaning !== '' && !isNamed(setting) && (
+        <select
+          value={stop.basis}
+          aria-label={`Where the meaning of stop ${number} comes from`}
+          onChange={(event) => onChange({ ...stop, basis: event.target.value as SketchStop['basis'] })}
+          className={`${INPUT} text-base`}
+        >
+          <option value="stated">stated in the manual</option>
+          <option value="assumed">assumed</option>
+          <option value="measured">measured</option>
+        </select>
+      )}
+      {isTyped && (
+        <label className="flex items-center gap-2 text-sm">
+          typed
+          <input
+            value={stop.typed}
+            onChange={(event) => onChange({ ...stop, typed: event.target.value })}
+            placeholder={String(number)}
+            aria-label={`What is typed for stop ${number}`}
+            className={`${INPUT} w-20 text-base`}
+          />
+        </label>
+      )}
+      {says && (
+        <span className={`text-sm ${read.basis === 'assumed' ? 'text-caution' : 'text-muted'}`}>{says}</span>
+      )}
+      {problem && <span className="w-full text-sm font-bold text-hazard sm:pl-9">{problem}</span>}
+    </li>
+  );
+}
+
+interface IconButtonProps {
+  label: string;
+  icon: typeof Trash2;
+  onClick: () => void;
+  disabled?: boolean;
+}
+
+const IconButton = ({ label, icon: Icon, onClick, disabled = false }: IconButtonProps) => (
+  <button
+    type="button"
+    aria-label={label}
+    onClick={onClick}
+    disabled={disabled}
+    className="flex size-11 items-center justify-center rounded-sm hover:bg-sheet disabled:opacity-40"
+  >
+    <Icon className="size-5" aria-hidden="true" />
+  </button>
+);

@@ -1,0 +1,94 @@
+import { BEC_KINDS, type BecKind } from '#core/esc/profile';
+import { LIMIT_FIELDS } from '#core/workshop/readSketch';
+import type { LimitKey } from '#core/workshop/sketch';
+import { SelectField, TextField } from './fields';
+import type { SketchBench } from './useSketch';
+
+const OF_BEC: readonly LimitKey[] = ['becContinuousAmps', 'becLeastVolts', 'becMostVolts'];
+
+/** What it is called, and what it stands, as printed on its case. */
+export function LimitsPart({ bench: { sketch, set, problemAt } }: { bench: SketchBench }) {
+  const limit = (key: LimitKey) => (
+    <TextField
+      key={key}
+      label={`${LIMIT_FIELDS[key].label}${LIMIT_FIELDS[key].optional ? ' (if stated)' : ''}`}
+      unit={LIMIT_FIELDS[key].unit}
+      width="w-24"
+      value={sketch.limits[key]}
+      problem={problemAt(`limits.${key}`)}
+      onChange={(text) => set({ limits: { ...sketch.limits, [key]: text } })}
+    />
+  );
+  const chooseBec = (becKind: BecKind): void => {
+    const none = { becContinuousAmps: '0', becLeastVolts: '0', becMostVolts: '0' };
+    set({ becKind, limits: becKind === 'none' ? { ...sketch.limits, ...none } : sketch.limits });
+  };
+  const keys = (Object.keys(LIMIT_FIELDS) as LimitKey[]).filter((key) => !OF_BEC.includes(key));
+  return (
+    <section aria-labelledby="what">
+      <h2 id="what" className="border-b border-ink pb-1 text-2xl">
+        What it is
+      </h2>
+      <div className="mt-3 max-w-md">
+        <TextField
+          label="Name"
+          value={sketch.name}
+          problem={problemAt('name')}
+          onChange={(name) => set({ name })}
+          placeholder="as you call it"
+        />
+      </div>
+      <div className="mt-3 flex flex-wrap gap-x-6 gap-y-3">{keys.map(limit)}</div>
+      <div className="mt-3 flex flex-wrap gap-x-6 gap-y-3">
+        <SelectField
+          label="BEC"
+          value={sketch.becKind}
+          problem={problemAt('limits.becKind')}
+          options={Object.entries(BEC_KINDS)}
+          onChange={(kind) => chooseBec(kind as BecKind)}
+        />
+        {sketch.becKind !== 'none' && OF_BEC.map(limit)}
+      </div>
+      <details className="mt-3">
+        <summary className="min-h-11 cursor-pointer py-2 underline underline-offset-4">
+          Throttle: start-up, factory range, deadband
+        </summary>
+        <div className="flex flex-wrap gap-x-6 gap-y-3">
+          <TextField
+            label="Looks at the throttle after"
+            unit="ms"
+            width="w-24"
+            value={sketch.bootMs}
+            problem={problemAt('bootMs')}
+            onChange={(bootMs) => set({ bootMs })}
+          />
+          {(['brakeMicros', 'neutralMicros', 'forwardMicros'] as const).map((key) => (
+            <TextField
+              key={key}
+              label={RANGE_WORDS[key]}
+              unit="µs"
+              width="w-24"
+              value={sketch.range[key]}
+              problem={problemAt(`range.${key}`)}
+              onChange={(text) => set({ range: { ...sketch.range, [key]: text } })}
+            />
+          ))}
+          <TextField
+            label="Deadband, each side"
+            unit="µs"
+            width="w-24"
+            value={sketch.deadbandMicrosEachSide}
+            problem={problemAt('deadbandMicrosEachSide')}
+            onChange={(deadbandMicrosEachSide) => set({ deadbandMicrosEachSide })}
+          />
+        </div>
+      </details>
+    </section>
+  );
+}
+
+const RANGE_WORDS = {
+  brakeMicros: 'Full brake, or rest',
+  neutralMicros: 'Neutral, or rest',
+  forwardMicros: 'Full throttle',
+} as const;

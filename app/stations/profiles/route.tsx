@@ -1,0 +1,128 @@
+import { MEDIUM_WORDS } from '#core/esc/media';
+import { deleteProfile, listProfiles, rigsByProfile } from '#server/repositories/escProfiles';
+import { currentGarage } from '#server/repositories/garages';
+import { Plus } from 'lucide-react';
+import { useEffect } from 'react';
+import { data, Link, useSearchParams } from 'react-router';
+import { AwayNotice } from '../../ui/AwayNotice';
+import { Button } from '../../ui/Button';
+import { Confirm } from '../../ui/Confirm';
+import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
+import { Page } from '../../ui/Page';
+import type { Route } from './+types/route';
+import { forgetSketch } from './useSketch';
+
+export const meta: Route.MetaFunction = () => [{ title: 'ESC profiles · Live Tune' }];
+
+export async function loader(_args: Route.LoaderArgs) {
+  const garage = await currentGarage();
+  const [profiles, rigs] = await Promise.all([listProfiles(garage.id), rigsByProfile(garage.id)]);
+  return profiles.map(({ profile }) => ({
+    key: profile.id,
+    name: profile.name,
+    revision: profile.revision,
+    items: profile.items.length,
+    cells: `${profile.limits.minCells} to ${profile.limits.maxCells} cells`,
+    media: profile.media.map(({ family }) => MEDIUM_WORDS[family]).join(', '),
+    rigs: rigs[profile.id] ?? 0,
+    assumed: profile.items.flatMap(({ stops }) => stops).filter(({ basis }) => basis === 'assumed').length,
+  }));
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  const key = (await request.formData()).get('delete');
+  const garage = await currentGarage();
+  const done = typeof key === 'string' && (await deleteProfile(garage.id, key));
+  return done
+    ? { sentence: 'Deleted.' }
+    : data({ sentence: 'It is in use by a rig, so it stays.' }, { status: 400 });
+}
+
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
+export const shouldRevalidate = unlessAway;
+
+/** The ESCs that are described, and the way into the workshop. */
+export default function ProfilesRoute({ loaderData: profiles, actionData }: Route.ComponentProps) {
+  const kept = useSearchParams()[0].get('kept');
+  useEffect(() => {
+    if (kept !== null) forgetSketch(kept);
+  }, [kept]);
+  return (
+    <Page>
+      <div className="flex flex-wrap items-end justify-between gap-4">
+        <h1 className="text-4xl">ESC profiles</h1>
+        <Button look="main" asChild>
+          <Link to="/profiles/new">
+            <Plus className="size-5" aria-hidden="true" />
+            Describe an ESC
+          </Link>
+        </Button>
+      </div>
+      <p className="mt-2 max-w-2xl text-muted">
+        Each is one kind of speed controller as its manual describes it: its items, their stops, how it is
+        set. Nothing here was copied from a maker; you describe your own, or{' '}
+        <Link to="/#files" className="underline underline-offset-4">
+          import a file
+        </Link>
+        .
+      </p>
+      <p className="min-h-6 font-bold" role="status">
+        {answered(actionData)?.sentence ?? (kept === null ? '' : 'Kept.')}
+      </p>
+      <AwayNotice answer={actionData} />
+      {profiles.length === 0 ? (
+        <p className="mt-6 text-xl">
+          None yet. <em>Describe an ESC</em> from its manual: a table of fifteen items takes about five
+          minutes.
+        </p>
+      ) : (
+        <ul className="mt-4 border-t border-rule">
+          {profiles.map(({ key, name, revision, items, cells, media, rigs, assumed }) => (
+            <li key={key} className="border-b border-rule py-3">
+              <p className="font-display text-xl font-bold wrap-anywhere">
+                <Link to={`/profiles/${key}/edit`} className="hover:text-draft">
+                  {name}
+                </Link>
+              </p>
+              <p className="text-muted">
+                {items} items · {cells} · {media} · revision {revision}
+                {rigs > 0 && ` · in ${rigs} ${rigs === 1 ? 'rig' : 'rigs'}`}
+              </p>
+              {assumed > 0 && (
+                <p className="text-sm text-caution">
+                  {assumed} {assumed === 1 ? 'stop has' : 'stops have'} a size that is only assumed.
+                </p>
+              )}
+              <p className="mt-1 flex flex-wrap gap-x-5">
+                <Link className="underline underline-offset-4" to={`/profiles/${key}/edit`}>
+                  edit<span className="sr-only"> {name}</span>
+                </Link>
+                <Link className="underline underline-offset-4" to={`/profiles/new?from=${key}`}>
+                  copy<span className="sr-only"> {name}</span>
+                </Link>
+                <a className="underline underline-offset-4" href={`/profiles/${key}.json`} download>
+                  export<span className="sr-only"> {name}</span>
+                </a>
+                {rigs === 0 && (
+                  <Confirm
+                    trigger={
+                      <button type="button" className="underline underline-offset-4">
+                        delete<span className="sr-only"> {name}</span>
+                      </button>
+                    }
+                    title={`Delete “${name}”?`}
+                    text="All its revisions go with it. Export it first if you may want it again."
+                    method="post"
+                    field={{ name: 'delete', value: key }}
+                    yes="Delete"
+                    no="Keep it"
+                  />
+                )}
+              </p>
+            </li>
+          ))}
+        </ul>
+      )}
+    </Page>
+  );
+}

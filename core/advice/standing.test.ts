@@ -1,0 +1,48 @@
+import { describe, expect, it } from 'vitest';
+import { oneKeyPattern } from '../archetypes/cars';
+import { factoryMemory } from '../device/simulatedEsc';
+import { defaultRig } from '../rig/defaults';
+import { assumeFactory, holdingsOf } from '../sheet/evidence';
+import { standingOf, type StandingFacts } from './standing';
+
+const AT = '2026-01-01T00:00:00.000Z';
+const profile = oneKeyPattern;
+const facts = (change: Partial<StandingFacts> = {}): StandingFacts => ({
+  rig: { ...defaultRig('tenthBuggy'), name: 'Test' },
+  profile,
+  holdings: holdingsOf(profile, assumeFactory(profile, AT)),
+  draft: { stops: {} },
+  range: factoryMemory(profile).range,
+  calibrations: [],
+  sheetCount: 0,
+  rules: undefined,
+  ...change,
+});
+
+describe('where a rig stands', () => {
+  it('fresh from its box, everything is still to do and nothing differs', () => {
+    const { changes, stations, believed } = standingOf(facts());
+    expect(changes).toEqual([]);
+    expect(stations.endpoints.state).toBe('due');
+    expect(stations.load.state).toBe('idle');
+    expect(believed['full-brake']).toBe('full-brake-5');
+  });
+
+  it('a draft is over what is believed, and waits to be loaded', () => {
+    const { drafted, changes, stations } = standingOf(
+      facts({ draft: { stops: { 'full-brake': 'full-brake-3' } } }),
+    );
+    expect(drafted['full-brake']).toBe('full-brake-3');
+    expect(changes.map(({ itemId }) => itemId)).toEqual(['full-brake']);
+    expect(stations.load.state).toBe('due');
+  });
+
+  it('the rules of an event block what breaks them', () => {
+    const rules = { name: 'Spec', noAdvance: false, noReverse: true, mostCells: null, note: '' };
+    const { verdicts, stations } = standingOf(facts({ rules }));
+    expect(verdicts[0]?.title).toBe('Spec forbids this.');
+    expect(stations.tune.state).toBe('blocked');
+    const legal = standingOf(facts({ rules, draft: { stops: { trigger: 'trigger-1' } } }));
+    expect(legal.stations.tune.state).toBe('done');
+  });
+});

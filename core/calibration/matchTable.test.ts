@@ -1,0 +1,56 @@
+import { describe, expect, it } from 'vitest';
+import { defaultRig } from '../rig/defaults';
+import { matchTable } from './matchTable';
+
+const { channel } = defaultRig('twinPlane');
+const good = { brakeMicros: 1000, neutralMicros: 1000, forwardMicros: 2000 };
+const late = { brakeMicros: 1100, neutralMicros: 1100, forwardMicros: 2000 };
+const early = { brakeMicros: 1000, neutralMicros: 1000, forwardMicros: 1880 };
+const esc = (name: string, range: typeof good) => ({ name, range, deadbandMicros: 20 });
+
+describe('several motors on one stick', () => {
+  it('agree where they have learned the same', () => {
+    const table = matchTable(channel, [esc('left', good), esc('right', good)]);
+    expect(table.redo).toEqual([]);
+    expect([table.startSpread, table.fullSpread]).toEqual([0, 0]);
+    expect(table.sentence).toContain('top out together');
+  });
+
+  it('start and full are per cent of the stick', () => {
+    const { rows, startSpread } = matchTable(channel, [esc('left', good), esc('right', late)]);
+    // 20 of 1000 µs of deadband; 100 µs more that the right one waits for.
+    expect(rows.map(({ startShare }) => Math.round(startShare * 1000) / 10)).toEqual([2, 12]);
+    expect(startSpread).toBeCloseTo(0.1, 6);
+  });
+
+  it('of four, the one that differs is named', () => {
+    const table = matchTable(
+      channel,
+      ['a', 'b', 'c', 'd'].map((n) => esc(n, n === 'c' ? late : good)),
+    );
+    expect(table.redo).toEqual([2]);
+    expect(table.sentence).toContain('Calibrate c again with the trims of the others: it starts at 12 %');
+  });
+
+  it('of two, the one that leaves travel unused is named', () => {
+    const table = matchTable(channel, [esc('left', good), esc('right', early)]);
+    expect(table.redo).toEqual([1]);
+    expect(table.sentence).toContain('gives all from 88 %');
+  });
+
+  it('of two that both use the whole travel, nobody can tell which is right: both', () => {
+    expect(matchTable(channel, [esc('left', good), esc('right', late)]).redo).toEqual([0, 1]);
+  });
+
+  it('one that never reaches full is named', () => {
+    const weak = { ...good, forwardMicros: 2100 };
+    const table = matchTable(channel, [esc('left', good), esc('right', weak)]);
+    expect(table.sentence).toContain('never gives all');
+    expect(table.redo).toEqual([1]);
+  });
+
+  it('differences within a hundredth of the travel are none', () => {
+    const nearly = { ...good, forwardMicros: 1994 };
+    expect(matchTable(channel, [esc('left', good), esc('right', nearly)]).redo).toEqual([]);
+  });
+});

@@ -1,0 +1,48 @@
+import type { EscBehaviour } from './escChain';
+
+/** An ESC that passes the trigger on straight, for tests of the drills. */
+export const plainEsc = (change: Partial<EscBehaviour> = {}): EscBehaviour => ({
+  forwardSignal: 1,
+  deadShare: 0,
+  clippedShare: 0,
+  positions: 500,
+  throttleCurve: [
+    [0, 0],
+    [1, 1],
+  ],
+  startDuty: 0,
+  rampPerSecond: 4,
+  forwardPower: 1,
+  currentLimit: Infinity,
+  currentShare: 1,
+  driveFrequencyHz: 12_000,
+  damped: true,
+  advance: {
+    fixed: 0,
+    boost: 0,
+    boostStartRpm: 5000,
+    boostEndRpm: 25_000,
+    boostFrom: 0,
+    turbo: 0,
+    turboFrom: 1,
+    turboDelayS: 0,
+    turboPerSecond: 1000,
+  },
+  fullBrake: 0.6,
+  leastBrake: 0,
+  brakeCurve: [
+    [0, 0],
+    [1, 1],
+  ],
+  dragBrake: 0.1,
+  dragRampS: 0,
+  coastAssist: 0,
+  propellerBrake: 0,
+  brakeFrequencyHz: 2000,
+  cutoffVoltsPerCell: 3.2,
+  cutoffLeaves: 0,
+  escLimitC: Infinity,
+  motorLimitC: Infinity,
+  becVolts: 6,
+  ...change,
+});

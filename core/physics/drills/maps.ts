@@ -1,0 +1,107 @@
+/** Views that say more than a run: heat against drive frequency, advance against rpm. */
+import type { ResolvedRig } from '../../rig/resolve';
+import { rpmOf } from '../../units/convert';
+import { totalAdvance, type EscBehaviour } from '../escChain';
+import { driveFlow, newFlow, PROVEN_ADVANCE } from '../motor';
+import { setupOf } from '../setup';
+import { number, TRACE_POINTS, type Drill } from './drill';
+
+const LEAST_KILOHERTZ = 2;
+const MOST_KILOHERTZ = 64;
+/** Part throttle, at which a bridge is hottest for what it gives. */
+const HALF_DUTY = 0.5;
+/** Share of the no-load speed at half duty at which a model under load turns. Assumed. */
+const LOADED_SHARE = 0.88;
+
+/** Heat of motor and ESC at half throttle under load, over the drive frequency. */
+export function heatMap(rig: ResolvedRig, esc: EscBehaviour): Drill {
+  const shaft = (LOADED_SHARE * HALF_DUTY * rig.openVolts) / rig.motor.constant;
+  const setup = setupOf(rig, esc);
+  const flow = newFlow();
+  const at = (kilohertz: number) => {
+    driveFlow(
+      rig.motor,
+      1,
+      {
+        duty: HALF_DUTY,
+        advance: setup.advance(rpmOf(shaft), HALF_DUTY, 0),
+        frequencyHz: kilohertz * 1000,
+        damped: esc.damped,
+        currentLimit: setup.currentLimit,
+      },
+      shaft,
+      rig.openVolts,
+      rig.packOhm,
+      flow,
+    );
+    return { both: flow.windingWatts + flow.escWatts, esc: flow.escWatts };
+  };
+  const points = Array.from({ length: TRACE_POINTS + 1 }, (_, n) => {
+    const x = LEAST_KILOHERTZ * (MOST_KILOHERTZ / LEAST_KILOHERTZ) ** (n / TRACE_POINTS);
+    return { x, y: at(x).both };
+  });
+  const least = points.reduce((best, point) => (point.y < best.y ? point : best));
+  const now = at(esc.driveFrequencyHz / 1000);
+  return {
+    xLabel: 'drive frequency, kHz',
+    yLabel: 'heat at half throttle, W',
+    points,
+    numbers: [
+      number(
+        'now',
+        `Heat at ${Math.round(esc.driveFrequencyHz / 100) / 10} kHz`,
+        now.both,
+        'W',
+        1,
+        'cooler',
+        'hotter',
+      ),
+      number('esc', 'Of that in the ESC', now.esc, 'W', 1, 'cooler', 'hotter'),
+      number('leastAt', 'Least heat near', least.x, 'kHz', 0, 'lower', 'higher'),
+      number('least', 'And that would be', least.y, 'W', 1, 'cooler', 'hotter'),
+    ],
+  };
+}
+
+const MOST_RPM_SHARE = 1.4;
+
+/** Total advance at full throttle over rpm, turbo complete; degrees are electrical. */
+export function advanceMap(rig: ResolvedRig, esc: EscBehaviour): Drill {
+  const noLoad = rpmOf(rig.openVolts / rig.motor.constant);
+  const complete = esc.advance.turboDelayS + 60;
+  const at = (rpm: number, sinceS: number): number =>
+    totalAdvance(esc.advance, rpm, esc.forwardSignal, sinceS);
+  const most = MOST_RPM_SHARE * noLoad;
+  const points = Array.from({ length: TRACE_POINTS + 1 }, (_, n) => {
+    const rpm = (most * n) / TRACE_POINTS;
+    return { x: rpm / 1000, y: at(rpm, complete) };
+  });
+  const highest = Math.max(...points.map(({ y }) => y));
+  const proven = (PROVEN_ADVANCE * 180) / Math.PI;
+  return {
+    xLabel: 'thousand rpm',
+    yLabel: 'total advance at full throttle, °',
+    points,
+    mark: { y: proven, label: 'the model is proven to here' },
+    numbers: [
+      number('low', 'At a fifth of no-load rpm', at(0.2 * noLoad, complete), '°', 1, 'less', 'more'),
+      number('high', 'At no-load rpm', at(noLoad, complete), '°', 1, 'less', 'more'),
+      number('before', 'There before turbo comes in', at(noLoad, 0), '°', 1, 'less', 'more'),
+      number(
+        'beyond',
+        'Outside the proven range by',
+        Math.max(0, highest - proven),
+        '°',
+        1,
+        'safer to trust',
+        'less sure',
+      ),
+      number('angular', 'Boost, a thousand rpm', slopeOf(esc), '°', 1, 'gentler', 'steeper'),
+    ],
+  };
+}
+
+function slopeOf({ advance }: EscBehaviour): number {
+  const span = advance.boostEndRpm - advance.boostStartRpm;
+  return span > 0 ? (advance.boost * 1000) / span : 0;
+}

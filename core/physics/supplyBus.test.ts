@@ -1,0 +1,37 @@
+import { describe, expect, it } from 'vitest';
+import { slamAt } from './supplyBus';
+
+const bus = { idleAmps: 0.1, movingAmps: 2, stallAmps: 9, continuousAmps: 4, externalVolts: undefined };
+const moving = 1.5;
+const stalling = 0.4;
+
+describe('the supply bus', () => {
+  it('sags 0.1 to 0.2 V when large servos move, within what the BEC gives (common practice)', () => {
+    const sag = 6 - slamAt({ ...bus, movingAmps: 4 }, 6, moving).volts;
+    expect(sag).toBeGreaterThan(0.1);
+    expect(sag).toBeLessThan(0.2);
+  });
+
+  it('beyond its limit the voltage falls until what is drawn is what it gives', () => {
+    const { volts, amps } = slamAt(bus, 6, stalling);
+    expect(amps).toBeCloseTo(6, 9);
+    expect(volts).toBeCloseTo(4, 9);
+  });
+
+  it('what it gives for a moment it does not give for long', () => {
+    const heavy = { ...bus, movingAmps: 5.5 };
+    expect(slamAt(heavy, 6, 1).amps).toBeGreaterThan(slamAt(heavy, 6, moving).amps);
+  });
+
+  it('a stronger BEC never lets it sag deeper', () => {
+    for (const time of [0.1, stalling, 1, moving, 2.4])
+      expect(slamAt({ ...bus, continuousAmps: 10 }, 6, time).volts).toBeGreaterThanOrEqual(
+        slamAt(bus, 6, time).volts,
+      );
+  });
+
+  it('without anything on it holds what is set', () => {
+    const empty = { ...bus, idleAmps: 0, movingAmps: 0, stallAmps: 0 };
+    expect(slamAt(empty, 6, stalling)).toEqual({ volts: 6, amps: 0 });
+  });
+});

@@ -1,0 +1,37 @@
+/**
+ * The supply bus: what the BEC holds under servos that move and stall together. A BEC gives its set voltage through its own
+ * and the wires' resistance up to its limit, for a moment half as much again; beyond, the voltage falls until what the
+ * servos draw, which goes with the voltage, is what it gives. Currents at 6 V, from memory.
+ */
+import type { BusModel } from '../rig/resolve';
+
+/** BEC, plugs and wires together, ohm. Assumed. */
+const BUS_OHM = 0.035;
+/** More than the continuous current for so long, s, by this factor. Assumed. */
+const BURST_FACTOR = 1.5;
+const BURST_S = 1;
+/** What the currents of servos are stated at, V. */
+const STATED_VOLTS = 6;
+/** Where many receivers give up, V. From memory. */
+export const BROWN_OUT_VOLTS = 3.5;
+
+/** What a slam asks for over its time: all servos start, hold against a stop, move, rest. */
+const PHASES: readonly { untilS: number; load: 'idleAmps' | 'movingAmps' | 'stallAmps' }[] = [
+  { untilS: 0.25, load: 'idleAmps' },
+  { untilS: 0.55, load: 'stallAmps' },
+  { untilS: 2, load: 'movingAmps' },
+  { untilS: 2.5, load: 'idleAmps' },
+];
+export const SLAM_S = PHASES.at(-1)!.untilS;
+
+/** The bus voltage at a time of a slam, V, and what is drawn, A. */
+export function slamAt(bus: BusModel, setVolts: number, timeS: number): { volts: number; amps: number } {
+  const phase = PHASES.find(({ untilS }) => timeS < untilS) ?? PHASES.at(-1)!;
+  const slammingS = timeS - PHASES[0]!.untilS;
+  const limit = bus.continuousAmps * (slammingS < BURST_S ? BURST_FACTOR : 1);
+  const perVolt = bus[phase.load] / STATED_VOLTS;
+  const free = setVolts / (1 + perVolt * BUS_OHM);
+  const amps = perVolt * free;
+  if (amps <= limit || perVolt === 0) return { volts: free, amps };
+  return { volts: limit / perVolt, amps: limit };
+}

@@ -1,0 +1,58 @@
+import type { TextBoxMedium } from '../../esc/media';
+import type { Part } from '../part';
+import { textMenuStates } from './textMenu';
+
+/**
+ * Entering settings on a box with text that plugs into the ESC: battery off, box in, battery on. Keys for the item
+ * and for the stop, both ways; only save writes.
+ * Source: common practice (text box).
+ *
+ * What this leaves out: a key that repeats while it is held.
+ */
+export function textBoxPart({ wakeMs }: TextBoxMedium): Part {
+  return {
+    into: {
+      off: [{ on: 'cardIn', to: 'offBox' }],
+      // Plugged in too late: the ESC looks for a box only when it is switched on.
+      driving: [{ on: 'cardIn', to: 'drivingBox' }],
+    },
+    states: {
+      offBox: {
+        cues: [],
+        role: 'off',
+        on: [
+          { on: 'cardOut', to: 'off' },
+          { on: 'powerOn', to: 'boxWaking', gate: 'mayTurn' },
+        ],
+      },
+      drivingBox: {
+        cues: [],
+        role: 'driving',
+        on: [
+          { on: 'cardOut', to: 'driving' },
+          { on: 'powerOff', to: 'offBox' },
+        ],
+      },
+      boxWaking: {
+        cues: [],
+        on: [{ on: 'powerOff', to: 'offBox' }],
+        after: { ms: wakeMs, edges: [{ effects: ['firstItem', 'showStored'], to: 'boxItem' }] },
+      },
+      ...textMenuStates({
+        prefix: 'box',
+        display: 'the box',
+        exits: [
+          { on: 'cardOut', to: 'boxGone' },
+          { on: 'powerOff', effects: ['forget'], to: 'offBox' },
+        ],
+      }),
+      boxGone: {
+        cues: [],
+        on: [
+          { on: 'cardIn', effects: ['firstItem', 'showStored'], to: 'boxItem' },
+          { on: 'powerOff', effects: ['forget'], to: 'off' },
+        ],
+      },
+    },
+  };
+}

@@ -1,0 +1,46 @@
+import { describe, expect, it } from 'vitest';
+import { item } from '../archetypes/build';
+import { advisedDeadband, advisedEndPointMargin } from './margins';
+import type { SeriesStatistics } from './pulseSeries';
+
+const deadbandItem = { ...item('Deadband', 'deadband', 'micros', [20, 30, 45, 60], 2), number: 1 };
+const series = (deviationMicros: number, driftMicrosPerMinute = 0): SeriesStatistics => ({
+  count: 500,
+  meanMicros: 1500,
+  medianMicros: 1500,
+  deviationMicros,
+  leastMicros: 1490,
+  mostMicros: 1510,
+  peakToPeakMicros: 20,
+  driftMicrosPerMinute,
+  outliers: [],
+});
+
+describe('the advised deadband', () => {
+  it('takes four deviations, five minutes of drift and the offset of neutral, on the next wider stop', () => {
+    const { neededMicros, stop, reason } = advisedDeadband(series(5, 1), deadbandItem, 20, 6);
+    expect(neededMicros).toBe(31);
+    expect(stop?.label).toBe('45 µs');
+    expect(reason).toContain('4 deviations are 20 µs, the drift of 5 minutes 5 µs, neutral is off by 6 µs');
+  });
+
+  it('is never below the least stop, however still the radio is', () => {
+    expect(advisedDeadband(series(0.2), deadbandItem, 20, 0).stop?.label).toBe('20 µs');
+  });
+
+  it('says where no stop is wide enough, and where there is nothing to set', () => {
+    expect(advisedDeadband(series(20), deadbandItem, 20, 0)).toMatchObject({ stop: undefined });
+    expect(advisedDeadband(series(20), deadbandItem, 20, 0).reason).toContain('look for the cause');
+    expect(advisedDeadband(series(2), undefined, 20, 0).reason).toContain('own 20 µs take that');
+    expect(advisedDeadband(series(9), undefined, 20, 0).reason).toContain('do not, and cannot be set');
+  });
+});
+
+describe('the advised end point margin', () => {
+  it('is 5 to 10 % (common practice), by how much the radio wanders', () => {
+    expect(advisedEndPointMargin(series(1), { travelMicros: 500 }).percent).toBe(5);
+    expect(advisedEndPointMargin(series(8), { travelMicros: 500 }).percent).toBe(7);
+    expect(advisedEndPointMargin(series(30), { travelMicros: 500 }).percent).toBe(10);
+    expect(advisedEndPointMargin(series(30), { travelMicros: 500 }).reason).toContain('look for the cause');
+  });
+});

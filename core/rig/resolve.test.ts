@@ -1,0 +1,70 @@
+import { describe, expect, it } from 'vitest';
+import { smallProfile } from '../esc/smallProfile.fixture';
+import { airTorque, thrustNewtons } from '../physics/propeller';
+import type { PropellerVehicle, Rig } from './rig';
+import { defaultRig } from './defaults';
+import { resolveRig, type ResolvedPropeller, type ResolvedWheels } from './resolve';
+import { CLASSES, fluidOf, type VehicleClass } from './vehicleClass';
+
+const plane = defaultRig('sportPlane');
+const propellerOf = (change: Partial<PropellerVehicle>, rig: Partial<Rig> = {}): ResolvedPropeller =>
+  resolveRig(
+    { ...plane, ...rig, vehicle: { ...(plane.vehicle as PropellerVehicle), ...change } },
+    smallProfile(),
+  ) as ResolvedPropeller;
+const given = (value: number) => ({ value, basis: 'given' as const });
+const SPEED = 800;
+
+describe('a propeller behind a gear', () => {
+  const direct = propellerOf({}).propeller;
+  const geared = propellerOf({ gearRatio: given(3) }).propeller;
+
+  it('turns slower by the ratio: thrust at a shaft speed is that of a third of it', () => {
+    expect(thrustNewtons(geared, SPEED)).toBeCloseTo(thrustNewtons(direct, SPEED / 3), 9);
+  });
+
+  it('asks the motor for a third of its own torque, so that power is kept', () => {
+    const power = (at: typeof direct, speed: number): number => airTorque(at, speed) * speed;
+    expect(power(geared, SPEED)).toBeCloseTo(power(direct, SPEED / 3), 9);
+  });
+
+  it('feels lighter to the motor by the square of the ratio', () => {
+    const rotor = plane.motor.rotorInertiaKgM2.value;
+    expect((geared.inertia - rotor) * 9).toBeCloseTo(direct.inertia - rotor, 12);
+  });
+});
+
+describe('water', () => {
+  it('is some 815 times denser than air (998.2 against 1.225 kg/m³)', () => {
+    const wet = propellerOf({ fluid: 'water' }).propeller;
+    expect(thrustNewtons(wet, SPEED) / thrustNewtons(propellerOf({}).propeller, SPEED)).toBeCloseTo(814.9, 0);
+  });
+
+  it('is where boats are', () => {
+    const wet = (Object.keys(CLASSES) as VehicleClass[]).filter((id) => fluidOf(id) === 'water');
+    expect(wet).toEqual(['fastBoat', 'workingBoat']);
+  });
+});
+
+describe('several motors', () => {
+  it('share the pack: each sees the sag of all of them', () => {
+    expect(propellerOf({}, { motorCount: 4 }).packOhm).toBeCloseTo(4 * propellerOf({}).packOhm, 12);
+  });
+
+  it('share the mass that each has to move', () => {
+    const truck = defaultRig('basher');
+    const of = (motorCount: number) => resolveRig({ ...truck, motorCount }, smallProfile()) as ResolvedWheels;
+    expect(of(2).massKg).toBeCloseTo(of(1).massKg / 2, 12);
+    expect(of(2).wheelInertiaKgM2).toBeCloseTo(of(1).wheelInertiaKgM2 / 2, 12);
+  });
+});
+
+describe('another kV from the same class', () => {
+  it('has resistance and inductance by 1/kV², as the same copper wound anew', () => {
+    const spec = defaultRig('specCircuit').motor;
+    const buggy = defaultRig('tenthBuggy').motor;
+    const ratio = (buggy.kvRpmPerVolt.value / spec.kvRpmPerVolt.value) ** 2;
+    expect(spec.resistanceOhm.value / buggy.resistanceOhm.value).toBeCloseTo(ratio, 9);
+    expect(spec.inductanceH.value / buggy.inductanceH.value).toBeCloseTo(ratio, 9);
+  });
+});

@@ -1,0 +1,141 @@
+import { GOVERNOR_MODES, MOTOR_TYPES, ROTATIONS } from '../choices';
+import { named, numbered, percent } from '../setting';
+
+const DEGREES = { unit: '°', decimals: 2 } as const;
+const RPM = { unit: 'rpm', decimals: 0 } as const;
+
+/** With the trigger all the way, and what the motor itself is. */
+export const FLAT_OUT = {
+  advance: numbered(
+    'Advance',
+    {
+      ...DEGREES,
+      bounds: [0, 64],
+      lower: 'cooler, more pull',
+      higher: 'more rpm, hotter',
+      safeSide: 'lower',
+    },
+    'Electrical timing advance of the ESC, always on: more rpm for less torque per ampere. What the motor’s end bell adds comes on top.',
+    { alsoCalled: ['timing', 'motor timing', 'esc timing', 'advance', 'advance timing', 'base timing'] },
+  ),
+  boost: numbered(
+    'Boost',
+    { ...DEGREES, bounds: [0, 90], lower: 'cooler', higher: 'more rpm, hotter', safeSide: 'lower' },
+    'Advance added as the motor turns faster, between a start and an end speed.',
+    { alsoCalled: ['boost', 'boost timing'], specials: { auto: 'by itself' } },
+  ),
+  boostStart: numbered(
+    'Boost from',
+    {
+      ...RPM,
+      bounds: [100, 200000],
+      lower: 'comes in earlier',
+      higher: 'comes in later',
+      safeSide: 'higher',
+    },
+    'The motor speed at which boost begins. Some ESCs state a share of throttle instead: that is another thing.',
+    { alsoCalled: ['boost start', 'boost start rpm', 'start rpm'] },
+  ),
+  boostEnd: numbered(
+    'Boost complete at',
+    { ...RPM, bounds: [100, 200000], lower: 'steeper', higher: 'gentler', safeSide: 'higher' },
+    'The motor speed at which all of the boost is there.',
+    { alsoCalled: ['boost end', 'boost end rpm', 'end rpm', 'boost slope'] },
+  ),
+  boostFromThrottle: percent(
+    'Boost from throttle',
+    { lower: 'comes in earlier', higher: 'comes in later', safeSide: 'higher' },
+    'The throttle at which boost begins, on ESCs that go by throttle and not by motor speed.',
+    { alsoCalled: ['boost trigger', 'boost throttle', 'boost activation'] },
+  ),
+  turbo: numbered(
+    'Turbo',
+    {
+      ...DEGREES,
+      bounds: [0, 90],
+      lower: 'cooler',
+      higher: 'faster on the straight, hotter',
+      safeSide: 'lower',
+    },
+    'Advance added at full throttle. If it comes and goes, the radio often does not reach full: see Endpoints.',
+    { alsoCalled: ['turbo', 'turbo timing', 'top-end assist'] },
+  ),
+  turboFrom: percent(
+    'Turbo past',
+    { lower: 'comes in earlier', higher: 'only at full throttle', safeSide: 'higher' },
+    'The throttle past which turbo comes; 100 means only at full.',
+    { alsoCalled: ['turbo start', 'turbo trigger', 'turbo activation', 'turbo throttle'] },
+  ),
+  turboDelay: numbered(
+    'Turbo delay',
+    {
+      unit: 's',
+      decimals: 2,
+      bounds: [0, 10],
+      lower: 'comes at once',
+      higher: 'only on long straights',
+      safeSide: 'higher',
+    },
+    'How long full throttle must last before turbo begins.',
+    { alsoCalled: ['turbo delay'], specials: { instant: 'at once' } },
+  ),
+  turboOnRate: numbered(
+    'Turbo on-rate',
+    {
+      unit: '° per 0.1 s',
+      decimals: 1,
+      bounds: [0, 100],
+      lower: 'comes in gently',
+      higher: 'comes in hard',
+      safeSide: 'lower',
+    },
+    'How fast turbo is added. Low is slow here; beside it an off-rate may be numbered the other way.',
+    {
+      alsoCalled: ['turbo on', 'turbo slope', 'turbo ramp', 'turbo on rate'],
+      specials: { instant: 'at once' },
+    },
+  ),
+  turboOffRate: numbered(
+    'Turbo off-rate',
+    {
+      unit: '° per 0.1 s',
+      decimals: 1,
+      bounds: [0, 100],
+      lower: 'rolls on',
+      higher: 'feels like drag brake',
+      safeSide: 'lower',
+    },
+    'How fast turbo is taken away again. Fast removal feels like drag brake.',
+    { alsoCalled: ['turbo off', 'turbo off rate', 'turbo release'], specials: { instant: 'at once' } },
+  ),
+  motorType: named(
+    'Motor type',
+    MOTOR_TYPES,
+    'How the ESC finds out where the rotor is. Not the running mode. Sensored throughout stops with a torn sensor wire.',
+    { alsoCalled: ['motor type', 'sensor mode', 'commutation', 'drive mode', 'motor mode', 'sensor'] },
+  ),
+  rotation: named(
+    'Motor rotation',
+    ROTATIONS,
+    'Which way the motor turns for forward. Not reverse: that is a running mode.',
+    { alsoCalled: ['rotation', 'motor rotation', 'direction', 'motor direction', 'spin'] },
+  ),
+  governor: named(
+    'Governor',
+    GOVERNOR_MODES,
+    'Whether the ESC holds the motor’s speed by itself. It needs the right pole count and gear ratio.',
+    { alsoCalled: ['governor', 'governor mode', 'speed control'] },
+  ),
+  governorRpm: numbered(
+    'Governor speed',
+    { ...RPM, bounds: [100, 200000], lower: 'calmer', higher: 'crisper, hungrier', safeSide: 'lower' },
+    'The motor speed that the governor holds.',
+    { alsoCalled: ['governor rpm', 'headspeed', 'head speed', 'target rpm'] },
+  ),
+  polePairs: numbered(
+    'Pole pairs',
+    { unit: '', decimals: 0, bounds: [1, 30], lower: 'few poles', higher: 'many poles', safeSide: 'nearest' },
+    'Half the magnets of the motor. A wrong count makes every shown rpm wrong by that ratio.',
+    { alsoCalled: ['poles', 'pole count', 'motor poles', 'pole pairs', 'number of poles'] },
+  ),
+} as const;

@@ -1,0 +1,44 @@
+/**
+ * What the lowest and the highest of a row of bare levels is taken to mean while nobody has stated or measured it.
+ * From memory: the physical size of a level is published nowhere. Everything made from it is marked assumed.
+ */
+import { isNamed, VOCABULARY, type SettingId } from '../settings/vocabulary';
+
+const LEVEL_RANGE: Partial<Record<SettingId, readonly [lowest: number, highest: number]>> = {
+  launchStrength: [100, 1000],
+  launchLimit: [0, 80],
+  startPower: [25, 100],
+  startForce: [0, 10],
+  torqueLimit: [20, 100],
+  throttleCurve: [50, 15],
+  brakeCurve: [50, 15],
+  deadband: [20, 80],
+  driveFrequency: [8, 24],
+  brakeFrequency: [1, 8],
+  advance: [0, 25],
+  boost: [0, 40],
+  turbo: [0, 30],
+  dragRamp: [1, 0.05],
+  startAcceleration: [0.2, 2],
+  softStart: [2, 12],
+  response: [0.8, 0.05],
+  turboOnRate: [3, 24],
+  turboOffRate: [3, 24],
+  cutoff: [3.0, 3.4],
+  forwardPower: [25, 100],
+  reversePower: [25, 100],
+};
+
+/**
+ * The assumed size of one level among several, evenly spread.
+ * @param place from 0
+ * @returns undefined where not even a guess makes sense: volts of a BEC, limits of temperature
+ */
+export function assumedLevel(setting: SettingId, place: number, count: number): number | undefined {
+  const { unit } = VOCABULARY[setting];
+  const range =
+    LEVEL_RANGE[setting] ?? (unit === '%' && !isNamed(VOCABULARY[setting]) ? [0, 100] : undefined);
+  if (!range) return undefined;
+  const share = count > 1 ? place / (count - 1) : 0.5;
+  return Number((range[0] + share * (range[1] - range[0])).toFixed(2));
+}

@@ -1,0 +1,321 @@
+import { BEC_KINDS, type EscLimits, type EscProfile, type ProfileItem, type Stop } from '../esc/profile';
+import type { EndPointFamily, Medium } from '../esc/media';
+import { scalesOf, statesSize } from '../esc/scale';
+import { validateProfile, valueFault } from '../esc/validateProfile';
+import type { SettingValue } from '../settings/setting';
+import { VOCABULARY, type Setting } from '../settings/vocabulary';
+import { countedNotes } from '../esc/notes';
+import type { Problem, Result } from '../units/problem';
+import { LONGEST_NAME, nameFault, shortened } from '../units/text';
+import { assumedLevel } from './levels';
+import { leadingNumber, meaningOf } from './meaning';
+import { CALIBRATION_FIELDS, MEDIUM_FIELDS, type PartField } from './partFields';
+import {
+  freshId,
+  withStopIds,
+  type LimitKey,
+  type Sketch,
+  type SketchItem,
+  type SketchPart,
+  type SketchStop,
+} from './sketch';
+
+const MOST_ITEMS = 100;
+const MOST_STOPS = 200;
+
+interface Bounds {
+  label: string;
+  unit: string;
+  least: number;
+  most: number;
+}
+
+export const LIMIT_FIELDS: Readonly<Record<LimitKey, Bounds & { optional?: true; perSi?: number }>> = {
+  minCells: { label: 'Fewest cells', unit: '', least: 1, most: 30 },
+  maxCells: { label: 'Most cells', unit: '', least: 1, most: 30 },
+  continuousAmps: { label: 'Continuous current', unit: 'A', least: 0.1, most: 2000 },
+  burstAmps: { label: 'Burst current', unit: 'A', least: 0.1, most: 5000 },
+  bridgeOhm: { label: 'Its own resistance', unit: 'mΩ', least: 0, most: 1000, perSi: 1000 },
+  becContinuousAmps: { label: 'BEC current', unit: 'A', least: 0, most: 100 },
+  becLeastVolts: { label: 'BEC from', unit: 'V', least: 0, most: 30 },
+  becMostVolts: { label: 'BEC to', unit: 'V', least: 0, most: 30 },
+  temperatureLimitC: { label: 'Protects itself at', unit: '°C', least: 40, most: 200, optional: true },
+};
+
+/**
+ * Makes a profile of a sketch.
+ * @param takenIds of the profiles that are there: a new one gets an id of its own
+ * @returns the profile, or every problem at the path of its field in the sketch
+ */
+export function readSketch(sketch: Sketch, takenIds: readonly string[] = []): Result<EscProfile> {
+  const problems: Problem[] = [];
+  const refuse = (path: string, sentence: string): void => void problems.push({ path, sentence });
+  const number = (path: string, text: string, { label, unit, least, most }: Bounds): number => {
+    const read = wholeNumber(text);
+    const suffix = unit === '' ? '' : ` ${unit}`;
+    if (read === undefined || read < least || read > most) {
+      const said = text.trim() === '' ? 'is empty' : `is “${shortened(text)}”`;
+      refuse(path, `${label} ${said}; it must be a number between ${least} and ${most}${suffix}.`);
+    }
+    return read ?? NaN;
+  };
+  const name = (path: string, text: string, what: string): string => {
+    const plain = text.trim();
+    const fault = nameFault(plain);
+    if (fault) refuse(path, `${what} ${fault}`);
+    return plain;
+  };
+
+  const limits = Object.fromEntries(
+    (Object.keys(LIMIT_FIELDS) as LimitKey[]).map((key) => {
+      const { perSi = 1, optional, ...bounds } = LIMIT_FIELDS[key];
+      const text = sketch.limits[key];
+      if (optional && text.trim() === '') return [key, null];
+      const read = number(`limits.${key}`, text, bounds);
+      if (key.endsWith('Cells') && !Number.isInteger(read) && Number.isFinite(read))
+        refuse(`limits.${key}`, `${bounds.label} is ${read}: cells come whole.`);
+      return [key, read / perSi];
+    }),
+  ) as unknown as EscLimits;
+  if (sketch.items.length > MOST_ITEMS)
+    refuse('items', `There are ${sketch.items.length} items; ${MOST_ITEMS} fit.`);
+  if (sketch.items.length === 0) refuse('items', 'There is no item yet: add one, or paste a table.');
+  const takenItemIds: string[] = [];
+  const items = sketch.items
+    .slice(0, MOST_ITEMS)
+    .map((item, place) =>
+      readItem(item, place, takenItemIds, refuse, (path, text) => name(path, text, `Item ${place + 1}`)),
+    );
+  const pulse = { least: 500, most: 2500, unit: 'µs' };
+  const profile: EscProfile = {
+    id: sketch.id === '' ? freshId(sketch.name, takenIds) : sketch.id,
+    revision: sketch.revision + 1,
+    name: name('name', sketch.name, 'The ESC'),
+    limits: { ...limits, becKind: Object.hasOwn(BEC_KINDS, sketch.becKind) ? sketch.becKind : 'none' },
+    bootMs: number('bootMs', sketch.bootMs, {
+      label: 'Looks at the throttle after',
+      unit: 'ms',
+      least: 0,
+      most: 20000,
+    }),
+    factoryRange: {
+      brakeMicros: number('range.brakeMicros', sketch.range.brakeMicros, { label: 'Full brake', ...pulse }),
+      neutralMicros: number('range.neutralMicros', sketch.range.neutralMicros, {
+        label: 'Neutral',
+        ...pulse,
+      }),
+      forwardMicros: number('range.forwardMicros', sketch.range.forwardMicros, {
+        label: 'Full forward',
+        ...pulse,
+      }),
+    },
+    deadbandMicrosEachSide: number('deadbandMicrosEachSide', sketch.deadbandMicrosEachSide, {
+      label: 'Deadband',
+      unit: 'µs',
+      least: 0,
+      most: 300,
+    }),
+    calibration: readPart(
+      sketch.calibration,
+      CALIBRATION_FIELDS[sketch.calibration.family],
+      'calibration',
+      items,
+      refuse,
+    ) as unknown as EndPointFamily,
+    media: sketch.media.map(
+      (medium, place) =>
+        readPart(medium, MEDIUM_FIELDS[medium.family], `media.${place}`, items, refuse) as unknown as Medium,
+    ),
+    items,
+  };
+  if (sketch.media.length === 0) refuse('media', 'Say how this ESC is set: choose at least one way.');
+  if (problems.length > 0) return { ok: false, problems };
+  const deeper = validateProfile(profile).map(atSketch);
+  return deeper.length > 0 ? { ok: false, problems: deeper } : { ok: true, value: profile };
+}
+
+/** A path into the profile as the field of the sketch where it was typed. */
+const atSketch = ({ path, sentence }: Problem): Problem => ({
+  path: path
+    .replace(/^factoryRange$/, 'range.neutralMicros')
+    .replace(/\.value$/, '.meaning')
+    .replace(/\.factoryStopId$/, '.factory')
+    .replace(/^(calibration|media\.\d+)\.(\w+)$/, '$1.values.$2'),
+  sentence,
+});
+
+type Refuse = (path: string, sentence: string) => void;
+
+function readItem(
+  sketch: SketchItem,
+  place: number,
+  takenIds: string[],
+  refuse: Refuse,
+  name: (path: string, text: string) => string,
+): ProfileItem {
+  const path = `items.${place}`;
+  const label = name(`${path}.label`, sketch.label);
+  const called = `Item ${place + 1} “${shortened(label)}”`;
+  const id = takenIds.includes(sketch.id) || sketch.id === '' ? freshId(label, takenIds) : sketch.id;
+  takenIds.push(id);
+  if (sketch.setting === '')
+    refuse(`${path}.setting`, `${called}: say which setting it is, or “Something else”.`);
+  else if (sketch.suggestion !== '')
+    refuse(
+      `${path}.setting`,
+      `${called}: confirm that it is ${VOCABULARY[sketch.setting].name}, or choose another.`,
+    );
+  const [factory, second] = sketch.factory;
+  if (sketch.stops.length > MOST_STOPS)
+    refuse(`${path}.stops`, `${called} has ${sketch.stops.length} stops; ${MOST_STOPS} fit.`);
+  if (factory === undefined || factory >= sketch.stops.length)
+    refuse(`${path}.factory`, `${called}: no stop is marked as the factory’s. Put a star behind it.`);
+  if (second !== undefined)
+    refuse(
+      `${path}.factory`,
+      `${called}: ${sketch.factory.length} stops are marked as the factory’s. One is.`,
+    );
+  const setting = VOCABULARY[sketch.setting === '' ? 'other' : sketch.setting];
+  const scale = scalesOf(setting).includes(sketch.scale) ? sketch.scale : scalesOf(setting)[0]!;
+  const stops = withStopIds({ ...sketch, id, stops: sketch.stops.slice(0, MOST_STOPS) }).stops.map(
+    (stop, n): Stop => {
+      const read = readStop({ ...sketch, scale }, setting, stop, n, `${path}.stops.${n}`, called, refuse);
+      return { id: stop.id, number: n + 1, ...read };
+    },
+  );
+  return {
+    id,
+    number: place + 1,
+    label,
+    setting: setting.id,
+    scale,
+    sense: sketch.sense,
+    factoryStopId: stops[factory ?? 0]?.id ?? '',
+    stops,
+    ...sketch.ties,
+  };
+}
+
+function readStop(
+  { scale, stops, sense }: SketchItem,
+  setting: Setting,
+  { label, meaning, basis, typed }: SketchStop,
+  place: number,
+  path: string,
+  called: string,
+  refuse: Refuse,
+): Pick<Stop, 'label' | 'value' | 'basis' | 'typed'> {
+  const plain = label.trim();
+  const stopCalled = `Stop ${place + 1} “${shortened(plain)}” of ${called.charAt(0).toLowerCase()}${called.slice(1)}`;
+  const fault = nameFault(plain);
+  if (fault)
+    refuse(`${path}.label`, `${plain === '' ? `Stop ${place + 1} of ${called}` : stopCalled} ${fault}`);
+  if (typed.trim() !== '' && !/^\d{1,6}$/.test(typed.trim()))
+    refuse(`${path}.typed`, `${stopCalled} is typed “${shortened(typed)}”: digits only, six at most.`);
+  const explained = explainedValue(setting, scale, meaning);
+  const says =
+    statesSize(scale) || setting.choices !== undefined || meaningOf(setting, scale, plain)?.kind === 'off';
+  const printed = meaning.trim() === '' && says ? meaningOf(setting, scale, plain) : undefined;
+  // Where higher numbers mean less, the last level is the least.
+  const level = sense === 'inverted' ? stops.length - 1 - place : place;
+  const guess =
+    meaning.trim() === '' && !statesSize(scale) ? assumedLevel(setting.id, level, stops.length) : undefined;
+  const guessed = guess === undefined ? undefined : ({ kind: 'number', value: guess } as const);
+  const value: SettingValue | undefined = explained ?? printed ?? guessed;
+  if (value === undefined) {
+    const wanted = setting.choices
+      ? `one of: ${Object.values(setting.choices).join(', ')}`
+      : `a number in ${setting.unit || 'its unit'}, or off`;
+    refuse(`${path}.meaning`, `${stopCalled}: say what it means, ${wanted}.`);
+  } else {
+    const wrong = valueFault(setting, value);
+    if (wrong) refuse(`${path}.meaning`, `${stopCalled} ${wrong}`);
+  }
+  const isGuess = explained === undefined && printed === undefined;
+  return {
+    label: plain,
+    value: value ?? { kind: 'label' },
+    basis: isGuess && setting.id !== 'other' ? 'assumed' : basis,
+    typed: typed.trim() === '' ? null : typed.trim(),
+  };
+}
+
+/** What was typed in explanation: behind `=` a number in the vocabulary's own unit, else like a printed one. */
+function explainedValue(
+  setting: Setting,
+  scale: SketchItem['scale'],
+  meaning: string,
+): SettingValue | undefined {
+  const text = meaning.trim();
+  if (text === '') return undefined;
+  if (!text.startsWith('=')) return meaningOf(setting, scale, text);
+  const read = leadingNumber(text.slice(1));
+  return read && { kind: 'number', value: read.number };
+}
+
+function readPart<F extends string>(
+  { family, values }: SketchPart<F>,
+  fields: readonly PartField[],
+  path: string,
+  items: ProfileItem[],
+  refuse: Refuse,
+): { family: F } & Record<string, unknown> {
+  const read = (field: PartField): unknown => {
+    const text = (values[field.key] ?? '').trim();
+    const at = `${path}.values.${field.key}`;
+    switch (field.unit) {
+      case 'text':
+        if (text === '') refuse(at, `${field.label}: type what is printed.`);
+        if (text.length > LONGEST_NAME * 3) refuse(at, `${field.label} is too long.`);
+        return text;
+      case 'choice':
+        return Object.hasOwn(field.choices ?? {}, text) ? text : field.usual;
+      case 'notes':
+        return readNotes(field, text, at, items, refuse);
+      case 'items':
+        return text
+          .split(/[\s,;]+/)
+          .filter(Boolean)
+          .map((word) => items.find(({ number }) => String(number) === word)?.id ?? word);
+      default: {
+        const number = wholeNumber(text);
+        const [least, most] = field.bounds ?? [-Infinity, Infinity];
+        if (number === undefined || number < least || number > most)
+          refuse(
+            at,
+            `${field.label} is “${shortened(text)}”; it must be a number between ${least} and ${most} ${field.unit}.`,
+          );
+        else if (field.whole && !Number.isInteger(number))
+          refuse(at, `${field.label} is ${number}: a whole number is needed.`);
+        return number ?? NaN;
+      }
+    }
+  };
+  return { family, ...Object.fromEntries(fields.map((field) => [field.key, read(field)])) };
+}
+
+/** Groups of notes; left empty, the ones that count low and high. */
+function readNotes(
+  { key, label }: PartField,
+  text: string,
+  at: string,
+  items: ProfileItem[],
+  refuse: Refuse,
+) {
+  const groups = text.split(/[\s,;]+/).filter(Boolean);
+  const wrong = groups.find((group) => !/^[lhLH]{1,16}$/.test(group));
+  if (wrong !== undefined)
+    refuse(
+      at,
+      `${label}: “${shortened(wrong)}” is not a group of notes. Write l, h, L, H: short and long, low and high.`,
+    );
+  if (key === 'exitNotes') return groups[0] ?? 'LL';
+  if (groups.length > 0) return groups;
+  const needed = key === 'itemNotes' ? items.length : Math.max(1, ...items.map(({ stops }) => stops.length));
+  return countedNotes(needed, key === 'itemNotes' ? 'l' : 'h');
+}
+
+function wholeNumber(text: string): number | undefined {
+  const read = leadingNumber(text);
+  return read?.rest === '' ? read.number : undefined;
+}

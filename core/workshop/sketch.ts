@@ -1,0 +1,159 @@
+/**
+ * A sketch: an ESC profile while it is being described. Everything that was typed stays as it was typed, so that
+ * nothing is lost while it is not yet sound. `readSketch` makes a profile of it, or says what is missing where.
+ */
+import type { EndPointFamily, MediumFamily } from '../esc/media';
+import type { BecKind, EscLimits, ProfileItem, StopBasis } from '../esc/profile';
+import type { Scale } from '../esc/scale';
+import type { SettingId } from '../settings/vocabulary';
+
+export interface SketchStop {
+  /** Permanent; empty for a stop that has none yet. */
+  id: string;
+  /** As printed. */
+  label: string;
+  /** What it means, where the label does not say it: a number on the item's scale, "off", a choice. */
+  meaning: string;
+  basis: StopBasis;
+  /** What is typed for it on a key pad. */
+  typed: string;
+}
+
+export interface SketchItem {
+  /** Permanent. */
+  id: string;
+  label: string;
+  /** Empty while nobody has said which setting it is. */
+  setting: SettingId | '';
+  /** Why this setting was suggested, until somebody confirms it; then empty. */
+  suggestion: string;
+  scale: Scale;
+  sense: ProfileItem['sense'];
+  stops: SketchStop[];
+  /** Places of the stops marked as the factory's, from 0: one, where all is well. */
+  factory: number[];
+  ties: Pick<ProfileItem, 'inactiveWhen' | 'overwrites' | 'renumbersMenu' | 'switchedOffBy'>;
+}
+
+/** The numbers and names of a medium or a calibration family, as typed. */
+export interface SketchPart<F extends string> {
+  family: F;
+  values: Readonly<Record<string, string>>;
+}
+
+export type LimitKey = Exclude<keyof EscLimits, 'becKind'>;
+
+export interface Sketch {
+  /** Permanent; empty for a profile that was never saved. */
+  id: string;
+  /** The revision that it was made from; 0 for a new one. */
+  revision: number;
+  name: string;
+  limits: Readonly<Record<LimitKey, string>>;
+  becKind: BecKind;
+  bootMs: string;
+  range: Readonly<Record<'brakeMicros' | 'neutralMicros' | 'forwardMicros', string>>;
+  deadbandMicrosEachSide: string;
+  calibration: SketchPart<EndPointFamily['family']>;
+  media: readonly SketchPart<MediumFamily>[];
+  items: readonly SketchItem[];
+}
+
+/**
+ * What may stand between stops on one line, the surest first: a slash without spaces is often part of a name
+ * ("forward/brake"), a comma without one part of a number.
+ */
+const SEPARATORS: readonly RegExp[] = [/[|\t]/, /;/, /\s\/\s/, /,\s/, /,/, /\//];
+
+/** The stops of one line: "25 / 50* / (75)". A star or brackets mark the factory's. */
+export function stopsFromLine(line: string): Pick<SketchItem, 'stops' | 'factory'> {
+  const separator = SEPARATORS.find((between) => between.test(line));
+  const cells = separator ? line.split(separator) : [line];
+  const marked = cells
+    .map((cell) => cell.trim())
+    .filter((cell) => cell !== '')
+    .map(markedCell);
+  return {
+    stops: marked.map(({ label }) => newStop(label)),
+    factory: marked.flatMap(({ isFactory }, place) => (isFactory ? [place] : [])),
+  };
+}
+
+/** The same stops as one line, with something between them that no label holds. */
+export function lineOfStops({ stops, factory }: Pick<SketchItem, 'stops' | 'factory'>): string {
+  const labels = stops.map(({ label }) => label).join('');
+  const between =
+    /[|\t]/.test(labels) || !/;|\s\/\s/.test(labels) ? ' / ' : labels.includes(';') ? ' | ' : ' ; ';
+  return stops.map(({ label }, place) => `${label}${factory.includes(place) ? '*' : ''}`).join(between);
+}
+
+/** A cell of a manual's table: its label, and whether a star or brackets mark it as the factory's. */
+export function markedCell(cell: string): { label: string; isFactory: boolean } {
+  const text = cell.trim();
+  const bracketed = /^[([<](.+)[)\]>]$/.exec(text);
+  const starred = /^\*+\s*(.*?)\s*\**$|^(.*?)\s*\*+$/.exec(text);
+  if (bracketed) return { label: bracketed[1]!.trim(), isFactory: true };
+  if (starred) return { label: (starred[1] ?? starred[2] ?? '').trim(), isFactory: true };
+  return { label: text, isFactory: false };
+}
+
+export const newStop = (label: string): SketchStop => ({
+  id: '',
+  label,
+  meaning: '',
+  basis: 'stated',
+  typed: '',
+});
+
+export const newItem = (id: string, label: string): SketchItem => ({
+  id,
+  label,
+  setting: '',
+  suggestion: '',
+  scale: 'named',
+  sense: 'direct',
+  stops: [],
+  factory: [],
+  ties: { inactiveWhen: [], overwrites: [], renumbersMenu: false, switchedOffBy: null },
+});
+
+/** A permanent id from a label, unlike those that are taken. */
+export function freshId(label: string, taken: Iterable<string>): string {
+  const known = new Set(taken);
+  const base =
+    label
+      .normalize('NFKD')
+      .toLowerCase()
+      .replaceAll(/[^a-z0-9]+/g, '-')
+      .replaceAll(/^-+|-+$/g, '')
+      .slice(0, 40) || 'item';
+  if (!known.has(base)) return base;
+  let n = 2;
+  while (known.has(`${base}-${n}`)) n += 1;
+  return `${base}-${n}`;
+}
+
+/** The item with an id for every stop, so that others can speak of them. */
+export function withStopIds(item: SketchItem): SketchItem {
+  const taken = item.stops.map(({ id }) => id).filter(Boolean);
+  return {
+    ...item,
+    stops: item.stops.map((stop, place) => {
+      if (stop.id !== '') return stop;
+      const id = freshId(`${item.id}-${place + 1}`, taken);
+      taken.push(id);
+      return { ...stop, id };
+    }),
+  };
+}
+
+/** The stops of a line in place of those before; a stop whose label stays keeps its id and its meaning. */
+export function withLine(item: SketchItem, line: string): SketchItem {
+  const { stops, factory } = stopsFromLine(line);
+  const before = [...item.stops];
+  const kept = stops.map((stop) => {
+    const place = before.findIndex(({ label }) => label === stop.label);
+    return place === -1 ? stop : before.splice(place, 1)[0]!;
+  });
+  return withStopIds({ ...item, stops: kept, factory });
+}

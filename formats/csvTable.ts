@@ -1,0 +1,39 @@
+import type { Result } from '#core/units/problem';
+import Papa from 'papaparse';
+
+/** A typed table of a manual is a few kilobytes. */
+export const LARGEST_TABLE_LETTERS = 200_000;
+
+const DELIMITERS = ['\t', ';', '|', ','] as const;
+
+/**
+ * Cells of a table that was pasted or uploaded: CSV (RFC 4180), or separated by tabs, semicolons or bars.
+ * The separator is the one that gives the most even rows, so that decimal commas do not split numbers.
+ */
+export function parseTable(text: string): Result<string[][]> {
+  if (text.length > LARGEST_TABLE_LETTERS) {
+    const kilobytes = Math.round(text.length / 1000);
+    return refused(`This is ${kilobytes} kB; a table typed off a manual has a few. Is it the right file?`);
+  }
+  if (text.includes('\u0000')) return refused('This is not text. Save the table as CSV, or paste it.');
+  const plain = text.replace(/^\ufeff/, '');
+  const tries = DELIMITERS.map((delimiter) => {
+    const { data } = Papa.parse<string[]>(plain, { delimiter, skipEmptyLines: 'greedy' });
+    return { data, score: evenness(data) };
+  });
+  const best = tries.reduce((a, b) => (b.score > a.score ? b : a));
+  return best.score > 0
+    ? { ok: true, value: best.data }
+    : refused('No columns were found. Separate cells with tabs, semicolons or commas.');
+}
+
+/** How table-like rows are: many of them wide, and alike. */
+function evenness(rows: string[][]): number {
+  const wide = rows.filter((row) => row.length > 1);
+  if (wide.length < rows.length / 2 || wide.length === 0) return 0;
+  const mean = wide.reduce((sum, row) => sum + row.length, 0) / wide.length;
+  const spread = wide.reduce((sum, row) => sum + Math.abs(row.length - mean), 0) / wide.length;
+  return (wide.length / rows.length) * (1 + 1 / (1 + spread));
+}
+
+const refused = (sentence: string): Result<never> => ({ ok: false, problems: [{ path: '', sentence }] });

@@ -1,0 +1,34 @@
+import type { Result } from '#core/units/problem';
+import sharp from 'sharp';
+
+/** Phones take larger ones; nothing else is that large. */
+export const LARGEST_PICTURE_BYTES = 15_000_000;
+
+const MOST_PIXELS = 60_000_000;
+const LONGEST_SIDE = 900;
+
+/**
+ * A picture as it is stored: turned upright, no larger than a screen needs, drawn anew as WebP, so that neither
+ * place nor camera nor anything hidden in the file stays with it.
+ */
+export async function cleanPicture(bytes: Uint8Array): Promise<Result<Buffer>> {
+  if (bytes.byteLength > LARGEST_PICTURE_BYTES)
+    return refused(`The picture has ${Math.round(bytes.byteLength / 1e6)} MB; 15 fit.`);
+  try {
+    const image = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
+    const { format } = await image.metadata();
+    if (format !== 'jpeg' && format !== 'png' && format !== 'webp')
+      return refused('This is not a picture that can be shown here: take JPEG, PNG or WebP.');
+    const resized = image
+      .rotate()
+      .resize(LONGEST_SIDE, LONGEST_SIDE, { fit: 'inside', withoutEnlargement: true });
+    return { ok: true, value: await resized.webp({ quality: 80 }).toBuffer() };
+  } catch {
+    return refused('The picture could not be read. Is the file whole? JPEG, PNG and WebP can be.');
+  }
+}
+
+const refused = (sentence: string): Result<never> => ({
+  ok: false,
+  problems: [{ path: 'picture', sentence }],
+});

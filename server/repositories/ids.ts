@@ -1,0 +1,2 @@
+/** Whether a text from an address could be an id at all; PostgreSQL refuses anything else with an error. */
+export const isUuid = (text: string): boolean => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(text);
