@@ -88,11 +88,17 @@ test('the database killed before a page is opened: the page says so, and goes on
   await expect(page.getByRole('heading', { name: 'Sheets', exact: true })).toBeVisible({ timeout: 30_000 });
 });
 
-/** Begins a load by link that takes its time, and waits until it writes. */
-async function beginSlowLoad(page: Page): Promise<void> {
+/**
+ * Begins a load by link that takes its time, and waits until it writes. Each test writes towards ends of the
+ * rails of its own, since nobody knows what the load before it had stored when it was killed.
+ */
+async function beginSlowLoad(
+  page: Page,
+  to: { brake: 'Home' | 'End'; dragBrake: 'Home' | 'End' },
+): Promise<void> {
   await openBuggy(page, 'tune');
-  await brake(page).press('Home');
-  await page.getByRole('slider', { name: 'Drag brake' }).press('End');
+  await brake(page).press(to.brake);
+  await page.getByRole('slider', { name: 'Drag brake' }).press(to.dragBrake);
   await saved(page);
   await page.goto(page.url().replace('tune', 'load'));
   await page.getByLabel('the link').check();
@@ -102,8 +108,8 @@ async function beginSlowLoad(page: Page): Promise<void> {
   await expect(page.locator('[aria-current=step]')).toContainText('Write what differs', { timeout: 30_000 });
 }
 
-/** What the brake was before the load, and what it was to become. */
-const LABELS = { 'stopper-7': '85 %', 'stopper-1': '20 %' };
+/** What the brake was before the loads, and what each of them was to make it. */
+const LABELS = { 'stopper-7': '85 %', 'stopper-1': '20 %', 'stopper-8': '100 %' };
 
 /** Reads by link and says what the app and the stand-in then hold for the brake. */
 async function readBack(page: Page): Promise<void> {
@@ -126,7 +132,7 @@ test('the stand-in killed while values are written: they are unknown until they 
   page,
 }) => {
   test.setTimeout(120_000);
-  await beginSlowLoad(page);
+  await beginSlowLoad(page, { brake: 'Home', dragBrake: 'End' });
   await kill('standIn');
   await expect(page.getByText('Nobody knows what the ESC holds for “Roll-off”, “Stopper”.')).toBeVisible({
     timeout: 30_000,
@@ -143,7 +149,7 @@ test('the web server killed while values are written: the page says that nobody 
   page,
 }) => {
   test.setTimeout(120_000);
-  await beginSlowLoad(page);
+  await beginSlowLoad(page, { brake: 'End', dragBrake: 'Home' });
   await kill('web');
   await expect(page.getByText('The server was started anew in the middle of this.')).toBeVisible({
     timeout: 40_000,
