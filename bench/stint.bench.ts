@@ -5,7 +5,8 @@
 import { factoryStops } from '#core/esc/profile';
 import { LAPS, lapParts } from '#core/physics/drills/stint';
 import { runDrill } from '#core/physics/drills/runDrill';
-import { brakeStrengthOf, dutyOf, escBehaviour } from '#core/physics/escChain';
+import { escBehaviour } from '#core/physics/escChain';
+import { brakeStrengthOf, dutyOf } from '#core/physics/triggerChain';
 import { openCircuitVolts } from '#core/physics/pack';
 import { coarsely, setupOf } from '#core/physics/setup';
 import type { Part } from '#core/physics/powerTrain';
@@ -89,7 +90,7 @@ function inputOfC(): string {
   const pieces = LAPS.race.map(({ trigger, seconds }) =>
     trigger > 0
       ? `0 ${dutyOf(esc, trigger * esc.forwardSignal)} ${seconds}`
-      : `1 ${trigger < 0 ? brakeStrengthOf(esc, -trigger) : esc.dragBrake} ${seconds}`,
+      : `1 ${trigger < 0 ? brakeStrengthOf(esc, -trigger * esc.brakeSignal) : esc.dragBrake} ${seconds}`,
   );
   return [...cars, ...table, pieces.length, ...pieces].join('\n');
 }

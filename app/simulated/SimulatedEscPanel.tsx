@@ -1,4 +1,5 @@
-import { motorDemand } from '#core/device/simulatedEsc';
+import { motorCommand } from '#core/device/simulatedEsc';
+import type { MotorCommand } from '#core/device/simulatedMotor';
 import { calibrationKey, type HandMedium } from '#core/esc/media';
 import type { EscProfile } from '#core/esc/profile';
 import { keyName, keysOf } from '#core/plan/instruction';
@@ -106,7 +107,7 @@ export function SimulatedEscPanel({ bench, channel, safe, use, hold }: Props) {
       {medium && WITH_KEYS.includes(medium.family) && <KeysPanel bench={bench} medium={medium} />}
       <Throttle bench={bench} channel={channel} hold={hold} />
       <p className="mt-3 border-t border-rule pt-2 text-sm text-muted">
-        motor: {motorWords(motorDemand(esc))} · {on ? 'on' : 'off'}
+        motor: {motorWords(motorCommand(esc))} · {on ? 'on' : 'off'}
         {keyDown ? `, ${keyName(profile, keyDown, medium)} held` : ''}
       </p>
     </section>
@@ -131,8 +132,13 @@ function keepFocus(event: PointerEvent): void {
   if (event.target instanceof HTMLElement && event.target.closest('button')) event.preventDefault();
 }
 
-function motorWords(demand: number): string {
-  if (demand === 0) return 'still';
-  const percent = formatNumber(Math.abs(demand) * 100, 0);
-  return demand > 0 ? `drives with ${percent} %` : `brakes with ${percent} %`;
+const GOING: Record<MotorCommand['going'], string> = {
+  neutral: 'held back by drag brake with',
+  forward: 'drives with',
+  brake: 'brakes with',
+  reverse: 'backs up with',
+};
+
+function motorWords({ going, share }: MotorCommand): string {
+  return share === 0 ? 'still' : `${GOING[going]} ${formatNumber(share * 100, 0)} %`;
 }

@@ -9,7 +9,7 @@ import {
   type ProfileItem,
   type StopByItem,
 } from '../esc/profile';
-import { hasBrakeStage } from '../physics/escChain';
+import { hasBrakeStage } from '../physics/triggerChain';
 import type { Rig } from '../rig/rig';
 
 /**

@@ -10,7 +10,8 @@ import {
   type ProfileItem,
   type StopByItem,
 } from '../esc/profile';
-import { deadbandOf, hasBrakeStage } from '../physics/escChain';
+import { deadbandOf } from '../physics/escChain';
+import { hasBrakeStage } from '../physics/triggerChain';
 import type { Chemistry } from '../physics/pack';
 import type { LearnedRange } from '../radio/pulse';
 import { travelReport } from '../radio/travel';

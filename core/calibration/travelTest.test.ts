@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { placeOnBench, factoryMemory, motorDemand, act } from '../device/simulatedEsc';
+import { placeOnBench, factoryMemory, triggerSignal, act } from '../device/simulatedEsc';
 import { smallProfile } from '../esc/smallProfile.fixture';
 import { pulseMicros, restMicros, type LearnedRange, type ThrottleChannel } from '../radio/pulse';
 import { travelReport } from '../radio/travel';
@@ -148,7 +148,7 @@ function sweepAtMotor(swept: ThrottleChannel, range: LearnedRange, end: 1 | -1) 
   for (let n = steps; n >= 0; n -= 1) {
     const position = n / steps;
     const asked =
-      end * motorDemand(act(esc, { type: 'stick', micros: pulseMicros(swept, end * position) }).esc);
+      end * triggerSignal(act(esc, { type: 'stick', micros: pulseMicros(swept, end * position) }).esc);
     largest = Math.max(largest, asked);
     if (asked > 0) firstLive = position;
     if (asked >= 1) firstFull = position;

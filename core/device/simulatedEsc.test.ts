@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { EscProfile } from '../esc/profile';
 import { cardProfile, smallProfile, toneProfile } from '../esc/smallProfile.fixture';
 import type { Input, KeyId } from '../procedure/language';
-import { act, factoryMemory, motorDemand, placeOnBench, type SimulatedEsc } from './simulatedEsc';
+import { act, factoryMemory, motorCommand, placeOnBench, type SimulatedEsc } from './simulatedEsc';
 
 function after(profile: EscProfile, stick: number, inputs: Input[]): SimulatedEsc {
   const start = placeOnBench(profile, factoryMemory(profile), stick);
@@ -14,27 +14,29 @@ const ON: Input[] = [
   { type: 'elapsed', ms: 2000 },
 ];
 
+const STILL = { going: 'neutral', share: 0 };
+
 describe('the motor of the simulated ESC', () => {
   it('follows the trigger once it is armed, and not before', () => {
     const pull: Input = { type: 'stick', micros: 2000 };
-    expect(motorDemand(after(smallProfile(), 1500, [...ON, pull]))).toBe(1);
-    expect(motorDemand(after(smallProfile(), 1500, [{ type: 'power', on: true }, pull]))).toBe(0);
-    expect(motorDemand(after(smallProfile(), 1500, [pull]))).toBe(0);
+    expect(motorCommand(after(smallProfile(), 1500, [...ON, pull]))).toEqual({ going: 'forward', share: 1 });
+    expect(motorCommand(after(smallProfile(), 1500, [{ type: 'power', on: true }, pull]))).toEqual(STILL);
+    expect(motorCommand(after(smallProfile(), 1500, [pull]))).toEqual(STILL);
   });
 
   it('does not start with the trigger held when it is switched on', () => {
-    expect(motorDemand(after(smallProfile(), 1800, ON))).toBe(0);
+    expect(motorCommand(after(smallProfile(), 1800, ON))).toEqual(STILL);
     const letGo: Input[] = [...ON, { type: 'stick', micros: 1500 }, { type: 'stick', micros: 1800 }];
-    expect(motorDemand(after(smallProfile(), 1800, letGo))).toBeGreaterThan(0.5);
+    expect(motorCommand(after(smallProfile(), 1800, letGo)).share).toBeGreaterThan(0.5);
   });
 
   it('stays still while a card is worked', () => {
     const inputs: Input[] = [{ type: 'card', in: true }, ...ON, { type: 'stick', micros: 2000 }];
-    expect(motorDemand(after(cardProfile(), 1500, inputs))).toBe(0);
+    expect(motorCommand(after(cardProfile(), 1500, inputs))).toEqual(STILL);
   });
 
   it('stays still in a tone menu with the stick all the way up', () => {
-    expect(motorDemand(after(toneProfile(), 1900, [...ON, { type: 'elapsed', ms: 8000 }]))).toBe(0);
+    expect(motorCommand(after(toneProfile(), 1900, [...ON, { type: 'elapsed', ms: 8000 }]))).toEqual(STILL);
   });
 });
 

@@ -4,15 +4,18 @@
  */
 import { factoryStops, type EscProfile } from '../esc/profile';
 import { deadbandOf } from '../physics/escChain';
+import { triggerChain } from '../physics/triggerChain';
 import type { Config, EscMemory, Input, Machine, Observed } from '../procedure/language';
 import { escMachine } from '../procedure/escMachine';
 import { initialConfig, stateOf, step } from '../procedure/step';
 import { throttleFraction } from '../radio/pulse';
+import { commandOf, runMotor, STANDING, type MotorCommand, type SimulatedMotor } from './simulatedMotor';
 
 export interface SimulatedEsc {
   profile: EscProfile;
   machine: Machine;
   config: Config;
+  motor: SimulatedMotor;
 }
 
 /** What an ESC of this kind remembers when it is new. */
@@ -24,17 +27,28 @@ export const factoryMemory = (profile: EscProfile): EscMemory => ({
 /** An ESC on the bench, switched off. */
 export function placeOnBench(profile: EscProfile, memory: EscMemory, stickMicros: number): SimulatedEsc {
   const machine = escMachine(profile);
-  return { profile, machine, config: initialConfig(machine, memory, stickMicros) };
+  return { profile, machine, config: initialConfig(machine, memory, stickMicros), motor: STANDING };
 }
 
 /** One input from the hand or the clock. */
 export function act(esc: SimulatedEsc, input: Input): { esc: SimulatedEsc; observed: Observed[] } {
   const { config, observed } = step(esc.machine, esc.config, input);
-  return { esc: { ...esc, config }, observed };
+  const after = { ...esc, config };
+  const lastedS = input.type === 'elapsed' ? input.ms / 1000 : 0;
+  const motor = isDriving(after) ? runMotor(chainOf(after), esc.motor, signalOf(after), lastedS) : STANDING;
+  return { esc: { ...after, motor }, observed };
 }
 
-/** What the motor is asked for: −1 full brake, 0 nothing, 1 full throttle. Zero unless the ESC is armed and driving. */
-export function motorDemand({ profile, machine, config }: SimulatedEsc): number {
-  if (stateOf(machine, config).role !== 'driving') return 0;
-  return throttleFraction(config.memory.range, deadbandOf(profile, config.memory.stops), config.stickMicros);
-}
+/** What the bridge is asked for. Nothing unless the ESC is armed and driving. */
+export const motorCommand = (esc: SimulatedEsc): MotorCommand =>
+  isDriving(esc) ? commandOf(chainOf(esc), esc.motor, signalOf(esc)) : { going: 'neutral', share: 0 };
+
+/** What of the trigger arrives, −1 to 1. Nothing unless the ESC is armed and driving. */
+export const triggerSignal = (esc: SimulatedEsc): number => (isDriving(esc) ? signalOf(esc) : 0);
+
+const isDriving = ({ machine, config }: SimulatedEsc): boolean => stateOf(machine, config).role === 'driving';
+
+const chainOf = ({ profile, config }: SimulatedEsc) => triggerChain(profile, config.memory.stops);
+
+const signalOf = ({ profile, config: { memory, stickMicros } }: SimulatedEsc): number =>
+  throttleFraction(memory.range, deadbandOf(profile, memory.stops), stickMicros);

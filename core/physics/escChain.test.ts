@@ -3,15 +3,8 @@ import { factoryStops, UNTIED, type EscProfile, type ProfileItem } from '../esc/
 import { smallProfile } from '../esc/smallProfile.fixture';
 import type { ThrottleChannel } from '../radio/pulse';
 import { defaultRig } from '../rig/defaults';
-import {
-  brakeStrengthOf,
-  deadbandOf,
-  dutyOf,
-  escBehaviour,
-  launchDuty,
-  onCurve,
-  totalAdvance,
-} from './escChain';
+import { deadbandOf, escBehaviour, launchDuty, totalAdvance } from './escChain';
+import { brakeStrengthOf, dutyOf, onCurve } from './triggerChain';
 
 const channel: ThrottleChannel = defaultRig('tenthBuggy').channel;
 const full = { brakeMicros: 1000, neutralMicros: 1500, forwardMicros: 2000 };
@@ -49,22 +42,21 @@ describe('from stops to what the bridge is asked for', () => {
     const weak = { ...channel, brakeEndPointPercent: 80 };
     // The deadband takes a little of the travel: without it the product is exact.
     const profile = { ...smallProfile(), deadbandMicrosEachSide: 0 };
-    expect(behave(profile, { ...factoryStops(profile), bite: 'bite-2' }, weak).fullBrake).toBeCloseTo(0.4, 9);
+    const esc = behave(profile, { ...factoryStops(profile), bite: 'bite-2' }, weak);
+    expect(brakeStrengthOf(esc, esc.brakeSignal)).toBeCloseTo(0.4, 9);
   });
 
   it('80 % × 70 % leaves 56 % (common practice)', () => {
     const profile = { ...smallProfile(), deadbandMicrosEachSide: 0 };
     const weak = { ...channel, brakeEndPointPercent: 70 };
-    expect(behave(profile, { ...factoryStops(profile), bite: 'bite-4' }, weak).fullBrake).toBeCloseTo(
-      0.56,
-      9,
-    );
+    const esc = behave(profile, { ...factoryStops(profile), bite: 'bite-4' }, weak);
+    expect(brakeStrengthOf(esc, esc.brakeSignal)).toBeCloseTo(0.56, 9);
   });
 
   it('without a brake stage a full push brakes no more than drag does', () => {
     const profile = withItem('dragBrake', 70);
-    expect(behave(profile, { ...factoryStops(profile), way: 'way-2' }).fullBrake).toBeCloseTo(0.7, 9);
-    expect(behave(profile, { ...factoryStops(profile), way: 'way-1' }).fullBrake).toBeCloseTo(0.5, 9);
+    expect(behave(profile, { ...factoryStops(profile), way: 'way-2' }).brakeStrength).toBeCloseTo(0.7, 9);
+    expect(behave(profile, { ...factoryStops(profile), way: 'way-1' }).brakeStrength).toBeCloseTo(0.5, 9);
   });
 
   it('an ESC that learned less travel gets full from less: 60 % is full once calibrated so', () => {
@@ -114,6 +106,8 @@ describe('from stops to what the bridge is asked for', () => {
 describe('advance that follows speed, throttle and time (common practice)', () => {
   const plain = {
     fixed: 0,
+    softening: 0,
+    softeningUntil: 0.5,
     boost: 0,
     boostStartRpm: 5000,
     boostEndRpm: 25_000,
@@ -122,6 +116,7 @@ describe('advance that follows speed, throttle and time (common practice)', () =
     turboFrom: 1,
     turboDelayS: 0,
     turboPerSecond: 1000,
+    turboOffPerSecond: 1000,
   };
 
   it('boost of 64° from 15 000 to 25 000 rpm is 0, 32 and 64°: 6.4° a thousand rpm', () => {
@@ -174,7 +169,7 @@ describe('curves', () => {
   });
 
   it('initial brake is the least that a touch of the brake gives', () => {
-    const esc = { ...behave(withItem('initialBrake', 20)), fullBrake: 0.6 };
+    const esc = { ...behave(withItem('initialBrake', 20)), brakeStrength: 0.6 };
     expect([0, 0.1, 0.5, 1].map((push) => brakeStrengthOf(esc, push))).toEqual([0, 0.2, 0.3, 0.6]);
   });
 });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { ARCHETYPES, archetypeFor } from '../archetypes/archetypes';
-import { factoryStops, UNTIED, type EscProfile } from '../esc/profile';
+import { factoryStops, UNTIED, type EscProfile, type ProfileItem } from '../esc/profile';
 import { smallProfile } from '../esc/smallProfile.fixture';
 import { rangeOf } from '../radio/pulse';
 import { defaultRig } from '../rig/defaults';
@@ -80,7 +80,7 @@ describe('what a drill depends on', () => {
     driveFrequencyHz: 24_000,
     damped: false,
     advance: { ...plainEsc().advance, fixed: 12 },
-    fullBrake: 0.3,
+    brakeStrength: 0.3,
     leastBrake: 0.2,
     brakeCurve: [
       [0, 0],
@@ -116,30 +116,41 @@ describe('what a drill depends on', () => {
 
 /** An ESC with nothing but one item of two stops. */
 function withOnly(setting: SettingId, values: readonly SettingValue[]): EscProfile {
+  const needed = NEEDED[setting];
   return {
     ...smallProfile(),
     items: [
-      {
-        id: 'only',
-        number: 1,
-        label: 'only',
-        setting,
-        scale: 'named',
-        sense: 'direct',
-        ...UNTIED,
-        factoryStopId: 'only-1',
-        stops: values.map((value, place) => ({
-          id: `only-${place + 1}`,
-          number: place + 1,
-          label: String(place),
-          value,
-          basis: 'stated',
-          typed: null,
-        })),
-      },
+      itemOf('only', setting, values),
+      ...(needed ? [itemOf('needed', needed.setting, [needed.value])] : []),
     ],
   };
 }
+
+/** What a setting has no meaning without. */
+const NEEDED: Partial<Record<SettingId, { setting: SettingId; value: SettingValue }>> = {
+  governor: { setting: 'governorRpm', value: { kind: 'number', value: 9000 } },
+  governorRpm: { setting: 'governor', value: { kind: 'choice', choice: 'setRpm' } },
+  cellCount: { setting: 'cutoff', value: { kind: 'number', value: 3.2 } },
+};
+
+const itemOf = (id: string, setting: SettingId, values: readonly SettingValue[]): ProfileItem => ({
+  id,
+  number: id === 'only' ? 1 : 2,
+  label: id,
+  setting,
+  scale: 'named',
+  sense: 'direct',
+  ...UNTIED,
+  factoryStopId: `${id}-1`,
+  stops: values.map((value, place) => ({
+    id: `${id}-${place + 1}`,
+    number: place + 1,
+    label: String(place),
+    value,
+    basis: 'stated',
+    typed: null,
+  })),
+});
 
 describe('every setting that is said to enter the drills', () => {
   const entering = (Object.keys(HOW_IT_ENTERS) as SettingId[]).filter(entersDrills);
@@ -152,7 +163,7 @@ describe('every setting that is said to enter the drills', () => {
       : [0.02, 0.06].map((share) => ({ kind: 'number', value: least + share * (most - least) }));
     const alone = withOnly(setting, values);
     const behaviours = alone.items[0]!.stops.map(({ id }) =>
-      JSON.stringify(escBehaviour(alone, { only: id }, rig.channel, range, 2)),
+      JSON.stringify(escBehaviour(alone, { ...factoryStops(alone), only: id }, rig.channel, range, 2)),
     );
     expect(new Set(behaviours).size).toBeGreaterThan(1);
   });
@@ -165,7 +176,7 @@ describe('every setting that is said to enter the drills', () => {
           stops.map(({ value }) => value),
         );
         const behaviours = alone.items[0]!.stops.map(({ id }) =>
-          JSON.stringify(escBehaviour(alone, { only: id }, rig.channel, range, 2)),
+          JSON.stringify(escBehaviour(alone, { ...factoryStops(alone), only: id }, rig.channel, range, 2)),
         );
         expect([setting, new Set(behaviours).size]).toEqual([setting, 1]);
       }

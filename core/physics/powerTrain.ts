@@ -3,9 +3,9 @@
  * their heat. Its six variables stand together in the state of a run, in the order of `TRAIN`.
  */
 import type { ResolvedPower } from '../rig/resolve';
-import { brakeCurrent } from './brakeChopper';
-import { copperResistance, driveFlow, newFlow, type Drive, type Flow } from './motor';
+import { copperResistance, driveFlow, newFlow, type Flow } from './motor';
 import { openCircuitVolts, resistanceFactor, SLOW_SECONDS, SLOW_SHARE } from './pack';
+import { brakeAmps, driveAt, newDrive, type Setup } from './setup';
 import { AMBIENT_C, heatRates } from './thermalNodes';
 
 /** Places of the power train's variables, counted from where they begin in the state. */
@@ -37,18 +37,8 @@ export interface Part {
   from: number;
   to: number;
   perSecond: number;
-  /** Throttle signal that stands behind the duty, 0 to 1: what boost and turbo follow. */
+  /** Signal of the trigger behind it, −1 to 1: what boost, turbo and the law of the brake follow. */
   signal: number;
-}
-
-/** How the bridge and the guards are set during a run. */
-export interface Setup {
-  frequencyHz: number;
-  damped: boolean;
-  brakeFrequencyHz: number;
-  currentLimit: number;
-  /** Total advance, radians, by rpm, signal and for how long the part has lasted. */
-  advance: (rpm: number, signal: number, sinceS: number) => number;
 }
 
 /** Ends or marks a run where its value changes sign. */
@@ -83,13 +73,7 @@ export function powerTrainOf(rig: ResolvedPower, setup: Setup, place: number) {
   const cellOhm = rig.packOhm - rig.leadOhm;
   const warmWinding = motor.resistance - motor.bridgeResistance;
   const flow: Flow = newFlow();
-  const drive: Drive = {
-    duty: 0,
-    advance: 0,
-    frequencyHz: setup.frequencyHz,
-    damped: setup.damped,
-    currentLimit: setup.currentLimit,
-  };
+  const drive = newDrive();
   let part: Part = { lengthS: 0, kind: 'drive', from: 0, to: 0, perSecond: 0, signal: 0 };
   let partStart = 0;
   let packVolts = 0;
@@ -100,9 +84,10 @@ export function powerTrainOf(rig: ResolvedPower, setup: Setup, place: number) {
     return part.to >= part.from ? Math.min(part.to, part.from + gone) : Math.max(part.to, part.from - gone);
   };
 
-  const brake = (strength: number, shaft: number, open: number, packOhm: number): void => {
-    const amps =
-      strength > 0 ? brakeCurrent(motor, strength, setup.brakeFrequencyHz, shaft, open, packOhm) : 0;
+  const brake = (strength: number, pushed: boolean, shaft: number, open: number, packOhm: number): void => {
+    // Above no-load speed the diodes brake, whatever is asked.
+    const brakes = strength > 0 || motor.constant * shaft > open;
+    const amps = brakes ? brakeAmps(motor, setup.brake, strength, pushed, shaft, open, packOhm) : 0;
     const friction = shaft > 0 ? motor.noLoadCurrent : 0;
     const back = (1 - strength) * amps;
     const lost = Math.max(0, motor.constant * (amps + friction) * shaft - back * (open + back * packOhm));
@@ -131,11 +116,10 @@ export function powerTrainOf(rig: ResolvedPower, setup: Setup, place: number) {
       const packOhm = cellOhm * resistanceFactor(charge) + rig.leadOhm;
       const value = asked(t);
       if (part.kind === 'drive' && value > 0) {
-        drive.duty = value;
-        drive.advance = setup.advance((shaft * 60) / (2 * Math.PI), part.signal, t - partStart);
+        driveAt(setup, value, part.signal, shaft, t - partStart, drive);
         const heat = copperResistance(1, y[place + TRAIN.winding]!) / copperResistance(1, START_C);
         driveFlow(motor, heat, drive, shaft, open, packOhm, flow);
-      } else brake(part.kind === 'brake' ? value : 0, shaft, open, packOhm);
+      } else brake(part.kind === 'brake' ? value : 0, part.signal < 0, shaft, open, packOhm);
       packVolts = open - flow.packAmps * packOhm;
       return flow.torque;
     },

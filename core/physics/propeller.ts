@@ -8,7 +8,8 @@
 import type { ResolvedPropeller } from '../rig/resolve';
 import { AIR_DENSITY } from './air';
 import { newFlow, type Flow } from './motor';
-import { breaksOf, powerTrainOf, startTrain, TRAIN, TRAIN_SCALES, type Part, type Setup } from './powerTrain';
+import { breaksOf, powerTrainOf, startTrain, TRAIN, TRAIN_SCALES, type Part } from './powerTrain';
+import type { Setup } from './setup';
 import { solvePiece, type Step } from './solve';
 import type { RunOptions } from './wheels';
 

@@ -1,23 +1,152 @@
 /** The bridge and its guards as a run needs them, from what the settings make of the ESC and from the rig. */
 import type { ResolvedRig } from '../rig/resolve';
-import { totalAdvance, type EscBehaviour } from './escChain';
-import type { Setup } from './powerTrain';
+import { radPerSecond, rpmOf } from '../units/convert';
+import { brakeCurrent } from './brakeChopper';
+import { totalAdvance, type BrakeLaw, type EscBehaviour } from './escChain';
+import type { Drive, MotorModel } from './motor';
 
-const RADIANS = Math.PI / 180;
-
-/** The most motor current: the ESC's own limit, or the share of a blocked motor's current that a launch limit leaves. */
-export function currentLimitOf({ motor, openVolts, packOhm }: ResolvedRig, esc: EscBehaviour): number {
-  const blockedAmps = openVolts / (motor.resistance + packOhm);
-  return Math.min(esc.currentLimit, esc.currentShare < 1 ? esc.currentShare * blockedAmps : Infinity);
+/** How the bridge and the guards are set during a run. */
+export interface Setup {
+  frequencyHz: number;
+  damped: boolean;
+  /** The most motor current, A; and while it starts, below the speed at which it hands over. */
+  currentLimit: number;
+  startLimit: number;
+  handoverSpeed: number;
+  /** Total advance, radians, by rpm, signal and for how long the part has lasted. */
+  advance: (rpm: number, signal: number, sinceS: number) => number;
+  /** What a governor holds at full signal, rad/s at the shaft; Infinity without one. */
+  governedSpeed: number;
+  governedByThrottle: boolean;
+  brake: BrakeSetup;
 }
 
-export const setupOf = (rig: ResolvedRig, esc: EscBehaviour): Setup => ({
-  frequencyHz: esc.driveFrequencyHz,
-  damped: esc.damped,
-  brakeFrequencyHz: esc.brakeFrequencyHz,
-  currentLimit: currentLimitOf(rig, esc),
-  advance: (rpm, signal, sinceS) => totalAdvance(esc.advance, rpm, signal, sinceS) * RADIANS,
+export interface BrakeSetup {
+  frequencyHz: number;
+  law: BrakeLaw;
+  /** Strength on top at rest, 0 to 1, fading out up to this speed, rad/s. */
+  assist: number;
+  slowSpeed: number;
+}
+
+const RADIANS = Math.PI / 180;
+/** Back-EMF from which on a sensorless ESC knows where the rotor is, V. Common practice: a tenth of kV in rpm. */
+const HANDOVER_VOLTS = 0.1;
+/** A governor takes duty back over this share of its speed. Assumed. */
+const DROOP = 0.02;
+/** Share of the no-load speed below which braking counts as slow. Assumed. */
+const SLOW_SHARE = 0.2;
+/** What a brake that is "firmer when slow" gets on top. Assumed. */
+const HYBRID_ASSIST = 0.3;
+
+/** The speed at which a motor is past its start, rad/s. */
+export const handoverSpeedOf = (motor: MotorModel): number => HANDOVER_VOLTS / motor.constant;
+
+const blockedAmps = ({ motor, openVolts, packOhm }: ResolvedRig): number =>
+  openVolts / (motor.resistance + packOhm);
+
+/** The most motor current: the ESC's own limit, or the share of a blocked motor's current that a launch limit leaves. */
+const currentLimitOf = (rig: ResolvedRig, esc: EscBehaviour): number =>
+  Math.min(esc.currentLimit, esc.currentShare < 1 ? esc.currentShare * blockedAmps(rig) : Infinity);
+
+/** The most motor current while it stands or starts: start power may allow less. */
+export const startLimitOf = (rig: ResolvedRig, esc: EscBehaviour): number =>
+  Math.min(currentLimitOf(rig, esc), esc.startShare < 1 ? esc.startShare * blockedAmps(rig) : Infinity);
+
+export function setupOf(rig: ResolvedRig, esc: EscBehaviour): Setup {
+  const { motor } = rig;
+  const { governor } = esc;
+  // An ESC that counts with the wrong poles holds another speed than it shows.
+  const counted = governor.polePairs > 0 ? governor.polePairs / motor.polePairs : 1;
+  return {
+    frequencyHz: esc.driveFrequencyHz,
+    damped: esc.damped,
+    currentLimit: currentLimitOf(rig, esc),
+    startLimit: startLimitOf(rig, esc),
+    handoverSpeed: handoverSpeedOf(motor),
+    advance: (rpm, signal, sinceS) => totalAdvance(esc.advance, rpm, signal, sinceS) * RADIANS,
+    governedSpeed: radPerSecond(governor.rpm * counted),
+    governedByThrottle: governor.byThrottle,
+    brake: {
+      frequencyHz: esc.brakeFrequencyHz,
+      law: esc.brakeLaw,
+      assist: Math.min(1, esc.lowSpeedBrake + (esc.brakeLaw === 'hybrid' ? HYBRID_ASSIST : 0)),
+      slowSpeed: (SLOW_SHARE * rig.openVolts) / motor.constant,
+    },
+  };
+}
+
+/**
+ * How the bridge is worked while driving.
+ * @param duty asked for, 0 to 1
+ * @param signal of the throttle behind it, 0 to 1
+ * @param shaft rad/s
+ * @param sinceS for how long it has been asked
+ */
+export function driveAt(
+  setup: Setup,
+  duty: number,
+  signal: number,
+  shaft: number,
+  sinceS: number,
+  out: Drive,
+): void {
+  out.duty = duty;
+  if (setup.governedSpeed < Infinity) {
+    const held = setup.governedByThrottle ? setup.governedSpeed * signal : setup.governedSpeed;
+    out.duty = duty * Math.max(0, Math.min(1, (held - shaft) / (DROOP * held) + 1));
+  }
+  out.advance = setup.advance(rpmOf(shaft), signal, sinceS);
+  out.frequencyHz = setup.frequencyHz;
+  out.damped = setup.damped;
+  out.currentLimit = setup.currentLimit;
+  // The permission to start grows into the usual limit, so that nothing jumps where the motor hands over.
+  const past = shaft / setup.handoverSpeed - 1;
+  if (past < 1 && setup.startLimit < setup.currentLimit)
+    out.currentLimit =
+      past <= 0 ? setup.startLimit : Math.min(setup.currentLimit, setup.startLimit / (1 - past));
+}
+
+/** A setup's drive, to be filled by `driveAt`. */
+export const newDrive = (): Drive => ({
+  duty: 0,
+  advance: 0,
+  frequencyHz: 0,
+  damped: true,
+  currentLimit: Infinity,
 });
+
+/**
+ * Current that brakes, A, by the brake's law: linear is the chopper's own; firmer when slow adds strength there; constant
+ * torque lets no more through than the strength's share of what full braking gives at the end of the slow range. How a
+ * maker's law is made is published nowhere: assumed.
+ * @param pushed whether the trigger asks for it; drag brake knows no law
+ */
+export function brakeAmps(
+  motor: MotorModel,
+  brake: BrakeSetup,
+  strength: number,
+  pushed: boolean,
+  shaft: number,
+  openVolts: number,
+  packOhm: number,
+): number {
+  if (!pushed || strength <= 0)
+    return brakeCurrent(motor, strength, brake.frequencyHz, shaft, openVolts, packOhm);
+  if (brake.law === 'constant') {
+    const most = strength * brakeCurrent(motor, 1, brake.frequencyHz, brake.slowSpeed, openVolts, packOhm);
+    return Math.min(most, brakeCurrent(motor, 1, brake.frequencyHz, shaft, openVolts, packOhm));
+  }
+  const slow = Math.max(0, 1 - shaft / brake.slowSpeed);
+  return brakeCurrent(
+    motor,
+    Math.min(1, strength + brake.assist * slow),
+    brake.frequencyHz,
+    shaft,
+    openVolts,
+    packOhm,
+  );
+}
 
 /** For runs of a few seconds, whose peaks and crossings have to be exact, and which cost nothing. */
 export const finely = <R extends ResolvedRig>(rig: R): R => ({ ...rig, accuracy: rig.accuracy / 50 });

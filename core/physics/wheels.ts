@@ -10,16 +10,8 @@ import { GRAVITY } from '../units/convert';
 import type { ResolvedWheels } from '../rig/resolve';
 import { AIR_DENSITY } from './air';
 import { newFlow, type Flow } from './motor';
-import {
-  breaksOf,
-  powerTrainOf,
-  startTrain,
-  TRAIN,
-  TRAIN_SCALES,
-  type Mark,
-  type Part,
-  type Setup,
-} from './powerTrain';
+import { breaksOf, powerTrainOf, startTrain, TRAIN, TRAIN_SCALES, type Mark, type Part } from './powerTrain';
+import type { Setup } from './setup';
 import { solvePiece, type Step, type System } from './solve';
 
 /** Variables of the car itself; those of its power train come after. */

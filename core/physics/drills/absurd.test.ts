@@ -60,7 +60,7 @@ describe('absurd rigs give numbers or a sentence, never a NaN or an endless loop
         fc.record({
           rampPerSecond: fc.double({ min: 0.05, max: 200, noNaN: true }),
           dragBrake: fc.double({ min: 0, max: 1, noNaN: true }),
-          fullBrake: fc.double({ min: 0, max: 1, noNaN: true }),
+          brakeStrength: fc.double({ min: 0, max: 1, noNaN: true }),
           startDuty: fc.double({ min: 0, max: 0.3, noNaN: true }),
           damped: fc.boolean(),
           currentShare: fc.double({ min: 0.1, max: 1, noNaN: true }),

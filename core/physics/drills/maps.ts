@@ -3,7 +3,7 @@ import type { ResolvedRig } from '../../rig/resolve';
 import { rpmOf } from '../../units/convert';
 import { totalAdvance, type EscBehaviour } from '../escChain';
 import { driveFlow, newFlow, PROVEN_ADVANCE } from '../motor';
-import { setupOf } from '../setup';
+import { driveAt, newDrive, setupOf } from '../setup';
 import { number, TRACE_POINTS, type Drill } from './drill';
 
 const LEAST_KILOHERTZ = 2;
@@ -18,22 +18,11 @@ export function heatMap(rig: ResolvedRig, esc: EscBehaviour): Drill {
   const shaft = (LOADED_SHARE * HALF_DUTY * rig.openVolts) / rig.motor.constant;
   const setup = setupOf(rig, esc);
   const flow = newFlow();
+  const drive = newDrive();
   const at = (kilohertz: number) => {
-    driveFlow(
-      rig.motor,
-      1,
-      {
-        duty: HALF_DUTY,
-        advance: setup.advance(rpmOf(shaft), HALF_DUTY, 0),
-        frequencyHz: kilohertz * 1000,
-        damped: esc.damped,
-        currentLimit: setup.currentLimit,
-      },
-      shaft,
-      rig.openVolts,
-      rig.packOhm,
-      flow,
-    );
+    driveAt(setup, HALF_DUTY, HALF_DUTY, shaft, 0, drive);
+    drive.frequencyHz = kilohertz * 1000;
+    driveFlow(rig.motor, 1, drive, shaft, rig.openVolts, rig.packOhm, flow);
     return { both: flow.windingWatts + flow.escWatts, esc: flow.escWatts };
   };
   const points = Array.from({ length: TRACE_POINTS + 1 }, (_, n) => {

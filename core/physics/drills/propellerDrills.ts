@@ -1,11 +1,12 @@
 /** The standard manoeuvres of a model with a propeller, held fast on the bench: spool up, thrust, cut. */
 import type { ResolvedPropeller } from '../../rig/resolve';
 import { GRAVITY, rpmOf } from '../../units/convert';
-import { dutyOf, type EscBehaviour } from '../escChain';
+import type { EscBehaviour } from '../escChain';
+import { dutyOf } from '../triggerChain';
 import { noExtremes, noteExtremes } from '../extreme';
 import { blocked, driveFlow, newFlow, type Flow } from '../motor';
 import { airTorque, runPropeller, SPIN, SPIN_SIZE, startSpin, thrustNewtons } from '../propeller';
-import { currentLimitOf, finely, setupOf } from '../setup';
+import { driveAt, finely, newDrive, setupOf, startLimitOf } from '../setup';
 import type { Mark, Part } from '../powerTrain';
 import { number, TRACE_POINTS, type Drill } from './drill';
 import { drawOver } from './trace';
@@ -34,22 +35,11 @@ export function steady(rig: ResolvedPropeller, esc: EscBehaviour, signal: number
   const setup = setupOf(rig, esc);
   const duty = dutyOf(esc, signal);
   const flow = newFlow();
-  const flowAt = (shaft: number): void =>
-    driveFlow(
-      rig.motor,
-      1,
-      {
-        duty,
-        advance: setup.advance(rpmOf(shaft), signal, LONG_S),
-        frequencyHz: setup.frequencyHz,
-        damped: setup.damped,
-        currentLimit: setup.currentLimit,
-      },
-      shaft,
-      rig.openVolts,
-      rig.packOhm,
-      flow,
-    );
+  const drive = newDrive();
+  const flowAt = (shaft: number): void => {
+    driveAt(setup, duty, signal, shaft, LONG_S, drive);
+    driveFlow(rig.motor, 1, drive, shaft, rig.openVolts, rig.packOhm, flow);
+  };
   let low = 0;
   let high = duty > 0 ? (3 * rig.openVolts) / rig.motor.constant : 0;
   for (let n = 0; n < 60; n += 1) {
@@ -103,7 +93,7 @@ export function spoolUp(rig: ResolvedPropeller, esc: EscBehaviour): Drill {
   const honest = blocked(
     rig.motor,
     dutyOf(esc, esc.forwardSignal),
-    currentLimitOf(rig, esc),
+    startLimitOf(rig, esc),
     rig.openVolts,
     rig.packOhm,
   );

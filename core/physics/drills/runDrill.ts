@@ -2,6 +2,7 @@ import type { ResolvedPropeller, ResolvedRig, ResolvedWheels } from '../../rig/r
 import type { VehicleKind } from '../../rig/rig';
 import type { EscBehaviour } from '../escChain';
 import type { Drill } from './drill';
+import { backUp } from './backUpDrill';
 import { advanceMap, heatMap } from './maps';
 import { cut, spoolUp, throttle } from './propellerDrills';
 import { crawl, slope, sweep } from './slowDrills';
@@ -15,6 +16,7 @@ export const DRILLS = {
     launch: 'Launch',
     letGo: 'Let go',
     brake: 'Brake',
+    backUp: 'Back up',
     topSpeed: 'Top speed',
     sweep: 'Trigger',
     slope: 'Slope',
@@ -42,6 +44,7 @@ const ON_WHEELS: Record<keyof (typeof DRILLS)['wheels'], RunOn<ResolvedWheels>> 
   launch,
   letGo,
   brake,
+  backUp,
   topSpeed,
   sweep,
   slope,
@@ -82,6 +85,8 @@ const PULL: readonly Field[] = [
   'forwardPower',
   'currentLimit',
   'currentShare',
+  'startShare',
+  'governor',
   'driveFrequencyHz',
   'damped',
   'advance',
@@ -89,17 +94,26 @@ const PULL: readonly Field[] = [
 const TRAVEL: readonly Field[] = ['deadShare', 'clippedShare', 'positions'];
 const DRAG: readonly Field[] = ['dragBrake', 'brakeFrequencyHz'];
 const GUARDS: readonly Field[] = ['cutoffVoltsPerCell', 'cutoffLeaves', 'escLimitC', 'motorLimitC'];
-const BRAKE: readonly Field[] = ['fullBrake', 'leastBrake', 'brakeCurve', 'brakeFrequencyHz'];
+const BRAKE: readonly Field[] = [
+  'brakeSignal',
+  'brakeStrength',
+  'leastBrake',
+  'brakeCurve',
+  'brakeFrequencyHz',
+  'brakeLaw',
+  'lowSpeedBrake',
+];
 
 /** What of the ESC each drill depends on: nothing else moves its numbers. */
 export const DEPENDS_ON: Readonly<Record<DrillId, readonly Field[]>> = {
   launch: [...PULL, 'cutoffVoltsPerCell'],
   topSpeed: PULL,
-  letGo: [...DRAG, 'dragRampS', 'coastAssist', ...PULL],
+  letGo: [...DRAG, 'dragRampS', 'dragWhileEasing', 'coastAssist', ...PULL],
   brake: BRAKE,
+  backUp: [...BRAKE, ...PULL, 'direction', 'reversePower'],
   sweep: [...PULL, ...TRAVEL],
   slope: DRAG,
-  crawl: [...PULL, ...TRAVEL],
+  crawl: [...PULL, ...TRAVEL, 'usesSensor'],
   stint: [...PULL, ...DRAG, ...BRAKE, ...GUARDS, 'propellerBrake'],
   heatMap: PULL,
   advanceMap: PULL,

@@ -1,10 +1,12 @@
 /** The manoeuvres that are states rather than runs: the trigger's sweep, standing on a slope, crawling. */
 import type { ResolvedRig, ResolvedWheels } from '../../rig/resolve';
 import { GRAVITY, rpmOf } from '../../units/convert';
-import { dutyOf, type EscBehaviour } from '../escChain';
+import type { EscBehaviour } from '../escChain';
+import { dutyOf } from '../triggerChain';
+import { handoverSpeedOf, startLimitOf } from '../setup';
 import { shaftSpeedAt } from '../wheels';
 import { number, TRACE_POINTS, type Drill } from './drill';
-import { brakeForceAt, steadyForce, steadySpeed } from './wheelDrills';
+import { brakeForceAt, dragOf, steadyForce, steadySpeed } from './wheelDrills';
 
 /** Duty at a share of the trigger's travel, dead and clipped travel included, 0 to 1. */
 export function dutyAtTrigger(esc: EscBehaviour, trigger: number): number {
@@ -51,7 +53,10 @@ function firstMotion(rig: ResolvedRig, esc: EscBehaviour): number | undefined {
   const moves = (trigger: number): boolean => {
     const duty = dutyAtTrigger(esc, trigger);
     if (duty <= 0) return false;
-    const amps = (duty * rig.openVolts) / (rig.motor.resistance + duty * duty * rig.packOhm);
+    const amps = Math.min(
+      startLimitOf(rig, esc),
+      (duty * rig.openVolts) / (rig.motor.resistance + duty * duty * rig.packOhm),
+    );
     const torque = rig.motor.constant * (amps - rig.motor.noLoadCurrent) - rig.detentTorque;
     const needed =
       rig.kind === 'wheels'
@@ -138,7 +143,7 @@ function holdsTo(rig: ResolvedWheels): number {
 export function creepSpeed(rig: ResolvedWheels, esc: EscBehaviour, degrees: number): number | undefined {
   const pull = downhill(rig, degrees);
   if (pull <= heldForce(rig)) return 0;
-  const balance = (speed: number): number => brakeForceAt(rig, esc, esc.dragBrake, speed) - pull;
+  const balance = (speed: number): number => brakeForceAt(rig, esc, dragOf(esc), speed) - pull;
   let high = RUNS_AWAY;
   if (balance(high) < 0) {
     // Full drag is strongest at a middle speed: it may hold below that and not at the end of the scale.
@@ -159,8 +164,6 @@ export function creepSpeed(rig: ResolvedWheels, esc: EscBehaviour, degrees: numb
 const CRAWL_MOST = 0.3;
 /** A step that the wheels have to climb, as a slope. */
 const STEP_DEGREES = 15;
-/** Back-EMF from which on a sensorless ESC knows where the rotor is, V. Common practice: a tenth of kV in rpm. */
-const HANDOVER_VOLTS = 0.1;
 
 /** Crawling at a few per cent of trigger, and against a step. */
 export function crawl(rig: ResolvedWheels, esc: EscBehaviour): Drill {
@@ -173,11 +176,15 @@ export function crawl(rig: ResolvedWheels, esc: EscBehaviour): Drill {
     return { x: 100 * trigger, y: 100 * speedAt(trigger, 0) };
   });
   const least = leastTrigger((trigger) => startsAt(rig, esc, trigger));
-  const leastSpeed = least === undefined ? undefined : speedAt(least, 0);
+  const senses = rig.sensored && esc.usesSensor;
+  const rolling = least === undefined ? undefined : speedAt(least, 0);
+  // Without sensors it turns steadily only from where the back-EMF tells where the rotor is.
+  const blindBelow = senses ? 0 : (handoverSpeedOf(rig.motor) * rig.wheelRadiusM) / rig.finalDrive;
+  const leastSpeed = rolling === undefined ? undefined : Math.max(rolling, blindBelow);
   const flat = speedAt(0.15, 0);
   const climbing = speedAt(0.15, STEP_DEGREES);
-  const handover = rpmOf(HANDOVER_VOLTS / rig.motor.constant);
-  const leastRpm = leastSpeed === undefined ? undefined : rpmOf(shaftSpeedAt(rig, leastSpeed));
+  const handover = rpmOf(handoverSpeedOf(rig.motor));
+  const leastRpm = rolling === undefined ? undefined : rpmOf(shaftSpeedAt(rig, rolling));
   return {
     xLabel: 'trigger, %',
     yLabel: 'speed, cm/s',
@@ -213,7 +220,7 @@ export function crawl(rig: ResolvedWheels, esc: EscBehaviour): Drill {
       ),
       number(
         'stutter',
-        rig.sensored ? 'Turns over hand-over, with sensor' : 'Turns over hand-over, without sensor',
+        senses ? 'Turns over hand-over, with sensor' : 'Turns over hand-over, without sensor',
         leastRpm === undefined ? undefined : leastRpm / handover,
         '×',
         1,

@@ -1,7 +1,8 @@
 /** A lap or a flight over and over, until its time or the pack is over. */
 import type { ResolvedPropeller, ResolvedRig, ResolvedWheels } from '../../rig/resolve';
 import { kmPerHour } from '../../units/convert';
-import { brakeStrengthOf, dutyOf, type EscBehaviour } from '../escChain';
+import type { EscBehaviour } from '../escChain';
+import { brakeStrengthOf, dutyOf } from '../triggerChain';
 import { runPropeller, SPIN, SPIN_SIZE, startSpin } from '../propeller';
 import { coarsely, setupOf } from '../setup';
 import type { Part } from '../powerTrain';
@@ -83,8 +84,19 @@ export function* lapParts(
         duty = to;
       } else {
         const strength =
-          trigger < 0 ? brakeStrengthOf(esc, -trigger) : brakesOnWheels ? esc.dragBrake : esc.propellerBrake;
-        yield { lengthS, kind: 'brake', from: strength, to: strength, perSecond: 0, signal: 0 };
+          trigger < 0
+            ? brakeStrengthOf(esc, -trigger * esc.brakeSignal)
+            : brakesOnWheels
+              ? esc.dragBrake
+              : esc.propellerBrake;
+        yield {
+          lengthS,
+          kind: 'brake',
+          from: strength,
+          to: strength,
+          perSecond: 0,
+          signal: Math.min(0, trigger),
+        };
         duty = 0;
       }
     }

@@ -112,8 +112,11 @@ describe('wheels', () => {
       fc.property(
         fc.double({ min: 0, max: 1, noNaN: true }),
         fc.double({ min: 0.01, max: 20, noNaN: true }),
-        (strength, speed) => {
-          expect(brakeForceAt(buggy, esc, strength, speed)).toBeGreaterThanOrEqual(0);
+        fc.constantFrom('linear' as const, 'hybrid' as const, 'constant' as const),
+        fc.boolean(),
+        (strength, speed, brakeLaw, pushed) => {
+          const by = plainEsc({ brakeLaw, lowSpeedBrake: 0.4 });
+          expect(brakeForceAt(buggy, by, { strength, pushed }, speed)).toBeGreaterThanOrEqual(0);
         },
       ),
     );
@@ -158,15 +161,17 @@ describe('launch', () => {
 describe('braking', () => {
   it('50 % at 2 kHz stops sooner from walking pace than 80 % at 9 kHz, and later from speed (common practice)', () => {
     const grippy = { ...buggy, grip: 3 };
-    const coarse = numbers('brake', grippy, { ...esc, fullBrake: 0.5, brakeFrequencyHz: 2000 });
-    const fine = numbers('brake', grippy, { ...esc, fullBrake: 0.8, brakeFrequencyHz: 9000 });
+    const coarse = numbers('brake', grippy, { ...esc, brakeStrength: 0.5, brakeFrequencyHz: 2000 });
+    const fine = numbers('brake', grippy, { ...esc, brakeStrength: 0.8, brakeFrequencyHz: 9000 });
     expect(coarse.stopSlow).toBeLessThan(fine.stopSlow!);
     expect(coarse.stop).toBeGreaterThan(fine.stop!);
   });
 
   it('full brake on a slippery ground slides for most of the way, and gently on a firm one not at all', () => {
-    expect(numbers('brake', { ...buggy, grip: 0.4 }, plainEsc({ fullBrake: 1 })).sliding).toBeGreaterThan(40);
-    expect(numbers('brake', { ...buggy, grip: 1.2 }, plainEsc({ fullBrake: 0.2 })).sliding).toBe(0);
+    expect(numbers('brake', { ...buggy, grip: 0.4 }, plainEsc({ brakeStrength: 1 })).sliding).toBeGreaterThan(
+      40,
+    );
+    expect(numbers('brake', { ...buggy, grip: 1.2 }, plainEsc({ brakeStrength: 0.2 })).sliding).toBe(0);
   });
 
   it('more drag brake never rolls farther', () => {

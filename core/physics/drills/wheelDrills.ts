@@ -1,11 +1,11 @@
 /** The standard manoeuvres of a car that run in time: launch, top speed, lift-off and brake. */
 import type { ResolvedWheels } from '../../rig/resolve';
 import { GRAVITY, kmPerHour, metresPerSecond, rpmOf } from '../../units/convert';
-import { brakeCurrent } from '../brakeChopper';
-import { brakeStrengthOf, dutyOf, type EscBehaviour } from '../escChain';
+import { totalAdvance, type EscBehaviour } from '../escChain';
+import { brakeStrengthOf, dutyOf } from '../triggerChain';
 import { noExtremes, noteExtremes } from '../extreme';
 import { blocked, driveFlow, newFlow } from '../motor';
-import { currentLimitOf, finely, setupOf } from '../setup';
+import { brakeAmps, driveAt, finely, newDrive, setupOf, startLimitOf } from '../setup';
 import type { Mark, Part } from '../powerTrain';
 import { AT, gripLimit, resistance, runWheels, shaftSpeedAt, startState } from '../wheels';
 import { number, TRACE_POINTS, type Drill } from './drill';
@@ -20,7 +20,7 @@ const STOP_LONGEST_S = 40;
 const WALKING_PACE = metresPerSecond(5);
 const BRAKE_FROM = metresPerSecond(30);
 /** Share of the no-load speed that a car reaches on the flat, for cars slower than `BRAKE_FROM`. */
-const REACHABLE_SHARE = 0.85;
+export const REACHABLE_SHARE = 0.85;
 const SIZE = 10;
 /** Distance from the front axle over height of the weight: braking harder than g times this lifts the rear. Assumed. */
 const LEVER_OVER_HEIGHT = 1.9;
@@ -70,7 +70,7 @@ export function launch(rig: ResolvedWheels, esc: EscBehaviour): Drill {
   const honest = blocked(
     rig.motor,
     dutyOf(esc, esc.forwardSignal),
-    currentLimitOf(rig, esc),
+    startLimitOf(rig, esc),
     rig.openVolts,
     rig.packOhm,
   );
@@ -132,25 +132,12 @@ export function steadyForce(
 
 const LONG_S = 60;
 const steadied = newFlow();
+const steadyDrive = newDrive();
 
 function steadyFlow(rig: ResolvedWheels, esc: EscBehaviour, duty: number, signal: number, tyreSpeed: number) {
-  const setup = setupOf(rig, esc);
   const shaft = shaftSpeedAt(rig, tyreSpeed);
-  driveFlow(
-    rig.motor,
-    1,
-    {
-      duty,
-      advance: setup.advance(rpmOf(shaft), signal, LONG_S),
-      frequencyHz: setup.frequencyHz,
-      damped: setup.damped,
-      currentLimit: setup.currentLimit,
-    },
-    shaft,
-    rig.openVolts,
-    rig.packOhm,
-    steadied,
-  );
+  driveAt(setupOf(rig, esc), duty, signal, shaft, LONG_S, steadyDrive);
+  driveFlow(rig.motor, 1, steadyDrive, shaft, rig.openVolts, rig.packOhm, steadied);
   return steadied;
 }
 
@@ -215,30 +202,60 @@ const steady = (esc: EscBehaviour): Part => {
   return { lengthS: 0, kind: 'drive', from: duty, to: duty, perSecond: 0, signal: esc.forwardSignal };
 };
 
+/** How long a finger takes to let the trigger go, s. Assumed. */
+const EASING_S = 0.25;
+
+/** The trigger on its way back, and then let go: it rolls until neutral, or drag brake comes in on the way. */
+function lettingGo(esc: EscBehaviour): Part[] {
+  const { dragBrake, dragRampS } = esc;
+  const still = { from: 0, to: 0, perSecond: 0, signal: 0 };
+  if (esc.coastAssist > 0 && dragBrake <= 0) {
+    const pulls = { ...still, from: esc.coastAssist, to: esc.coastAssist };
+    return [{ ...pulls, kind: 'drive', lengthS: STOP_LONGEST_S }];
+  }
+  const eased = esc.dragWhileEasing;
+  return [
+    { ...still, kind: 'brake', lengthS: EASING_S, to: eased, perSecond: eased / EASING_S },
+    {
+      ...still,
+      kind: 'brake',
+      lengthS: STOP_LONGEST_S,
+      from: dragRampS > 0 ? eased : dragBrake,
+      to: dragBrake,
+      perSecond: dragRampS > 0 ? Math.abs(dragBrake - eased) / dragRampS : 0,
+    },
+  ];
+}
+
+/**
+ * What pushes back while turbo is withdrawn at top speed, N: the motor turns faster than its pack would drive it without,
+ * and the diodes brake until it does not. Withdrawn slowly, resistance has done that by then.
+ */
+function turboPushBack(rig: ResolvedWheels, esc: EscBehaviour): number {
+  const { turbo, turboOffPerSecond } = esc.advance;
+  if (turbo <= 0) return 0;
+  const withoutTurbo = totalAdvance({ ...esc.advance, turbo: 0 }, Infinity, esc.forwardSignal, 0);
+  let speed = steadySpeed(rig, esc, dutyOf(esc, esc.forwardSignal), esc.forwardSignal);
+  let most = 0;
+  const tickS = 0.005;
+  for (let t = 0; t <= turbo / turboOffPerSecond + tickS; t += tickS) {
+    const degrees = withoutTurbo + Math.max(0, turbo - turboOffPerSecond * t);
+    const shaft = shaftSpeedAt(rig, speed);
+    const over = rig.motor.constant * shaft * Math.cos((degrees * Math.PI) / 180) - rig.openVolts;
+    const amps = Math.max(0, over) / (rig.motor.resistance + rig.packOhm);
+    const force = (rig.motor.constant * amps * rig.finalDrive) / (rig.wheelRadiusM * rig.drivelineEfficiency);
+    most = Math.max(most, force);
+    speed = Math.max(0, speed - ((force + resistance(rig, speed)) / rig.massKg) * tickS);
+  }
+  return most;
+}
+
 /** Letting go at speed: drag brake, or what pulls on, and resistance. */
 export function letGo(rig: ResolvedWheels, esc: EscBehaviour): Drill {
-  const part: Part =
-    esc.coastAssist > 0 && esc.dragBrake <= 0
-      ? {
-          lengthS: STOP_LONGEST_S,
-          kind: 'drive',
-          from: esc.coastAssist,
-          to: esc.coastAssist,
-          perSecond: 0,
-          signal: 0,
-        }
-      : {
-          lengthS: STOP_LONGEST_S,
-          kind: 'brake',
-          from: esc.dragRampS > 0 ? 0 : esc.dragBrake,
-          to: esc.dragBrake,
-          perSecond: esc.dragRampS > 0 ? esc.dragBrake / esc.dragRampS : 0,
-          signal: 0,
-        };
-  const { startSpeed, points, walkingAfterM, fromWalkingM } = slowing(rig, esc, part, esc.dragBrake);
+  const { startSpeed, points, walkingAfterM, fromWalkingM } = slowing(rig, esc, lettingGo(esc), dragOf(esc));
   const startKmh = Math.round(kmPerHour(startSpeed));
   const first =
-    (Math.min(gripLimit(rig, true), brakeForceAt(rig, esc, esc.dragBrake, startSpeed)) +
+    (Math.min(gripLimit(rig, true), brakeForceAt(rig, esc, dragOf(esc), startSpeed)) +
       resistance(rig, startSpeed)) /
     rig.massKg;
   return {
@@ -258,22 +275,38 @@ export function letGo(rig: ResolvedWheels, esc: EscBehaviour): Drill {
         'calmer',
         'tips sooner',
       ),
+      ...(esc.advance.turbo > 0
+        ? [
+            number(
+              'turboBack',
+              'Pushes back as turbo goes',
+              turboPushBack(rig, esc),
+              'N',
+              1,
+              'rolls on',
+              'drags',
+            ),
+          ]
+        : []),
     ],
   };
 }
 
+/** Trigger pushed at once and fully. */
+export const pushed = (esc: EscBehaviour, lengthS: number): Part => {
+  const { strength } = pushOf(esc);
+  return { lengthS, kind: 'brake', from: strength, to: strength, perSecond: 0, signal: -esc.brakeSignal };
+};
+
 /** Full brake at speed. */
 export function brake(rig: ResolvedWheels, esc: EscBehaviour): Drill {
-  const strength = brakeStrengthOf(esc, 1);
-  const part: Part = {
-    lengthS: STOP_LONGEST_S,
-    kind: 'brake',
-    from: strength,
-    to: strength,
-    perSecond: 0,
-    signal: 0,
-  };
-  const { startSpeed, points, stopM, fromWalkingM, slidingShare } = slowing(rig, esc, part, strength);
+  const braking = pushOf(esc);
+  const { startSpeed, points, stopM, fromWalkingM, slidingShare } = slowing(
+    rig,
+    esc,
+    [pushed(esc, STOP_LONGEST_S)],
+    braking,
+  );
   const startKmh = Math.round(kmPerHour(startSpeed));
   return {
     xLabel: 'km/h',
@@ -287,7 +320,7 @@ export function brake(rig: ResolvedWheels, esc: EscBehaviour): Drill {
       number(
         'peakBrake',
         'Peak brake current',
-        peakOver(startSpeed, (speed) => brakeAmpsAt(rig, esc, strength, speed)),
+        peakOver(startSpeed, (speed) => brakeAmpsAt(rig, esc, braking, speed)),
         'A',
         0,
         'cooler',
@@ -296,7 +329,7 @@ export function brake(rig: ResolvedWheels, esc: EscBehaviour): Drill {
       number(
         'bite',
         'Force at walking pace',
-        brakeForceAt(rig, esc, strength, WALKING_PACE),
+        brakeForceAt(rig, esc, braking, WALKING_PACE),
         'N',
         1,
         'gentler',
@@ -307,14 +340,14 @@ export function brake(rig: ResolvedWheels, esc: EscBehaviour): Drill {
 }
 
 /** From speed, and from walking pace, to rest on the flat. */
-function slowing(rig: ResolvedWheels, esc: EscBehaviour, part: Part, strength: number) {
+function slowing(rig: ResolvedWheels, esc: EscBehaviour, parts: readonly Part[], braking: Braking) {
   const startSpeed = Math.min(BRAKE_FROM, REACHABLE_SHARE * noLoadSpeed(rig));
   const setup = setupOf(rig, esc);
   const y = startState(rig, startSpeed);
   const probe = new Float64Array(SIZE);
   let walkingAfterM: number | undefined;
   const walking: Mark = { value: (state) => state[AT.speed]! - WALKING_PACE, ends: false };
-  const run = runWheels(finely(rig), setup, [part], y, {
+  const run = runWheels(finely(rig), setup, parts, y, {
     marks: [walking],
     visit: (step) => {
       step.at(step.t1, probe);
@@ -323,10 +356,10 @@ function slowing(rig: ResolvedWheels, esc: EscBehaviour, part: Part, strength: n
     },
   });
   const slow = startState(rig, WALKING_PACE);
-  const slowRun = runWheels(finely(rig), setup, [part], slow);
+  const slowRun = runWheels(finely(rig), setup, parts, slow);
   const points = Array.from({ length: TRACE_POINTS + 1 }, (_, n) => {
     const speed = (startSpeed * n) / TRACE_POINTS;
-    return { x: kmPerHour(speed), y: brakeForceAt(rig, esc, strength, speed) };
+    return { x: kmPerHour(speed), y: brakeForceAt(rig, esc, braking, speed) };
   });
   return {
     startSpeed,
@@ -338,13 +371,30 @@ function slowing(rig: ResolvedWheels, esc: EscBehaviour, part: Part, strength: n
   };
 }
 
-const brakeAmpsAt = (rig: ResolvedWheels, esc: EscBehaviour, strength: number, speed: number): number =>
+/** A strength of the brake, and whether the trigger asks for it or is let go. */
+export interface Braking {
+  strength: number;
+  pushed: boolean;
+}
+export const dragOf = ({ dragBrake }: EscBehaviour): Braking => ({ strength: dragBrake, pushed: false });
+export const pushOf = (esc: EscBehaviour): Braking => ({
+  strength: brakeStrengthOf(esc, esc.brakeSignal),
+  pushed: true,
+});
+
+const brakeAmpsAt = (
+  rig: ResolvedWheels,
+  esc: EscBehaviour,
+  { strength, pushed }: Braking,
+  speed: number,
+): number =>
   strength <= 0
     ? 0
-    : brakeCurrent(
+    : brakeAmps(
         rig.motor,
+        setupOf(rig, esc).brake,
         strength,
-        esc.brakeFrequencyHz,
+        pushed,
         shaftSpeedAt(rig, speed),
         rig.openVolts,
         rig.packOhm,
@@ -354,11 +404,11 @@ const brakeAmpsAt = (rig: ResolvedWheels, esc: EscBehaviour, strength: number, s
 export function brakeForceAt(
   rig: ResolvedWheels,
   esc: EscBehaviour,
-  strength: number,
+  braking: Braking,
   speed: number,
 ): number {
   if (speed <= 0) return 0;
-  const torque = rig.motor.constant * (brakeAmpsAt(rig, esc, strength, speed) + rig.motor.noLoadCurrent);
+  const torque = rig.motor.constant * (brakeAmpsAt(rig, esc, braking, speed) + rig.motor.noLoadCurrent);
   return (torque * rig.finalDrive) / (rig.wheelRadiusM * rig.drivelineEfficiency);
 }
 

@@ -24,7 +24,7 @@ export const BACK_UP = {
       higher: 'never by mistake',
       safeSide: 'higher',
     },
-    'How long braking must have ended before reverse comes. At least 1 s where pumping the brake must not engage it.',
+    'How long a push must be held with the motor standing before it backs up. At least 1 s where pumping the brake must not engage it.',
     { alsoCalled: ['reverse delay', 'reverse time'] },
   ),
   reversePower: percent(

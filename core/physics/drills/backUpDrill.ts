@@ -1,0 +1,106 @@
+/** Backing up: the trigger pushed at walking pace and kept there, or pushed again, until the car drives backward. */
+import { AT_NEUTRAL, canBackUp, nextDirection, type DirectionRules } from '../../esc/direction';
+import type { ResolvedWheels } from '../../rig/resolve';
+import { kmPerHour, metresPerSecond } from '../../units/convert';
+import type { EscBehaviour } from '../escChain';
+import type { Mark, Part } from '../powerTrain';
+import { finely, setupOf } from '../setup';
+import { reverseDutyOf } from '../triggerChain';
+import { AT, runWheels, startState } from '../wheels';
+import { number, TRACE_POINTS, type Drill } from './drill';
+import { drawOver } from './trace';
+import { noLoadSpeed, pushed, REACHABLE_SHARE, steadySpeed } from './wheelDrills';
+
+const WALKING_PACE = metresPerSecond(5);
+const STOP_LONGEST_S = 20;
+const BACK_LONGEST_S = 12;
+const DRAWN_S = 4;
+const FAR_M = 2;
+/** How long a finger needs between two pushes, s. From memory. */
+const TAP_S = 0.25;
+
+/** What the finger does to back up once the car stands, by how reverse is entered. */
+const FINGER: Record<
+  DirectionRules['entry'],
+  (rules: DirectionRules) => { signal: number; lastsS: number }[]
+> = {
+  instant: () => [{ signal: -1, lastsS: 0 }],
+  doubleTap: () => [
+    { signal: 0, lastsS: TAP_S },
+    { signal: -1, lastsS: 0 },
+  ],
+  delayed: ({ delayS }) => [{ signal: -1, lastsS: delayS }],
+};
+
+/** From standing under the brake until the ESC drives backward, s; undefined where it never does. */
+export function reverseWaitS(rules: DirectionRules): number | undefined {
+  if (!canBackUp(rules)) return undefined;
+  const entry = rules.mode === 'forwardReverse' ? 'instant' : rules.entry;
+  let direction = nextDirection(rules, AT_NEUTRAL, { signal: -1, turning: 1, lastedS: 0 });
+  let waitedS = 0;
+  for (const { signal, lastsS } of FINGER[entry](rules)) {
+    direction = nextDirection(rules, direction, { signal, turning: 0, lastedS: lastsS });
+    waitedS += lastsS;
+  }
+  return direction.going === 'reverse' ? waitedS : undefined;
+}
+
+/** Pushed at once and fully, backward. */
+const push = (esc: EscBehaviour): Part => ({
+  lengthS: BACK_LONGEST_S,
+  kind: 'drive',
+  from: esc.startDuty * esc.reversePower,
+  to: reverseDutyOf(esc, esc.brakeSignal),
+  perSecond: Number.isFinite(esc.rampPerSecond) ? esc.rampPerSecond : 0,
+  signal: esc.brakeSignal,
+});
+
+/** From walking pace to rest, and then backward as far as the ESC lets it. */
+export function backUp(rig: ResolvedWheels, esc: EscBehaviour): Drill {
+  const startSpeed = Math.min(WALKING_PACE, REACHABLE_SHARE * noLoadSpeed(rig));
+  const forward = startState(rig, startSpeed);
+  const slowing = drawOver(DRAWN_S, TRACE_POINTS, forward.length, (y) => kmPerHour(y[AT.speed]!));
+  const stop = runWheels(finely(rig), setupOf(rig, esc), [pushed(esc, STOP_LONGEST_S)], forward, {
+    visit: (step) => slowing.visit(step),
+  });
+  slowing.fill(0);
+  const waitS = stop.atRest ? reverseWaitS(esc.direction) : undefined;
+  const backsAfterS = waitS === undefined ? undefined : stop.endS + waitS;
+
+  const backward = startState(rig, 0);
+  const backing = drawOver(DRAWN_S, TRACE_POINTS, backward.length, (y) => kmPerHour(y[AT.speed]!));
+  const far: Mark = { value: (y) => y[AT.distance]! - FAR_M, ends: false };
+  const back =
+    backsAfterS === undefined
+      ? undefined
+      : runWheels(finely(rig), setupOf(rig, esc), [push(esc)], backward, {
+          marks: [far],
+          visit: (step) => backing.visit(step),
+        });
+  const top =
+    backsAfterS === undefined
+      ? undefined
+      : steadySpeed(rig, esc, reverseDutyOf(esc, esc.brakeSignal), esc.brakeSignal);
+  return {
+    xLabel: 's',
+    yLabel: 'speed, km/h, backward below zero',
+    points: slowing.points.map(({ x, y }) => ({
+      x,
+      y: backsAfterS !== undefined && x > backsAfterS ? -speedAt(backing.points, x - backsAfterS) : y,
+    })),
+    numbers: [
+      number('stands', 'Stands after', stop.atRest ? stop.endS : undefined, 's', 2, 'sooner', 'later'),
+      number('backs', 'Backs up after', backsAfterS, 's', 2, 'sooner', 'later'),
+      number('firstMetres', 'First 2 m backward', back?.markTimes[0], 's', 2, 'quicker', 'slower'),
+      number('reverseTop', 'Top speed backward', top && kmPerHour(top), 'km/h', 1, 'tamer', 'faster'),
+    ],
+  };
+}
+
+/** A trace read between its points. */
+function speedAt(points: Drill['points'], x: number): number {
+  const place = points.findIndex((point) => point.x >= x);
+  if (place <= 0) return points[0]?.y ?? 0;
+  const [low, high] = [points[place - 1]!, points[place]!];
+  return low.y + ((x - low.x) / (high.x - low.x)) * (high.y - low.y);
+}
