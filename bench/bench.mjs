@@ -1,4 +1,4 @@
-/** Prints the figures of this machine: traces, plans, start-up. `npm run -s bench`; on a quiet machine. */
+/** Prints the figures of this machine: traces, plans, start-up, and the page itself. `npm run -s bench`; on a quiet machine. */
 import { spawn, spawnSync } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { availableParallelism, cpus } from 'node:os';
@@ -34,17 +34,24 @@ console.log('\nthe stint three ways');
 console.log(spawnSync(process.execPath, ['.cache/bench/stint.js'], { encoding: 'utf8' }).stdout);
 
 console.log('\nstart-up, s');
-await measureStart('first start, everything installed and built', ['--fresh', '--yes']);
-await measureStart('second start', []);
+const first = await start('first start, everything installed and built', ['--fresh', '--yes']);
+await first.stop();
+const second = await start('second start', []);
+console.log('\nfrom a key on a rail to the moved trace, in the browser');
+console.log(
+  spawnSync(process.execPath, ['.cache/bench/page.js', second.address], { encoding: 'utf8' }).stdout,
+);
+await second.stop();
 rmSync(DATA, { recursive: true, force: true });
 
 /**
- * From ./start to a web server that answers.
+ * From ./start to a web server that answers; prints how long it took.
  * @param {string} name
  * @param {string[]} options
  */
-async function measureStart(name, options) {
+async function start(name, options) {
   const port = await firstFreePort(4500, 50);
+  const address = `http://127.0.0.1:${port}`;
   const started = Date.now();
   const live = spawn('./start', ['--port', String(port), ...options], {
     env: { ...process.env, LIVE_TUNE_DATA: DATA },
@@ -52,14 +59,17 @@ async function measureStart(name, options) {
   });
   const healthy = async () => {
     try {
-      return (await fetch(`http://127.0.0.1:${port}/healthz`)).ok;
+      return (await fetch(`${address}/healthz`)).ok;
     } catch {
       return false;
     }
   };
   while (!(await healthy())) await new Promise((resolve) => setTimeout(resolve, 20));
   console.log(`  ${name.padEnd(44)} ${((Date.now() - started) / 1000).toFixed(2).padStart(8)}`);
-  const gone = new Promise((resolve) => live.once('exit', resolve));
-  live.kill('SIGTERM');
-  await gone;
+  const stop = async () => {
+    const gone = new Promise((resolve) => live.once('exit', resolve));
+    live.kill('SIGTERM');
+    await gone;
+  };
+  return { address, stop };
 }

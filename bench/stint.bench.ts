@@ -85,8 +85,12 @@ function inputOfC(): string {
     esc.brakeFrequencyHz,
     setup.advance(0, 1, 0),
     esc.rampPerSecond,
+    resolved.ambientC,
+    resolved.packThermal.joulesPerK,
+    resolved.packThermal.toAir,
+    setup.ownWatts,
   ];
-  const table = Array.from({ length: 11 }, (_, n) => openCircuitVolts(resolved.chemistry, n / 10));
+  const table = Array.from({ length: 21 }, (_, n) => openCircuitVolts(resolved.chemistry, n / 20));
   const pieces = LAPS.race.map(({ trigger, seconds }) =>
     trigger > 0
       ? `0 ${dutyOf(esc, trigger * esc.forwardSignal)} ${seconds}`

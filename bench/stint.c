@@ -7,18 +7,18 @@
 #include <stdio.h>
 #include <time.h>
 
-enum { SPEED, TYRE, DISTANCE, DRAWN, SLOW, SEEN, WINDING, CASE, ESC, SIZE };
+enum { SPEED, TYRE, DISTANCE, DRAWN, SLOW, SEEN, WINDING, CASE, ESC, PACK, SIZE };
 
 static double K, R, L, I0, pairs, rotor, Rb, tsw;
 static double cells, packOhm, leadOhm, capacity, charge0;
 static double mass, radius, drive, share, grip, rolling, area, wheelJ, eta, corner;
 static double wJ, cJ, eJ, wc, cAir, eAir;
-static double driveHz, brakeHz, advanceRad, ramp;
-static double ocv[11];
+static double driveHz, brakeHz, advanceRad, ramp, air, packJ, packAir, own;
+static double ocv[21];
 
 static double openCircuit(double soc) {
-  double place = fmax(0, fmin(1, soc)) * 10;
-  int below = (int)fmin(floor(place), 9);
+  double place = fmax(0, fmin(1, soc)) * 20;
+  int below = (int)fmin(floor(place), 19);
   return ocv[below] + (place - below) * (ocv[below + 1] - ocv[below]);
 }
 
@@ -59,12 +59,17 @@ static double brakeAmps(double b, double w, double open, double Rp) {
   return current;
 }
 
+static double warmth(double celsius) {
+  return celsius < 20 ? 1 + 0.035 * (20 - celsius) : 1 / (1 + 0.012 * (celsius - 20));
+}
+
 static double leastCell = 1e9;
 
 static void rates(const double *y, int braking, double value, double *out) {
   double tyre = fmax(0, y[TYRE]), gearing = drive / radius, w = tyre * gearing;
   double soc = charge0 - y[DRAWN] / (capacity * 3600), cellOhm = packOhm - leadOhm;
-  double low = soc >= 0.1 ? 1 : 2 - fmax(0, soc) / 0.1, Rp = cellOhm * low + leadOhm;
+  double low = soc >= 0.1 ? 1 : 2 - fmax(0, soc) / 0.1, cellsOhm = cellOhm * low * warmth(y[PACK]) / warmth(air);
+  double Rp = cellsOhm + leadOhm;
   double open = cells * openCircuit(soc) - y[SLOW], amps, torque, winding, esc, motorAmps;
   if (!braking && value > 0) {
     double heat = (1 + 0.00393 * (y[WINDING] - 20)) / (1 + 0.00393 * 30);
@@ -111,16 +116,18 @@ static void rates(const double *y, int braking, double value, double *out) {
   out[SEEN] = (volts / cells - y[SEEN]) / 0.4;
   double toCase = (y[WINDING] - y[CASE]) / wc;
   out[WINDING] = (winding - toCase) / wJ;
-  out[CASE] = (toCase - (y[CASE] - 25) / cAir) / cJ;
-  out[ESC] = (esc - (y[ESC] - 25) / eAir) / eJ;
+  out[CASE] = (toCase - (y[CASE] - air) / cAir) / cJ;
+  out[ESC] = (esc + own - (y[ESC] - air) / eAir) / eJ;
+  double packHeat = amps * amps * cellsOhm + y[SLOW] * y[SLOW] / (cellOhm * 0.45);
+  out[PACK] = (packHeat - (y[PACK] - air) / packAir) / packJ;
 }
 
 int main(void) {
   double *in[] = {&K, &R, &L, &I0, &pairs, &rotor, &Rb, &tsw, &cells, &packOhm, &leadOhm, &capacity, &charge0, &mass,
                   &radius, &drive, &share, &grip, &rolling, &area, &wheelJ, &eta, &corner, &wJ, &cJ, &eJ, &wc, &cAir,
-                  &eAir, &driveHz, &brakeHz, &advanceRad, &ramp};
+                  &eAir, &driveHz, &brakeHz, &advanceRad, &ramp, &air, &packJ, &packAir, &own};
   for (unsigned n = 0; n < sizeof in / sizeof *in; n++) if (scanf("%lf", in[n]) != 1) return 1;
-  for (int n = 0; n < 11; n++) if (scanf("%lf", &ocv[n]) != 1) return 1;
+  for (int n = 0; n < 21; n++) if (scanf("%lf", &ocv[n]) != 1) return 1;
   int pieces;
   if (scanf("%d", &pieces) != 1 || pieces > 64) return 1;
   double seconds[64], value[64];
@@ -132,7 +139,7 @@ int main(void) {
     clock_gettime(CLOCK_MONOTONIC, &from);
     double t = 0, duty = 0, h = 0.001, middle[SIZE], rate[SIZE];
     for (int n = 0; n < SIZE; n++) y[n] = 0;
-    y[WINDING] = y[CASE] = 50, y[ESC] = 25, y[SEEN] = openCircuit(charge0), leastCell = 1e9;
+    y[WINDING] = y[CASE] = 50, y[ESC] = y[PACK] = air, y[SEEN] = openCircuit(charge0), leastCell = 1e9;
     for (int piece = 0; t < 600 - 1e-9; piece = (piece + 1) % pieces) {
       if (braking[piece] || value[piece] <= 0) duty = 0;
       else if (value[piece] < duty) duty = value[piece];

@@ -5,6 +5,12 @@ export default defineConfig({
   build: {
     ssr: true,
     outDir: '.cache/bench',
-    rollupOptions: { input: { traces: './bench/traces.bench.ts', stint: './bench/stint.bench.ts' } },
+    rollupOptions: {
+      input: {
+        traces: './bench/traces.bench.ts',
+        stint: './bench/stint.bench.ts',
+        page: './bench/page.bench.ts',
+      },
+    },
   },
 });

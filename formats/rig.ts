@@ -48,6 +48,8 @@ const vehicle = variants<Vehicle>('kind', {
     drivenWeightShare: stated('vehicle.drivenWeightShare'),
     grip: stated('vehicle.grip'),
     rollingResistance: stated('vehicle.rollingResistance'),
+    altitudeM: stated('vehicle.altitudeM'),
+    airCelsius: stated('vehicle.airCelsius'),
     dragAreaM2: stated('vehicle.dragAreaM2'),
     wheelInertiaKgM2: stated('vehicle.wheelInertiaKgM2'),
     drivelineEfficiency: stated('vehicle.drivelineEfficiency'),
@@ -57,6 +59,8 @@ const vehicle = variants<Vehicle>('kind', {
     kind: oneOf(['propeller'] as const),
     fluid: oneOf(['air', 'water'] as const),
     massKg: stated('vehicle.massKg'),
+    altitudeM: stated('vehicle.altitudeM'),
+    airCelsius: stated('vehicle.airCelsius'),
     propellerDiameterM: stated('vehicle.propellerDiameterM'),
     propellerPitchM: stated('vehicle.propellerPitchM'),
     propellerMassKg: stated('vehicle.propellerMassKg'),
@@ -158,9 +162,14 @@ export const rigUpgrades: readonly Upgrade[] = [
   }),
 ];
 
-/** Version 4: the radio may have a curve; what was there before was straight. */
+/** Version 4: the radio may have a curve, and what was there before was straight; the air is that of a mild day by the sea. */
 export const rigToVersion4 = (rig: Record<string, unknown>): Record<string, unknown> => ({
   ...rig,
+  vehicle: {
+    altitudeM: { value: 0, basis: 'assumed' },
+    airCelsius: { value: 20, basis: 'assumed' },
+    ...part(rig.vehicle),
+  },
   channel: channelToVersion4(rig.channel),
 });
 

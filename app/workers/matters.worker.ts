@@ -1,10 +1,35 @@
+import { whatNumbersRestOn, type RestsOn } from '#core/physics/assumptions';
+import type { DrillId } from '#core/physics/drills/runDrill';
+import type { EscBehaviour } from '#core/physics/escChain';
 import { whatMatters, type MattersRequest, type Mover } from '#core/physics/matters';
+import type { EscProfile } from '#core/esc/profile';
+import type { Rig } from '#core/rig/rig';
 import { expose } from 'comlink';
 
 /** Failures travel as data: a thrown error loses its fields on the way to the page. */
 export type MattersAnswer = { ok: true; movers: Mover[] } | { ok: false; sentence: string };
 
+export interface RestsOnRequest {
+  drill: DrillId;
+  rig: Rig;
+  profile: EscProfile;
+  esc: EscBehaviour;
+}
+export type RestsOnAnswer = { ok: true; numbers: RestsOn[] } | { ok: false; sentence: string };
+
+const cannot = (error: unknown): { ok: false; sentence: string } => ({
+  ok: false,
+  sentence: `This cannot be computed for this rig: ${(error as Error).message}.`,
+});
+
 const worker = {
+  restsOn({ drill, rig, profile, esc }: RestsOnRequest): RestsOnAnswer {
+    try {
+      return { ok: true, numbers: whatNumbersRestOn(drill, rig, profile, esc) };
+    } catch (error) {
+      return cannot(error);
+    }
+  },
   /** Ended from outside by ending the thread. */
   run(request: MattersRequest, tell: (done: number, of: number) => void): MattersAnswer {
     try {
@@ -15,7 +40,7 @@ const worker = {
         tell(step.value.done, step.value.of);
       }
     } catch (error) {
-      return { ok: false, sentence: `This cannot be computed for this rig: ${(error as Error).message}.` };
+      return cannot(error);
     }
   },
 };

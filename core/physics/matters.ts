@@ -7,7 +7,7 @@ import type { LearnedRange } from '../radio/pulse';
 import { resolveRig, type ResolvedRig } from '../rig/resolve';
 import { VOCABULARY } from '../settings/vocabulary';
 import type { Rig } from '../rig/rig';
-import type { Quantity } from '../units/provenance';
+import { assumptionsOf, withinItsRange } from './assumptions';
 import { DEPENDS_ON, DRILLS, runDrill, type DrillId } from './drills/runDrill';
 import type { DrillNumber } from './drills/drill';
 import { escBehaviour, type EscBehaviour } from './escChain';
@@ -47,71 +47,6 @@ const NO_CHANGE = 0.002;
 /** More stops of one item than this show nothing new. */
 const MOST_STOPS = 9;
 
-/** Assumed parameters, with how far off a guess may be, as a share. From memory. */
-const ASSUMED: readonly {
-  id: string;
-  label: string;
-  spread: number;
-  of: (rig: Rig) => Quantity | undefined;
-}[] = [
-  { id: 'mass', label: 'mass', spread: 0.1, of: ({ vehicle }) => vehicle.massKg },
-  { id: 'kv', label: 'motor kV', spread: 0.05, of: ({ motor }) => motor.kvRpmPerVolt },
-  { id: 'resistance', label: 'motor resistance', spread: 0.3, of: ({ motor }) => motor.resistanceOhm },
-  { id: 'inductance', label: 'motor inductance', spread: 0.4, of: ({ motor }) => motor.inductanceH },
-  { id: 'noLoad', label: 'no-load current', spread: 0.3, of: ({ motor }) => motor.noLoadCurrentA },
-  { id: 'rotor', label: 'rotor inertia', spread: 0.3, of: ({ motor }) => motor.rotorInertiaKgM2 },
-  { id: 'cell', label: 'pack resistance', spread: 0.5, of: ({ pack }) => pack.cellResistanceOhm },
-  {
-    id: 'leads',
-    label: 'resistance of wires and plugs',
-    spread: 0.5,
-    of: ({ pack }) => pack.leadResistanceOhm,
-  },
-  { id: 'capacity', label: 'pack capacity', spread: 0.1, of: ({ pack }) => pack.capacityAh },
-  {
-    id: 'grip',
-    label: 'grip',
-    spread: 0.25,
-    of: ({ vehicle }) => (vehicle.kind === 'wheels' ? vehicle.grip : undefined),
-  },
-  {
-    id: 'rolling',
-    label: 'rolling resistance',
-    spread: 0.4,
-    of: ({ vehicle }) => (vehicle.kind === 'wheels' ? vehicle.rollingResistance : undefined),
-  },
-  {
-    id: 'drag',
-    label: 'air drag',
-    spread: 0.3,
-    of: ({ vehicle }) => (vehicle.kind === 'wheels' ? vehicle.dragAreaM2 : undefined),
-  },
-  {
-    id: 'wheels',
-    label: 'inertia of the wheels',
-    spread: 0.3,
-    of: ({ vehicle }) => (vehicle.kind === 'wheels' ? vehicle.wheelInertiaKgM2 : undefined),
-  },
-  {
-    id: 'driveline',
-    label: 'driveline efficiency',
-    spread: 0.08,
-    of: ({ vehicle }) => (vehicle.kind === 'wheels' ? vehicle.drivelineEfficiency : undefined),
-  },
-  {
-    id: 'thrust',
-    label: 'thrust coefficient',
-    spread: 0.2,
-    of: ({ vehicle }) => (vehicle.kind === 'propeller' ? vehicle.thrustCoefficient : undefined),
-  },
-  {
-    id: 'power',
-    label: 'power coefficient',
-    spread: 0.2,
-    of: ({ vehicle }) => (vehicle.kind === 'propeller' ? vehicle.powerCoefficient : undefined),
-  },
-];
-
 /**
  * Goes through everything that may move a number. Yields after each with how much is done, so that a worker can tell and
  * be stopped.
@@ -132,7 +67,7 @@ export function* whatMatters({
   const numbersOf = numbersKept(drills);
   const base = numbersOf(resolved, behave(stops));
   const items = profile.items.filter(({ setting }) => entersDrills(setting));
-  const assumed = ASSUMED.filter(({ of }) => of(rig)?.basis === 'assumed');
+  const assumed = assumptionsOf(rig);
   const total = items.length + assumed.length;
   const movers: Mover[] = [];
   let done = 0;
@@ -149,11 +84,11 @@ export function* whatMatters({
     });
     yield { done: (done += 1), of: total };
   }
-  for (const { id, label, spread, of } of assumed) {
-    const all = [1 - spread, 1 + spread].map((factor) => {
-      const other = withScaled(rig, of, factor);
-      return numbersOf(resolveRig(other, profile), behave(stops));
-    });
+  for (const assumption of assumed) {
+    const { id, label } = assumption;
+    const all = withinItsRange(rig, assumption).map((other) =>
+      numbersOf(resolveRig(other, profile), behave(stops)),
+    );
     movers.push({ kind: 'assumed', id, label, moves: spans(base, all) });
     yield { done: (done += 1), of: total };
   }
@@ -179,21 +114,12 @@ function numbersKept(drills: readonly DrillId[]): (rig: ResolvedRig, esc: EscBeh
   };
 }
 
-/** A rig with one of its quantities scaled. */
-function withScaled(rig: Rig, of: (rig: Rig) => Quantity | undefined, factor: number): Rig {
-  // A rig is plain data, as its file is.
-  const copy = JSON.parse(JSON.stringify(rig)) as Rig;
-  const quantity = of(copy)!;
-  quantity.value *= factor;
-  return copy;
-}
-
 /** From the least to the most of every number, largest share first; what does not move is left out. */
 function spans(base: NumbersByDrill, all: NumbersByDrill[]): Moves[] {
   const moves: Moves[] = [];
   for (const [drill, numbers] of base) {
-    for (const [place, { id, name, unit, decimals, value: now }] of numbers.entries()) {
-      const values = all.map((one) => one.get(drill)?.[place]?.value);
+    for (const { id, name, unit, decimals, value: now } of numbers) {
+      const values = all.map((one) => one.get(drill)?.find((other) => other.id === id)?.value);
       if (now === undefined || values.some((value) => value === undefined)) continue;
       const low = Math.min(now, ...(values as number[]));
       const high = Math.max(now, ...(values as number[]));

@@ -1,5 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { estimateCellResistance, fullCellVolts, openCircuitVolts } from './pack';
+import {
+  estimateCellResistance,
+  fullCellVolts,
+  openCircuitVolts,
+  packThermal,
+  temperatureFactor,
+} from './pack';
 
 describe('pack', () => {
   it('is full at 4.20 V, or 4.35 V for high-voltage lithium (common practice)', () => {
@@ -22,5 +28,17 @@ describe('pack', () => {
     expect(estimateCellResistance(5, 50) * 1000).toBeCloseTo(2, 6);
     expect(estimateCellResistance(5, 40) * 1000).toBeCloseTo(2.5, 6);
     expect(estimateCellResistance(5, 500)).toBe(estimateCellResistance(5, 100));
+  });
+
+  it('resists 1.4 to 2 times as much at the freezing point (from memory), and less when warm', () => {
+    expect(temperatureFactor(0)).toBeGreaterThan(1.4);
+    expect(temperatureFactor(0)).toBeLessThan(2);
+    expect(temperatureFactor(20)).toBe(1);
+    expect(temperatureFactor(50)).toBeLessThan(1);
+  });
+
+  it('of 40 Wh that loses 40 W warms by about 9 K a minute', () => {
+    const { joulesPerK } = packThermal('lipo', 2, 40 / 7.4);
+    expect((40 * 60) / joulesPerK).toBeCloseTo(9, 6);
   });
 });

@@ -2,7 +2,7 @@
  * The pack: open-circuit voltage by charge, ohmic resistance, and one RC pair for the slow part of the sag.
  * Thevenin equivalent circuit: Plett, Battery Management Systems I.
  *
- * What this leaves out: temperature, ageing, hysteresis.
+ * What this leaves out: ageing, hysteresis, cells that differ.
  */
 
 /** Chemistries, with their words. */
@@ -14,10 +14,19 @@ export const CHEMISTRIES = {
 } as const;
 export type Chemistry = keyof typeof CHEMISTRIES;
 
-/** Open-circuit volts of a cell at 0, 10, 20 … 100 % of charge. From memory; typical of fresh cells at 20 °C. */
+/**
+ * Open-circuit volts of a cell at even steps of charge, from empty to full. From memory; typical of fresh cells at 20 °C. The
+ * knee of lithium polymer lies within the last tenth, where running time is decided: steps of 5 %.
+ */
 const OPEN_CIRCUIT_VOLTS: Record<Chemistry, readonly number[]> = {
-  lipo: [3.27, 3.61, 3.69, 3.71, 3.73, 3.75, 3.79, 3.84, 3.94, 4.05, 4.2],
-  lihv: [3.27, 3.62, 3.71, 3.74, 3.77, 3.81, 3.87, 3.96, 4.07, 4.19, 4.35],
+  lipo: [
+    3.27, 3.61, 3.69, 3.71, 3.73, 3.75, 3.77, 3.79, 3.8, 3.82, 3.84, 3.85, 3.87, 3.91, 3.95, 3.98, 4.02, 4.08,
+    4.11, 4.15, 4.2,
+  ],
+  lihv: [
+    3.27, 3.62, 3.7, 3.72, 3.74, 3.77, 3.79, 3.81, 3.83, 3.86, 3.88, 3.91, 3.94, 3.98, 4.03, 4.08, 4.13, 4.18,
+    4.24, 4.29, 4.35,
+  ],
   life: [2.6, 3.1, 3.2, 3.24, 3.26, 3.27, 3.28, 3.29, 3.3, 3.33, 3.55],
   nimh: [1.0, 1.19, 1.22, 1.24, 1.25, 1.26, 1.27, 1.29, 1.31, 1.35, 1.42],
 };
@@ -74,3 +83,29 @@ export const resistanceFactor = (stateOfCharge: number): number =>
   stateOfCharge >= LOW_CHARGE
     ? 1
     : EMPTY_FACTOR - (EMPTY_FACTOR - 1) * (Math.max(0, stateOfCharge) / LOW_CHARGE);
+
+/** Where a pack's resistance is stated, °C. */
+const STATED_AT_C = 20;
+
+/**
+ * How many times its stated value a cell's resistance is at a temperature. From memory: about 1.7 times at the freezing
+ * point, two thirds at 60 °C.
+ */
+export const temperatureFactor = (celsius: number): number =>
+  celsius < STATED_AT_C ? 1 + 0.035 * (STATED_AT_C - celsius) : 1 / (1 + 0.012 * (celsius - STATED_AT_C));
+
+/** Nominal volts of a cell, for the energy on the label. */
+const NOMINAL_VOLTS: Record<Chemistry, number> = { lipo: 3.7, lihv: 3.8, life: 3.2, nimh: 1.2 };
+
+/** How a pack keeps and loses heat, as one lump. */
+export interface PackThermal {
+  joulesPerK: number;
+  /** To the air, K/W. */
+  toAir: number;
+}
+
+/** About 150 Wh and 1000 J/K a kilogram; 8 K/W for 40 Wh in a tray, with the surface. From memory. */
+export function packThermal(chemistry: Chemistry, cells: number, capacityAh: number): PackThermal {
+  const wattHours = NOMINAL_VOLTS[chemistry] * cells * capacityAh;
+  return { joulesPerK: (1000 * wattHours) / 150, toAir: 8 * (40 / wattHours) ** (2 / 3) };
+}

@@ -1,12 +1,12 @@
 /**
  * What wheels and propellers have in common: a pack that sags, a bridge that drives or brakes by a command, a motor, and
- * their heat. Its six variables stand together in the state of a run, in the order of `TRAIN`.
+ * their heat. Its seven variables stand together in the state of a run, in the order of `TRAIN`.
  */
 import type { ResolvedPower } from '../rig/resolve';
 import { copperResistance, driveFlow, newFlow, type Flow } from './motor';
-import { openCircuitVolts, resistanceFactor, SLOW_SECONDS, SLOW_SHARE } from './pack';
+import { openCircuitVolts, resistanceFactor, SLOW_SECONDS, SLOW_SHARE, temperatureFactor } from './pack';
 import { brakeAmps, driveAt, newDrive, type Setup } from './setup';
-import { AMBIENT_C, heatRates } from './thermalNodes';
+import { heatRates } from './thermalNodes';
 
 /** Places of the power train's variables, counted from where they begin in the state. */
 export const TRAIN = {
@@ -19,10 +19,11 @@ export const TRAIN = {
   winding: 3,
   case: 4,
   esc: 5,
+  pack: 6,
 } as const;
 
 /** What each is large against: with the rig's accuracy, the error below which it counts as nothing. */
-export const TRAIN_SCALES = [50, 1, 1, 50, 50, 50] as const;
+export const TRAIN_SCALES = [50, 1, 1, 50, 50, 50, 50] as const;
 
 /** The cutoff looks at a voltage that is smoothed over this time, s. Assumed. */
 const CUTOFF_FILTER_S = 0.4;
@@ -60,7 +61,8 @@ export function startTrain(rig: ResolvedPower, y: Float64Array, place: number): 
   y[place + TRAIN.seenCell] = rig.openVolts / rig.cells;
   y[place + TRAIN.winding] = START_C;
   y[place + TRAIN.case] = START_C;
-  y[place + TRAIN.esc] = AMBIENT_C;
+  y[place + TRAIN.esc] = rig.ambientC;
+  y[place + TRAIN.pack] = rig.ambientC;
 }
 
 /**
@@ -77,6 +79,9 @@ export function powerTrainOf(rig: ResolvedPower, setup: Setup, place: number) {
   let part: Part = { lengthS: 0, kind: 'drive', from: 0, to: 0, perSecond: 0, signal: 0 };
   let partStart = 0;
   let packVolts = 0;
+  /** Of all cells, as charged and as warm as they are, ohm. */
+  let cellsOhm = cellOhm;
+  const stated = 1 / temperatureFactor(rig.ambientC);
 
   const asked = (t: number): number => {
     if (part.perSecond <= 0) return part.to;
@@ -113,7 +118,8 @@ export function powerTrainOf(rig: ResolvedPower, setup: Setup, place: number) {
     torqueAt(t: number, shaft: number, y: Float64Array): number {
       const charge = rig.startCharge - y[place + TRAIN.drawn]! / coulombs;
       const open = cells * openCircuitVolts(rig.chemistry, charge) - y[place + TRAIN.slowSag]!;
-      const packOhm = cellOhm * resistanceFactor(charge) + rig.leadOhm;
+      cellsOhm = cellOhm * resistanceFactor(charge) * temperatureFactor(y[place + TRAIN.pack]!) * stated;
+      const packOhm = cellsOhm + rig.leadOhm;
       const value = asked(t);
       if (part.kind === 'drive' && value > 0) {
         driveAt(setup, value, part.signal, shaft, t - partStart, drive);
@@ -132,13 +138,20 @@ export function powerTrainOf(rig: ResolvedPower, setup: Setup, place: number) {
       heatRates(
         rig.thermal,
         rig.fan,
+        rig.ambientC,
         moving,
         flow.windingWatts,
-        flow.escWatts,
+        flow.escWatts + setup.ownWatts,
         y,
         out,
         place + TRAIN.winding,
       );
+      const slow = y[place + TRAIN.slowSag]!;
+      const packWatts =
+        flow.packAmps * flow.packAmps * cellsOhm + (cellOhm > 0 ? (slow * slow) / (cellOhm * SLOW_SHARE) : 0);
+      out[place + TRAIN.pack] =
+        (packWatts - (y[place + TRAIN.pack]! - rig.ambientC) / rig.packThermal.toAir) /
+        rig.packThermal.joulesPerK;
     },
   };
 }

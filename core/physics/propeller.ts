@@ -63,6 +63,7 @@ export const SPIN = {
   winding: OWN + TRAIN.winding,
   case: OWN + TRAIN.case,
   esc: OWN + TRAIN.esc,
+  pack: OWN + TRAIN.pack,
 } as const;
 export const SPIN_SIZE = OWN + TRAIN_SCALES.length;
 

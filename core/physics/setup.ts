@@ -4,6 +4,7 @@ import { radPerSecond, rpmOf } from '../units/convert';
 import { brakeCurrent } from './brakeChopper';
 import { totalAdvance, type BrakeLaw, type EscBehaviour } from './escChain';
 import type { Drive, MotorModel } from './motor';
+import { becWatts } from './supplyBus';
 
 /** How the bridge and the guards are set during a run. */
 export interface Setup {
@@ -19,6 +20,8 @@ export interface Setup {
   governedSpeed: number;
   governedByThrottle: boolean;
   brake: BrakeSetup;
+  /** Heat of the ESC's electronics and its BEC, W. */
+  ownWatts: number;
 }
 
 export interface BrakeSetup {
@@ -32,6 +35,8 @@ export interface BrakeSetup {
 const RADIANS = Math.PI / 180;
 /** Back-EMF from which on a sensorless ESC knows where the rotor is, V. Common practice: a tenth of kV in rpm. */
 const HANDOVER_VOLTS = 0.1;
+/** What processor and gate drivers draw, A. From memory. */
+const ELECTRONICS_AMPS = 0.08;
 /** A governor takes duty back over this share of its speed. Assumed. */
 const DROOP = 0.02;
 /** Share of the no-load speed below which braking counts as slow. Assumed. */
@@ -67,6 +72,7 @@ export function setupOf(rig: ResolvedRig, esc: EscBehaviour): Setup {
     advance: (rpm, signal, sinceS) => totalAdvance(esc.advance, rpm, signal, sinceS) * RADIANS,
     governedSpeed: radPerSecond(governor.rpm * counted),
     governedByThrottle: governor.byThrottle,
+    ownWatts: ELECTRONICS_AMPS * rig.openVolts + becWatts(rig.bus, esc.becVolts, rig.openVolts),
     brake: {
       frequencyHz: esc.brakeFrequencyHz,
       law: esc.brakeLaw,

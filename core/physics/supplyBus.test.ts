@@ -1,7 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { slamAt } from './supplyBus';
+import { slamAt, becWatts } from './supplyBus';
 
-const bus = { idleAmps: 0.1, movingAmps: 2, stallAmps: 9, continuousAmps: 4, externalVolts: undefined };
+const bus = {
+  idleAmps: 0.1,
+  movingAmps: 2,
+  stallAmps: 9,
+  continuousAmps: 4,
+  externalVolts: undefined,
+  isLinear: false,
+};
 const moving = 1.5;
 const stalling = 0.4;
 
@@ -33,5 +40,17 @@ describe('the supply bus', () => {
   it('without anything on it holds what is set', () => {
     const empty = { ...bus, idleAmps: 0, movingAmps: 0, stallAmps: 0 };
     expect(slamAt(empty, 6, stalling)).toEqual({ volts: 6, amps: 0 });
+  });
+});
+
+describe('the heat of a BEC', () => {
+  const bus = { idleAmps: 1, movingAmps: 1, stallAmps: 1, continuousAmps: 5, externalVolts: undefined };
+  it('of a linear one is (V − V_bec)·I: 1 A from 16 V down to 6 V is 10 W', () => {
+    expect(becWatts({ ...bus, isLinear: true }, 6, 16)).toBeCloseTo(10, 9);
+    expect(becWatts({ ...bus, isLinear: false }, 6, 16)).toBeLessThan(1);
+  });
+
+  it('is not the ESC’s where an external one feeds the bus', () => {
+    expect(becWatts({ ...bus, isLinear: true, externalVolts: 6 }, 6, 16)).toBe(0);
   });
 });

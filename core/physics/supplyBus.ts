@@ -35,3 +35,18 @@ export function slamAt(bus: BusModel, setVolts: number, timeS: number): { volts:
   if (amps <= limit || perVolt === 0) return { volts: free, amps };
   return { volts: limit / perVolt, amps: limit };
 }
+
+/** What a switching BEC loses of what it gives. From memory. */
+const SWITCHING_LOSS = 0.12;
+/** Of the time, servos move in a drive. From memory. */
+const MOVING_SHARE = 0.3;
+
+/**
+ * Heat of the ESC's own BEC, W: a linear one turns the whole difference of voltages into heat, (V − V_bec)·I.
+ * @param becVolts 0 where there is none
+ */
+export function becWatts(bus: BusModel, becVolts: number, packVolts: number): number {
+  if (bus.externalVolts !== undefined || becVolts <= 0) return 0;
+  const amps = bus.idleAmps + MOVING_SHARE * Math.max(0, bus.movingAmps - bus.idleAmps);
+  return bus.isLinear ? Math.max(0, packVolts - becVolts) * amps : SWITCHING_LOSS * becVolts * amps;
+}

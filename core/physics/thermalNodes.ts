@@ -1,13 +1,11 @@
 /** Winding, case and ESC as lumped nodes against the air. Fourier's law between them; capacities and conductances assumed. */
 import type { ThermalModel } from '../rig/thermal';
 
-/** The air round the model, °C. Assumed. */
-export const AMBIENT_C = 25;
-
 /** Heat flows, W, as rates of the three temperatures, K/s. Written into the last three places of `out`. */
 export function heatRates(
   thermal: ThermalModel,
   fan: boolean,
+  ambientC: number,
   moving: boolean,
   windingWatts: number,
   escWatts: number,
@@ -16,8 +14,8 @@ export function heatRates(
   place: number,
 ): void {
   const toCase = (y[place]! - y[place + 1]!) / thermal.windingToCase;
-  const toAir = (y[place + 1]! - AMBIENT_C) / (moving ? thermal.caseMoving : thermal.caseStill);
-  const escToAir = (y[place + 2]! - AMBIENT_C) / (fan ? thermal.escFan : thermal.escStill);
+  const toAir = (y[place + 1]! - ambientC) / (moving ? thermal.caseMoving : thermal.caseStill);
+  const escToAir = (y[place + 2]! - ambientC) / (fan ? thermal.escFan : thermal.escStill);
   out[place] = (windingWatts - toCase) / thermal.windingJPerK;
   out[place + 1] = (toCase - toAir) / thermal.caseJPerK;
   out[place + 2] = (escWatts - escToAir) / thermal.escJPerK;

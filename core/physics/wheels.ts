@@ -32,8 +32,9 @@ export const AT = {
   winding: OWN + TRAIN.winding,
   case: OWN + TRAIN.case,
   esc: OWN + TRAIN.esc,
+  pack: OWN + TRAIN.pack,
 } as const;
-const SIZE = OWN + TRAIN_SCALES.length;
+export const SIZE = OWN + TRAIN_SCALES.length;
 
 /** What each variable is large against: with the rig's accuracy, the error below which it counts as nothing. */
 const SCALES = Float64Array.of(2, 20, 5, 5, ...TRAIN_SCALES);

@@ -5,7 +5,7 @@
 import { estimateCellResistance } from '../physics/pack';
 import { estimateStaticCoefficients } from '../physics/propeller';
 import { assumed } from '../units/provenance';
-import type { MotorKind, PropellerVehicle, Rig, WheeledVehicle } from './rig';
+import type { MotorKind, PropellerVehicle, Rig, WheeledVehicle, Surroundings } from './rig';
 import { fluidOf, kindOf, type VehicleClass } from './vehicleClass';
 
 interface MotorDefaults {
@@ -311,6 +311,9 @@ export function defaultRig(vehicleClass: VehicleClass): Rig {
   };
 }
 
+/** A mild day near the sea. */
+const usualAir = (): Surroundings => ({ altitudeM: assumed(0), airCelsius: assumed(20) });
+
 /** The same copper wound for another kV: resistance goes with 1/kV², and so does inductance. */
 const windingOhm = (m: MotorDefaults, kv = m.kv): number => m.resistanceOhm * (m.kv / kv) ** 2;
 
@@ -327,6 +330,7 @@ const wheeledVehicle = (d: WheelDefaults): WheeledVehicle => ({
   dragAreaM2: assumed(d.dragAreaM2),
   wheelInertiaKgM2: assumed(d.wheelInertiaKgM2),
   drivelineEfficiency: assumed(ASSUMED_DRIVELINE_EFFICIENCY),
+  ...usualAir(),
   slipperClutch: false,
 });
 
@@ -344,6 +348,7 @@ function propellerVehicle(d: PropellerDefaults, fluid: PropellerVehicle['fluid']
     gearRatio: assumed(d.gearRatio ?? 1),
     thrustCoefficient: assumed(Math.max(0.005, thrust * share)),
     powerCoefficient: assumed(Math.max(0.002, power * share)),
+    ...usualAir(),
     folding: d.folding ?? false,
   };
 }

@@ -173,6 +173,22 @@ export const RIG_FIELDS: readonly RigField[] = [
     'About 0.045 at a pitch of half the diameter, more with more pitch.',
     true,
   ),
+  field(
+    'vehicle.altitudeM',
+    'Your field above the sea',
+    ['m', 1, 0],
+    [-400, 6000],
+    'Thinner air: less thrust, less current and less drag. A tenth of both at 1000 m.',
+    true,
+  ),
+  field(
+    'vehicle.airCelsius',
+    'Air on the day',
+    ['°C', 1, 0],
+    [-20, 50],
+    'Warm air is thin, and motor and ESC get rid of less heat.',
+    true,
+  ),
   field('motor.kvRpmPerVolt', 'Motor kV', ['rpm/V', 1, 0], [50, 20000], 'On its label. Speed for each volt.'),
   field(
     'motor.resistanceOhm',

@@ -34,10 +34,26 @@ describe('a propeller behind a gear', () => {
   });
 });
 
+const STANDARD = { altitudeM: given(0), airCelsius: given(15) };
+
+describe('air', () => {
+  it('at 2000 m carries 1.0065 ÷ 1.2250 of the thrust (ISO 2533, at its own temperature there)', () => {
+    const high = propellerOf({ altitudeM: given(2000), airCelsius: given(2) }).propeller;
+    const low = propellerOf(STANDARD).propeller;
+    expect(thrustNewtons(high, SPEED) / thrustNewtons(low, SPEED)).toBeCloseTo(1.0065 / 1.225, 4);
+  });
+
+  it('does not weigh on a boat’s screw', () => {
+    const at = (metres: number) => propellerOf({ fluid: 'water', altitudeM: given(metres) }).propeller;
+    expect(at(1500).thrustCoefficient).toBe(at(0).thrustCoefficient);
+  });
+});
+
 describe('water', () => {
   it('is some 815 times denser than air (998.2 against 1.225 kg/m³)', () => {
     const wet = propellerOf({ fluid: 'water' }).propeller;
-    expect(thrustNewtons(wet, SPEED) / thrustNewtons(propellerOf({}).propeller, SPEED)).toBeCloseTo(814.9, 0);
+    const dry = propellerOf(STANDARD).propeller;
+    expect(thrustNewtons(wet, SPEED) / thrustNewtons(dry, SPEED)).toBeCloseTo(814.9, 0);
   });
 
   it('is where boats are', () => {

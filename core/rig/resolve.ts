@@ -1,10 +1,15 @@
-import { AIR_DENSITY, WATER_DENSITY } from '../physics/air';
+import { AIR_DENSITY, airDensity, WATER_DENSITY } from '../physics/air';
 import { copperResistance, motorModel, type MotorModel } from '../physics/motor';
-import { openCircuitVolts, type Chemistry } from '../physics/pack';
+import {
+  openCircuitVolts,
+  packThermal,
+  temperatureFactor,
+  type Chemistry,
+  type PackThermal,
+} from '../physics/pack';
 import { bladeInertia, type Propeller } from '../physics/propeller';
 import type { EscLimits, EscProfile } from '../esc/profile';
-import type { Basis } from '../units/provenance';
-import type { MotorKind, PropellerVehicle, Rig, WheeledVehicle } from './rig';
+import type { MotorKind, PropellerVehicle, Rig, Surroundings, WheeledVehicle } from './rig';
 import { thermalOf, type ThermalModel } from './thermal';
 
 /** Motor, pack and ESC as plain SI numbers. */
@@ -13,7 +18,7 @@ export interface ResolvedPower {
   cells: number;
   /** At the charge with which a drill starts, V. */
   openVolts: number;
-  /** As one motor feels it: the pack sags under all of them, ohm. */
+  /** As one motor feels it: the pack sags under all of them, as warm as the air, ohm. */
   packOhm: number;
   /** Of that, what the wires and plugs have. */
   leadOhm: number;
@@ -23,6 +28,7 @@ export interface ResolvedPower {
   startCharge: number;
   burstAmps: number;
   thermal: ThermalModel;
+  packThermal: PackThermal;
   fan: boolean;
   /** Torque that a motor's magnets hold at rest, N·m. */
   detentTorque: number;
@@ -30,6 +36,7 @@ export interface ResolvedPower {
   bus: BusModel;
   /** Relative error that a step of a run may make. */
   accuracy: number;
+  ambientC: number;
 }
 
 /** What hangs on the receiver and what feeds it. */
@@ -42,6 +49,8 @@ export interface BusModel {
   continuousAmps: number;
   /** The voltage of an external BEC; undefined where the ESC's own feeds them. */
   externalVolts: number | undefined;
+  /** Whether the ESC's own turns what it does not give into heat. */
+  isLinear: boolean;
 }
 
 export interface ResolvedWheels extends ResolvedPower {
@@ -92,7 +101,9 @@ export function resolveRig(rig: Rig, profile: EscProfile): ResolvedRig {
 }
 
 function resolvePower(rig: Rig, { limits }: EscProfile): ResolvedPower {
-  const { motor, pack, motorCount, vehicleClass, fan } = rig;
+  const { motor, pack, motorCount, vehicleClass, fan, vehicle } = rig;
+  // A pack begins as warm as the air; while it runs it warms from there.
+  const coldCells = pack.cells * pack.cellResistanceOhm.value * temperatureFactor(vehicle.airCelsius.value);
   const windingOhm = copperResistance(motor.resistanceOhm.value, DRILL_WINDING_C);
   return {
     motor: motorModel(motor.kvRpmPerVolt.value, windingOhm, limits.bridgeOhm, {
@@ -104,18 +115,20 @@ function resolvePower(rig: Rig, { limits }: EscProfile): ResolvedPower {
     cells: pack.cells,
     openVolts: pack.cells * openCircuitVolts(pack.chemistry, DRILL_STATE_OF_CHARGE),
     // Motors share the pack: each sees its own current and that of its fellows.
-    packOhm: motorCount * (pack.cells * pack.cellResistanceOhm.value + pack.leadResistanceOhm.value),
+    packOhm: motorCount * (coldCells + pack.leadResistanceOhm.value),
     leadOhm: motorCount * pack.leadResistanceOhm.value,
     chemistry: pack.chemistry,
     capacityAh: pack.capacityAh.value / motorCount,
     startCharge: DRILL_STATE_OF_CHARGE,
     burstAmps: limits.burstAmps,
     thermal: thermalOf(vehicleClass),
+    packThermal: packThermal(pack.chemistry, pack.cells, pack.capacityAh.value / motorCount),
     fan,
     detentTorque: DETENT_TORQUE[motor.type],
     sensored: motor.sensored,
     bus: busOf(rig, limits),
     accuracy: ACCURACY,
+    ambientC: vehicle.airCelsius.value,
   };
 }
 
@@ -128,8 +141,13 @@ function busOf({ busLoads, externalBec }: Rig, limits: EscLimits): BusModel {
     stallAmps: sum('stallAmps'),
     continuousAmps: externalBec?.continuousAmps ?? limits.becContinuousAmps,
     externalVolts: externalBec?.volts,
+    isLinear: limits.becKind === 'linear',
   };
 }
+
+/** Density of the air there, as a share of the standard air that the drills count in. */
+const airShare = ({ altitudeM, airCelsius }: Surroundings): number =>
+  airDensity(altitudeM.value, airCelsius.value) / AIR_DENSITY;
 
 /** Each motor's share of the vehicle. */
 const resolveWheels = (
@@ -143,7 +161,7 @@ const resolveWheels = (
   drivenWeightShare: vehicle.drivenWeightShare.value,
   grip: vehicle.grip.value,
   rollingResistance: vehicle.rollingResistance.value,
-  dragAreaM2: vehicle.dragAreaM2.value / motors,
+  dragAreaM2: (vehicle.dragAreaM2.value * airShare(vehicle)) / motors,
   wheelInertiaKgM2: vehicle.wheelInertiaKgM2.value / motors,
   drivelineEfficiency: vehicle.drivelineEfficiency.value,
   corneringShare: CORNERING_SHARE,
@@ -152,7 +170,7 @@ const resolveWheels = (
 /**
  * Each motor's share, with its propeller as the motor's shaft feels it: behind a gear of G it turns G times slower,
  * so thrust at a shaft speed falls with G², torque at the shaft with G³, inertia with G². In water the density is
- * 815 times that of air; the drills count in air.
+ * 815 times that of air; the drills count in standard air.
  */
 function resolvePropeller(
   vehicle: PropellerVehicle,
@@ -161,7 +179,7 @@ function resolvePropeller(
 ): Omit<ResolvedPropeller, keyof ResolvedPower> {
   const diameterM = vehicle.propellerDiameterM.value;
   const gear = vehicle.gearRatio.value;
-  const density = vehicle.fluid === 'water' ? WATER_DENSITY / AIR_DENSITY : 1;
+  const density = vehicle.fluid === 'water' ? WATER_DENSITY / AIR_DENSITY : airShare(vehicle);
   return {
     kind: 'propeller',
     massKg: vehicle.massKg.value / motors,
@@ -172,27 +190,4 @@ function resolvePropeller(
       powerCoefficient: (vehicle.powerCoefficient.value * density) / gear ** 3,
     },
   };
-}
-
-/** The inputs of the drills that a user can put a better number to, with their words and origin. */
-export function drillInputs({ vehicle, motor, pack }: Rig): { name: string; basis: Basis }[] {
-  const ofVehicle =
-    vehicle.kind === 'wheels'
-      ? [
-          { name: 'mass', basis: vehicle.massKg.basis },
-          { name: 'gearing', basis: vehicle.finalDrive.basis },
-          { name: 'grip', basis: vehicle.grip.basis },
-        ]
-      : [
-          { name: 'propeller size', basis: vehicle.propellerDiameterM.basis },
-          { name: 'its mass', basis: vehicle.propellerMassKg.basis },
-          { name: 'its coefficients', basis: vehicle.powerCoefficient.basis },
-        ];
-  return [
-    ...ofVehicle,
-    { name: 'motor kV', basis: motor.kvRpmPerVolt.basis },
-    { name: 'motor resistance', basis: motor.resistanceOhm.basis },
-    { name: 'motor inductance', basis: motor.inductanceH.basis },
-    { name: 'pack resistance', basis: pack.cellResistanceOhm.basis },
-  ];
 }

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { smallProfile } from '../esc/smallProfile.fixture';
 import { defaultRig } from './defaults';
 import { fieldsOf, quantityAt, rigField, withQuantity } from './fields';
-import { drillInputs, resolveRig } from './resolve';
+import { resolveRig } from './resolve';
 import { kindOf, VEHICLE_CLASSES, type VehicleClass } from './vehicleClass';
 
 const classes = Object.keys(VEHICLE_CLASSES) as VehicleClass[];
@@ -51,13 +51,5 @@ describe('the fields of a rig', () => {
     const heavier = withQuantity(rig, 'vehicle.massKg', { value: 9, basis: 'measured' });
     expect(quantityAt(heavier, 'vehicle.massKg')).toEqual({ value: 9, basis: 'measured' });
     expect({ ...heavier, vehicle: rig.vehicle }).toEqual(rig);
-  });
-
-  it('a measured number is no longer among the assumptions of the drills', () => {
-    const rig = defaultRig('sportPlane');
-    const assumed = (of: typeof rig) => drillInputs(of).filter(({ basis }) => basis === 'assumed').length;
-    expect(assumed(withQuantity(rig, 'motor.kvRpmPerVolt', { value: 900, basis: 'given' }))).toBe(
-      assumed(rig) - 1,
-    );
   });
 });

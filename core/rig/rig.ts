@@ -13,8 +13,15 @@ export interface Gearing {
   internalRatio: number;
 }
 
+/** The air it runs in. */
+export interface Surroundings {
+  /** Of the field above the sea. */
+  altitudeM: Quantity;
+  airCelsius: Quantity;
+}
+
 /** A car or truck. */
-export interface WheeledVehicle {
+export interface WheeledVehicle extends Surroundings {
   kind: 'wheels';
   massKg: Quantity;
   wheelDiameterM: Quantity;
@@ -38,7 +45,7 @@ export interface WheeledVehicle {
 }
 
 /** An aeroplane, helicopter, multirotor or boat; with several motors, each has such a propeller. */
-export interface PropellerVehicle {
+export interface PropellerVehicle extends Surroundings {
   kind: 'propeller';
   fluid: 'air' | 'water';
   massKg: Quantity;

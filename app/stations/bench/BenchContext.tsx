@@ -1,7 +1,7 @@
 import { standingOf } from '#core/advice/standing';
 import type { StopByItem } from '#core/esc/profile';
 import { fittingDraft, moveDraft } from '#core/sheet/draft';
-import { createContext, use, useMemo, type ReactNode } from 'react';
+import { createContext, use, useCallback, useMemo, type ReactNode } from 'react';
 import type { BenchView } from './benchData.server';
 import { useDraft } from './useDraft';
 
@@ -12,11 +12,11 @@ function useBenchValue(view: BenchView) {
     draft: view.draft,
     revision: view.draftRevision,
   });
-  const { save, status, settle } = kept;
+  const { change } = kept;
   // For a moment after a new revision, the page still has the draft of the old one.
   const draft = useMemo(() => fittingDraft(profile, kept.draft), [profile, kept.draft]);
-  return useMemo(() => {
-    const standing = standingOf({
+  const standing = useMemo(() => {
+    const found = standingOf({
       rig,
       profile,
       holdings,
@@ -26,24 +26,50 @@ function useBenchValue(view: BenchView) {
       sheetCount,
       rules,
     });
-    const move = (itemId: string, stopId: string): void => save(moveDraft(draft, holdings, itemId, stopId));
-    const moveAll = (stops: StopByItem): void =>
-      save(
+    return { ...found, draft };
+  }, [rig, profile, holdings, memory, calibrations, sheetCount, rules, draft]);
+  const moveAll = useCallback(
+    (stops: StopByItem): void =>
+      change((before) =>
         Object.entries(stops).reduce(
           (next, [itemId, stopId]) => moveDraft(next, holdings, itemId, stopId),
-          draft,
+          fittingDraft(profile, before),
         ),
-      );
-    return { ...view, ...standing, moveAll, draft, status, settle, move };
-  }, [view, rig, profile, holdings, memory, calibrations, sheetCount, rules, draft, save, status, settle]);
+      ),
+    [change, profile, holdings],
+  );
+  const move = useCallback(
+    (itemId: string, stopId: string): void => moveAll({ [itemId]: stopId }),
+    [moveAll],
+  );
+  const bench = useMemo(
+    () => ({ ...view, ...standing, move, moveAll }),
+    [view, standing, move, moveAll],
+  );
+  return { bench, keeping: kept };
 }
 
-type BenchValue = ReturnType<typeof useBenchValue>;
+type BenchValue = ReturnType<typeof useBenchValue>['bench'];
+type Keeping = Pick<ReturnType<typeof useDraft>, 'status' | 'settle'>;
 
 const BenchContext = createContext<BenchValue | null>(null);
+/** Beside the bench: it changes with every request, and only the header shows it. */
+const KeepingContext = createContext<Keeping | null>(null);
 
 export function BenchProvider({ view, children }: { view: BenchView; children: ReactNode }) {
-  return <BenchContext value={useBenchValue(view)}>{children}</BenchContext>;
+  const { bench, keeping } = useBenchValue(view);
+  return (
+    <BenchContext value={bench}>
+      <KeepingContext value={keeping}>{children}</KeepingContext>
+    </BenchContext>
+  );
+}
+
+/** How far the draft is kept, and the choice where another page kept one too. @throws {Error} outside a bench */
+export function useKeeping(): Keeping {
+  const keeping = use(KeepingContext);
+  if (!keeping) throw new Error('useKeeping needs a BenchProvider above it');
+  return keeping;
 }
 
 /** The rig on the bench. @throws {Error} outside a bench */

@@ -7,12 +7,13 @@ import { PreferencesDialog } from '../../preferences/PreferencesDialog';
 import { Logo } from '../../ui/Logo';
 import { DraftMark, EscMark } from '../../ui/marks';
 import { Notice } from '../../ui/Notice';
-import { useBench } from './BenchContext';
+import { useBench, useKeeping } from './BenchContext';
 import { DraftConflict } from './DraftConflict';
 
 /** The slim bar: which rig, which ESC, and how far the draft is from it. */
 export function BenchHeader() {
-  const { rigId, rig, profile, holdings, changes, lastSheetNumber, status } = useBench();
+  const { rigId, rig, profile, holdings, changes, lastSheetNumber } = useBench();
+  const { status } = useKeeping();
   const basis = weakestBasis(holdings);
   const unknown = unknownItems(profile, holdings).length;
   const onTheEsc =

@@ -4,11 +4,12 @@ import type { Draft } from '#core/sheet/draft';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Scrollable } from '../../ui/Scrollable';
-import { useBench } from './BenchContext';
+import { useBench, useKeeping } from './BenchContext';
 
 /** Two drafts of one rig: what each means to change where they differ, and the choice between them. */
 export function DraftConflict({ theirs }: { theirs: Draft }) {
-  const { profile, draft, settle } = useBench();
+  const { profile, draft } = useBench();
+  const { settle } = useKeeping();
   const differing = profile.items.filter(({ id }) => draft.stops[id] !== theirs.stops[id]);
   return (
     <Notice grade="caution" title="This draft was changed in another tab or on another device.">

@@ -23,7 +23,13 @@ const TRY_AGAIN_MS = 2000;
  * browser, and is taken up again by the next page of this tab.
  */
 export function useDraft(rigId: string, kept: Kept) {
-  const [draft, setDraft] = useState(kept.draft);
+  const [draft, showDraft] = useState(kept.draft);
+  // What was moved last counts, also before it is shown.
+  const newest = useRef(kept.draft);
+  const setDraft = useCallback((next: Draft): void => {
+    newest.current = next;
+    showDraft(next);
+  }, []);
   const [status, setStatus] = useState<SaveStatus>({ kind: 'saved' });
   const revision = useRef(kept.revision);
   const waiting = useRef<Draft>(undefined);
@@ -63,14 +69,15 @@ export function useDraft(rigId: string, kept: Kept) {
     setStatus({ kind: 'saved' });
   }, [rigId]);
 
-  const save = useCallback(
-    (next: Draft) => {
+  const change = useCallback(
+    (by: (draft: Draft) => Draft) => {
+      const next = by(newest.current);
       setDraft(next);
       waiting.current = next;
       keepWaiting(rigId, next, revision.current);
       void send();
     },
-    [rigId, send],
+    [rigId, send, setDraft],
   );
 
   const takeUp = useEffectEvent(() => {
@@ -81,7 +88,7 @@ export function useDraft(rigId: string, kept: Kept) {
       return;
     }
     setDraft(left.draft);
-    if (left.baseRevision === revision.current) save(left.draft);
+    if (left.baseRevision === revision.current) change(() => left.draft);
     else setStatus({ kind: 'conflict', theirs: kept.draft, revision: kept.revision });
   });
   useEffect(() => {
@@ -95,23 +102,23 @@ export function useDraft(rigId: string, kept: Kept) {
     if (keptRevision <= revision.current || sending.current) return;
     revision.current = keptRevision;
     setDraft(keptDraft);
-  }, [keptDraft, keptRevision]);
+  }, [keptDraft, keptRevision, setDraft]);
 
   const settle = useCallback(
     (choice: 'mine' | 'theirs') => {
       if (status.kind !== 'conflict') return;
       revision.current = status.revision;
-      if (choice === 'mine') save(draft);
+      if (choice === 'mine') change((mine) => mine);
       else {
         forgetWaiting(rigId);
         setDraft(status.theirs);
         setStatus({ kind: 'saved' });
       }
     },
-    [draft, rigId, save, status],
+    [rigId, change, setDraft, status],
   );
 
-  return { draft, save, status, settle };
+  return { draft, change, status, settle };
 }
 
 type Answer = { saved: true; revision: number } | { saved: false; revision: number; draft: Draft };

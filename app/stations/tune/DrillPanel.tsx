@@ -1,25 +1,26 @@
 import { DRILLS, type DrillId } from '#core/physics/drills/runDrill';
 import { alternativesTo, type Range } from '#core/physics/drills/band';
 import type { DrillNumber } from '#core/physics/drills/drill';
+import { assumptionsOf } from '#core/physics/assumptions';
+import type { VehicleKind } from '#core/rig/rig';
 import { unknownItems } from '#core/sheet/evidence';
 import { escBehaviour } from '#core/physics/escChain';
-import { drillInputs, resolveRig } from '#core/rig/resolve';
+import { resolveRig } from '#core/rig/resolve';
 import { Tabs } from 'radix-ui';
-import { lazy, Suspense, useMemo, useState } from 'react';
-import { Link } from 'react-router';
+import { lazy, memo, Suspense, useMemo, useState } from 'react';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
 import type { DrillPair } from '../../workers/drills.worker';
+import { BrakeMap } from './BrakeMap';
+import { RestsOn } from './RestsOn';
 import { useDrill } from './useDrill';
 
 const DrillChart = lazy(() => import('./DrillChart'));
 
 /** The chosen manoeuvre, as the ESC is and as it is drafted, with its numbers. */
 export function DrillPanel() {
-  const { rig, profile, believed, drafted, holdings, memory, rigId } = useBench();
-  const names = DRILLS[rig.vehicle.kind] as Partial<Record<DrillId, string>>;
-  const ids = Object.keys(names) as DrillId[];
-  const [drill, setDrill] = useState<DrillId>(ids[0]!);
+  const { rig, profile, believed, drafted, holdings, memory } = useBench();
+  const [drill, setDrill] = useState(() => Object.keys(DRILLS[rig.vehicle.kind])[0] as DrillId);
   const request = useMemo(() => {
     const behave = (stops: typeof drafted) =>
       escBehaviour(profile, stops, rig.channel, memory.range, rig.pack.cells);
@@ -33,21 +34,14 @@ export function DrillPanel() {
   }, [drill, rig, profile, believed, drafted, holdings, memory.range]);
   const computed = useDrill(request);
   const shown = computed?.request.drill === drill ? computed.answer : undefined;
-  const assumedInputs = drillInputs(rig).filter((input) => input.basis === 'assumed');
+  const restsOn = useMemo(
+    () => ({ drill, rig, profile, esc: request.draft }),
+    [drill, rig, profile, request.draft],
+  );
 
   return (
     <Tabs.Root value={drill} onValueChange={(value) => setDrill(value as DrillId)}>
-      <Tabs.List aria-label="Manoeuvre" className="flex flex-wrap gap-1">
-        {ids.map((id) => (
-          <Tabs.Trigger
-            key={id}
-            value={id}
-            className="min-h-11 rounded-sm px-3.5 font-bold data-[state=active]:bg-ink data-[state=active]:text-film"
-          >
-            {names[id]}
-          </Tabs.Trigger>
-        ))}
-      </Tabs.List>
+      <DrillTabs kind={rig.vehicle.kind} />
       <Tabs.Content value={drill} className="mt-3">
         <div className="min-h-64">
           {shown?.ok && (
@@ -58,30 +52,40 @@ export function DrillPanel() {
           {shown?.ok === false && <Notice grade="caution" title={shown.sentence} />}
         </div>
         {shown?.ok && <Numbers {...shown.pair} />}
+        {drill === 'brake' && <BrakeMap />}
         <p className="mt-3 text-sm text-muted">
           {shown?.ok && shown.pair.band && (
             <span className="block text-caution">
               The band is what the ESC may do: some of its values are unknown.
             </span>
           )}
-          {assumedInputs.length === 0 ? (
-            'Computed from what you gave and measured.'
-          ) : (
-            <>
-              Computed from this rig; assumed so far:{' '}
-              <Link to={`/rigs/${rigId}/rig`} className="underline">
-                {assumedInputs.map((input) => input.name).join(', ')}
-              </Link>
-              .
-            </>
-          )}
           {rig.motorCount > 1 &&
             ` The numbers are those of one of ${rig.motorCount} motors; the pack feeds them all.`}
         </p>
+        <div className="text-sm text-muted">
+          <RestsOn key={drill} request={restsOn} assumed={assumptionsOf(rig).length} />
+        </div>
       </Tabs.Content>
     </Tabs.Root>
   );
 }
+
+/** Drawn once: a moving lozenge waits for nothing that stays. */
+const DrillTabs = memo(function DrillTabs({ kind }: { kind: VehicleKind }) {
+  return (
+    <Tabs.List aria-label="Manoeuvre" className="flex flex-wrap gap-1">
+      {Object.entries(DRILLS[kind]).map(([id, name]) => (
+        <Tabs.Trigger
+          key={id}
+          value={id}
+          className="min-h-11 rounded-sm px-3.5 font-bold data-[state=active]:bg-ink data-[state=active]:text-film"
+        >
+          {name}
+        </Tabs.Trigger>
+      ))}
+    </Tabs.List>
+  );
+});
 
 function Numbers({ now, band, draft }: DrillPair) {
   return (
@@ -95,8 +99,9 @@ function Numbers({ now, band, draft }: DrillPair) {
         </tr>
       </thead>
       <tbody>
-        {draft.numbers.map((number, index) => {
-          const before = now.numbers[index]!;
+        {draft.numbers.map((number) => {
+          // A number that only the draft has was never reached before.
+          const before = now.numbers.find(({ id }) => id === number.id) ?? { ...number, value: undefined };
           const range = band?.numbers[number.id];
           const word = difference(before, number);
           return (

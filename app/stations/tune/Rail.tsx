@@ -4,7 +4,7 @@ import { stopById, type ProfileItem, type Stop } from '#core/esc/profile';
 import { comparableNumber, describeValue } from '#core/settings/value';
 import { VOCABULARY, type Setting } from '#core/settings/vocabulary';
 import type { Holding } from '#core/sheet/evidence';
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { memo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { Button } from '../../ui/Button';
 import { EscMark, escMarkOf } from '../../ui/marks';
 import { Term } from '../../ui/Term';
@@ -18,16 +18,26 @@ interface Props {
   /** Whether the user means to change it. An unknown value that nobody touched has no lozenge. */
   isDrafted: boolean;
   advice: Advice | undefined;
-  onMove: (stopId: string) => void;
+  onMove: (itemId: string, stopId: string) => void;
   /** Why the setting does nothing here, if so. */
   inactive: string | undefined;
 }
 
 /**
  * One setting on its real stops: disc for what is on the ESC, lozenge for the draft, bracket for the advice.
- * Arrows step, Home and End go to the ends, Backspace puts it back, Enter shows the reason.
+ * Arrows step, Home and End go to the ends, Backspace puts it back, Enter shows the reason. Drawn anew only where its own
+ * value moves: forty of them must follow a finger.
  */
-export function Rail({ item, cells, holding, draftStopId, isDrafted, advice, onMove, inactive }: Props) {
+export const Rail = memo(function Rail({
+  item,
+  cells,
+  holding,
+  draftStopId,
+  isDrafted,
+  advice,
+  onMove,
+  inactive,
+}: Props) {
   const setting = VOCABULARY[item.setting];
   const stops = inOrder(item, cells);
   const [reasonOpen, setReasonOpen] = useState(false);
@@ -42,7 +52,8 @@ export function Rail({ item, cells, holding, draftStopId, isDrafted, advice, onM
   const differs = isDrafted && draft.id !== onEsc?.id;
   const untouchedUnknown = !isDrafted && !onEsc;
   const share = (index: number): string => `${(index / (stops.length - 1)) * 100}%`;
-  const go = (index: number): void => onMove(stops[Math.max(0, Math.min(stops.length - 1, index))]!.id);
+  const move = (stopId: string): void => onMove(item.id, stopId);
+  const go = (index: number): void => move(stops[Math.max(0, Math.min(stops.length - 1, index))]!.id);
 
   const onKeyDown = (event: KeyboardEvent): void => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
@@ -53,7 +64,7 @@ export function Rail({ item, cells, holding, draftStopId, isDrafted, advice, onM
       go,
       at,
       last: stops.length - 1,
-      back: onEsc && (() => onMove(onEsc.id)),
+      back: onEsc && (() => move(onEsc.id)),
       reason: () => setReasonOpen((open) => !open),
     });
   };
@@ -191,14 +202,14 @@ export function Rail({ item, cells, holding, draftStopId, isDrafted, advice, onM
               advised: {labels(item, advice.stopIds)}
             </button>
             {!advice.stopIds.includes(draftStopId) && (
-              <Button look="quiet" className="text-sm" onClick={() => onMove(advice.stopId)}>
+              <Button look="quiet" className="text-sm" onClick={() => move(advice.stopId)}>
                 take {stopById(item, advice.stopId).label}
               </Button>
             )}
           </>
         )}
         {differs && onEsc && (
-          <Button look="quiet" className="text-sm" onClick={() => onMove(onEsc.id)}>
+          <Button look="quiet" className="text-sm" onClick={() => move(onEsc.id)}>
             put back
           </Button>
         )}
@@ -212,7 +223,7 @@ export function Rail({ item, cells, holding, draftStopId, isDrafted, advice, onM
       )}
     </li>
   );
-}
+});
 
 interface KeyContext {
   go: (index: number) => void;

@@ -5,7 +5,7 @@ import { momentName, momentsOf, type MomentId } from '#core/settings/moments';
 import { VOCABULARY } from '#core/settings/vocabulary';
 import type { VehicleKind } from '#core/rig/rig';
 import { unknownItems } from '#core/sheet/evidence';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { AdvisedMark, DraftMark, EscMark } from '../../ui/marks';
@@ -73,6 +73,7 @@ export default function TuneRoute() {
 
 function ItemRail({ item }: { item: ProfileItem }) {
   const { rig, profile, holdings, draft, drafted, move } = useBench();
+  const advice = useMemo(() => adviceFor(rig, profile, item), [rig, profile, item]);
   return (
     <Rail
       item={item}
@@ -80,9 +81,9 @@ function ItemRail({ item }: { item: ProfileItem }) {
       holding={holdings[item.id]}
       draftStopId={drafted[item.id]!}
       isDrafted={draft.stops[item.id] !== undefined}
-      advice={adviceFor(rig, profile, item)}
+      advice={advice}
       inactive={inactiveReason(rig, profile, drafted, item)}
-      onMove={(stopId) => move(item.id, stopId)}
+      onMove={move}
     />
   );
 }

@@ -1,7 +1,7 @@
 /** Backing up: the trigger pushed at walking pace and kept there, or pushed again, until the car drives backward. */
 import { AT_NEUTRAL, canBackUp, nextDirection, type DirectionRules } from '../../esc/direction';
 import type { ResolvedWheels } from '../../rig/resolve';
-import { kmPerHour, metresPerSecond } from '../../units/convert';
+import { kmPerHour } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
 import type { Mark, Part } from '../powerTrain';
 import { finely, setupOf } from '../setup';
@@ -9,9 +9,8 @@ import { reverseDutyOf } from '../triggerChain';
 import { AT, runWheels, startState } from '../wheels';
 import { number, TRACE_POINTS, type Drill } from './drill';
 import { drawOver } from './trace';
-import { noLoadSpeed, pushed, REACHABLE_SHARE, steadySpeed } from './wheelDrills';
+import { noLoadSpeed, pushed, REACHABLE_SHARE, steadySpeed, WALKING_PACE } from './wheelDrills';
 
-const WALKING_PACE = metresPerSecond(5);
 const STOP_LONGEST_S = 20;
 const BACK_LONGEST_S = 12;
 const DRAWN_S = 4;

@@ -11,10 +11,16 @@ export interface DrillNumber {
   more: string;
 }
 
-export interface Drill {
+/** One curve. */
+export interface Trace {
   xLabel: string;
   yLabel: string;
   points: { x: number; y: number }[];
+}
+
+export interface Drill extends Trace {
+  /** Further curves that say what the first does not. */
+  more?: Trace[];
   /** A level worth drawing across the trace, with its words. */
   mark?: { y: number; label: string };
   numbers: DrillNumber[];

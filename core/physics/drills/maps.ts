@@ -54,23 +54,40 @@ export function heatMap(rig: ResolvedRig, esc: EscBehaviour): Drill {
 
 const MOST_RPM_SHARE = 1.4;
 
-/** Total advance at full throttle over rpm, turbo complete; degrees are electrical. */
+/** How long turbo is looked at, s. */
+const TURBO_DRAWN_S = 1;
+
+/** Total advance over rpm, over throttle and over the time at full; degrees are electrical. */
 export function advanceMap(rig: ResolvedRig, esc: EscBehaviour): Drill {
   const noLoad = rpmOf(rig.openVolts / rig.motor.constant);
   const complete = esc.advance.turboDelayS + 60;
-  const at = (rpm: number, sinceS: number): number =>
-    totalAdvance(esc.advance, rpm, esc.forwardSignal, sinceS);
+  const at = (rpm: number, sinceS: number, signal = esc.forwardSignal): number =>
+    totalAdvance(esc.advance, rpm, signal, sinceS);
+  const over = (upTo: number, value: (x: number) => number) =>
+    Array.from({ length: TRACE_POINTS + 1 }, (_, n) => {
+      const x = (upTo * n) / TRACE_POINTS;
+      return { x, y: value(x) };
+    });
   const most = MOST_RPM_SHARE * noLoad;
-  const points = Array.from({ length: TRACE_POINTS + 1 }, (_, n) => {
-    const rpm = (most * n) / TRACE_POINTS;
-    return { x: rpm / 1000, y: at(rpm, complete) };
-  });
+  const points = over(most / 1000, (thousands) => at(1000 * thousands, complete));
   const highest = Math.max(...points.map(({ y }) => y));
   const proven = (PROVEN_ADVANCE * 180) / Math.PI;
   return {
     xLabel: 'thousand rpm',
     yLabel: 'total advance at full throttle, °',
     points,
+    more: [
+      {
+        xLabel: 'throttle, %',
+        yLabel: 'total advance at no-load rpm, °',
+        points: over(100, (percent) => at(noLoad, complete, (percent / 100) * esc.forwardSignal)),
+      },
+      {
+        xLabel: 's of full throttle',
+        yLabel: 'total advance at no-load rpm, °',
+        points: over(TURBO_DRAWN_S, (sinceS) => at(noLoad, sinceS)),
+      },
+    ],
     mark: { y: proven, label: 'the model is proven to here' },
     numbers: [
       number('low', 'At a fifth of no-load rpm', at(0.2 * noLoad, complete), '°', 1, 'less', 'more'),

@@ -122,10 +122,11 @@ export function spoolUp(rig: ResolvedPropeller, esc: EscBehaviour): Drill {
 /** Thrust over throttle, everything steady; what hovers and what climbs. */
 export function throttle(rig: ResolvedPropeller, esc: EscBehaviour): Drill {
   const at = (share: number): Steady => steady(rig, esc, share * esc.forwardSignal);
-  const points = Array.from({ length: TRACE_POINTS + 1 }, (_, n) => {
-    const share = n / TRACE_POINTS;
-    return { x: share * 100, y: share === 0 ? 0 : grams(at(share).thrust) };
-  });
+  const states = Array.from({ length: TRACE_POINTS }, (_, n) => at((n + 1) / TRACE_POINTS));
+  const over = (value: (state: Steady) => number) => [
+    { x: 0, y: 0 },
+    ...states.map((state, n) => ({ x: (100 * (n + 1)) / TRACE_POINTS, y: value(state) })),
+  ];
   const full = at(1);
   const watts = full.packAmps * full.packVolts;
   const hover = hoverShare(rig, (share) => at(share).thrust);
@@ -133,7 +134,8 @@ export function throttle(rig: ResolvedPropeller, esc: EscBehaviour): Drill {
   return {
     xLabel: 'throttle, %',
     yLabel: 'static thrust, g',
-    points,
+    points: over(({ thrust }) => grams(thrust)),
+    more: [{ xLabel: 'throttle, %', yLabel: 'pack current, A', points: over(({ packAmps }) => packAmps) }],
     mark: { y: rig.massKg * 1000, label: 'its own weight' },
     numbers: [
       number('thrust', 'Static thrust', grams(full.thrust), 'g', 0, 'weaker', 'stronger'),

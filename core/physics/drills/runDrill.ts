@@ -114,7 +114,7 @@ export const DEPENDS_ON: Readonly<Record<DrillId, readonly Field[]>> = {
   sweep: [...PULL, ...TRAVEL],
   slope: DRAG,
   crawl: [...PULL, ...TRAVEL, 'usesSensor'],
-  stint: [...PULL, ...DRAG, ...BRAKE, ...GUARDS, 'propellerBrake'],
+  stint: [...PULL, ...DRAG, ...BRAKE, ...GUARDS, 'propellerBrake', 'becVolts'],
   heatMap: PULL,
   advanceMap: PULL,
   supply: ['becVolts'],

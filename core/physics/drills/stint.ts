@@ -128,6 +128,7 @@ function wheelStint(rig: ResolvedWheels, esc: EscBehaviour): Drill {
     drawn: y[AT.drawn]!,
     winding: y[AT.winding]!,
     esc: y[AT.esc]!,
+    pack: y[AT.pack]!,
     speed: run.endS > 0 ? y[AT.distance]! / run.endS : 0,
   });
 }
@@ -152,6 +153,7 @@ function flight(rig: ResolvedPropeller, esc: EscBehaviour): Drill {
     drawn: y[SPIN.drawn]!,
     winding: y[SPIN.winding]!,
     esc: y[SPIN.esc]!,
+    pack: y[SPIN.pack]!,
     speed: undefined,
   });
 }
@@ -205,7 +207,7 @@ function answer(
   leastCell: number,
   endS: number,
   [emptyS, cutoffS, escHotS, motorHotS]: (number | undefined)[],
-  last: { drawn: number; winding: number; esc: number; speed: number | undefined },
+  last: { drawn: number; winding: number; esc: number; pack: number; speed: number | undefined },
 ): Drill {
   const hotS = escHotS ?? motorHotS;
   return {
@@ -236,6 +238,7 @@ function answer(
       number('lowestCell', 'Lowest cell voltage', leastCell, 'V', 2, 'deeper sag', 'less sag'),
       number('winding', 'Motor winding at the end', last.winding, '°C', 0, 'cooler', 'hotter'),
       number('esc', 'ESC at the end', last.esc, '°C', 0, 'cooler', 'hotter'),
+      number('pack', 'Pack at the end', last.pack, '°C', 0, 'cooler', 'hotter'),
       ...(last.speed === undefined
         ? []
         : [number('speed', 'Average speed', kmPerHour(last.speed), 'km/h', 1, 'slower', 'faster')]),

@@ -7,7 +7,7 @@ import { noExtremes, noteExtremes } from '../extreme';
 import { blocked, driveFlow, newFlow } from '../motor';
 import { brakeAmps, driveAt, finely, newDrive, setupOf, startLimitOf } from '../setup';
 import type { Mark, Part } from '../powerTrain';
-import { AT, gripLimit, resistance, runWheels, shaftSpeedAt, startState } from '../wheels';
+import { AT, gripLimit, resistance, runWheels, shaftSpeedAt, SIZE, startState } from '../wheels';
 import { number, TRACE_POINTS, type Drill } from './drill';
 import { drawOver } from './trace';
 
@@ -17,11 +17,10 @@ const FAR_M = 20;
 const TOP_LONGEST_S = 60;
 const TOP_DRAWN_S = 10;
 const STOP_LONGEST_S = 40;
-const WALKING_PACE = metresPerSecond(5);
-const BRAKE_FROM = metresPerSecond(30);
+export const WALKING_PACE = metresPerSecond(5);
+export const BRAKE_FROM = metresPerSecond(30);
 /** Share of the no-load speed that a car reaches on the flat, for cars slower than `BRAKE_FROM`. */
 export const REACHABLE_SHARE = 0.85;
-const SIZE = 10;
 /** Distance from the front axle over height of the weight: braking harder than g times this lifts the rear. Assumed. */
 const LEVER_OVER_HEIGHT = 1.9;
 

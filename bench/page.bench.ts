@@ -1,0 +1,99 @@
+/**
+ * In a browser: from a key on a rail to the moved trace, and the main thread's long tasks meanwhile. Prints one line a
+ * drill. Takes an address with the demo data behind it.
+ */
+import { chromium } from '@playwright/test';
+
+declare global {
+  interface Window {
+    longTasks: number[];
+  }
+}
+
+const MOVES = 60;
+/** Moves before those, with which the page gets going. */
+const WARMING = 10;
+/** A move that shows nothing within this time changed nothing that is drawn, ms. */
+const PATIENCE_MS = 2000;
+const address = process.argv[2] ?? 'http://127.0.0.1:4173';
+
+/** Two rails for each drill: walked through so that no pair of values comes twice. */
+const SCENARIOS: { drill: string; rails: [string, string] }[] = [
+  { drill: 'Launch', rails: ['Launch strength', 'Advance'] },
+  { drill: 'Brake', rails: ['Brake strength', 'Brake frequency'] },
+  { drill: 'Top speed', rails: ['Advance', 'Drive frequency'] },
+  { drill: 'Stint', rails: ['Advance', 'Brake strength'] },
+];
+
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+await page.addInitScript(() => {
+  window.longTasks = [];
+  new PerformanceObserver((list) => {
+    for (const { duration } of list.getEntries()) window.longTasks.push(duration);
+  }).observe({ type: 'longtask' });
+});
+await page.goto(address);
+await page.getByRole('link', { name: /^Kelp-beach buggy/ }).click();
+await page.waitForURL('**/tune');
+for (const { drill, rails } of SCENARIOS) {
+  await page.getByRole('tab', { name: drill, exact: true }).click();
+  await page.locator('[data-trace=draft]').first().waitFor();
+  const railOf = (name: string) => page.getByRole('slider', { name, exact: true });
+  const [inner, outer] = [railOf(rails[0]), railOf(rails[1])];
+  await outer.press('Home');
+  await inner.press('Home');
+  await page.waitForTimeout(500);
+  await page.evaluate(() => void (/** @type {any} */ (window.longTasks.length = 0)));
+  const stops = Number(await inner.getAttribute('aria-valuemax'));
+  const times: number[] = [];
+  let moves = 0;
+  for (; moves < WARMING + MOVES; moves += 1) {
+    const lap = Math.floor(moves / (stops + 1));
+    const turns = moves % (stops + 1) === stops;
+    const moved = page.evaluate(untilTraceMoves, PATIENCE_MS);
+    await (turns ? outer : inner).press(turns || lap % 2 === 0 ? 'ArrowRight' : 'ArrowLeft');
+    const ms = await moved;
+    if (ms !== null && moves >= WARMING) times.push(ms);
+  }
+  const longTasks = await page.evaluate(() => window.longTasks);
+  times.sort((a, b) => a - b);
+  console.log(
+    JSON.stringify({
+      drill,
+      moved: `${times.length} of ${MOVES}`,
+      medianMs: Math.round(times[times.length >> 1] ?? NaN),
+      p95Ms: Math.round(times[Math.floor(times.length * 0.95)] ?? NaN),
+      longTasks: longTasks.length,
+      longestMs: Math.round(Math.max(0, ...longTasks)),
+    }),
+  );
+}
+await browser.close();
+
+/**
+ * Runs in the page: from the next key until the draft's trace is another, to be shown in the same frame; null where it
+ * stays.
+ */
+function untilTraceMoves(patienceMs: number): Promise<number | null> {
+  const shape = () => document.querySelector('[data-trace=draft]')?.getAttribute('d');
+  const before = shape();
+  return new Promise((resolve) => {
+    addEventListener(
+      'keydown',
+      ({ timeStamp }) => {
+        const watching = new MutationObserver(() => {
+          if (shape() === before) return;
+          watching.disconnect();
+          resolve(performance.now() - timeStamp);
+        });
+        watching.observe(document.body, { subtree: true, childList: true, attributeFilter: ['d'] });
+        setTimeout(() => {
+          watching.disconnect();
+          resolve(null);
+        }, patienceMs);
+      },
+      { once: true, capture: true },
+    );
+  });
+}

@@ -1,0 +1,28 @@
+import { describe, expect, it } from 'vitest';
+import { smallProfile } from '../esc/smallProfile.fixture';
+import { defaultRig } from '../rig/defaults';
+import { withQuantity } from '../rig/fields';
+import { assumptionsOf, whatNumbersRestOn } from './assumptions';
+import { plainEsc } from './behaviour.fixture';
+
+const buggy = { ...defaultRig('tenthBuggy'), name: 'Test' };
+const resting = (rig: typeof buggy, number: string): string[] =>
+  whatNumbersRestOn('launch', rig, smallProfile(), plainEsc())
+    .find((one) => one.number.id === number)!
+    .assumed.map(({ label }) => label);
+
+describe('what a number rests on', () => {
+  it('a launch rests on grip, a blocked pack on resistances, and neither on air drag for five metres', () => {
+    expect(resting(buggy, 'to5')).toContain('grip');
+    expect(resting(buggy, 'blocked')).toEqual(
+      expect.arrayContaining(['pack resistance', 'motor resistance']),
+    );
+    expect(resting(buggy, 'blocked')).not.toContain('grip');
+  });
+
+  it('a measured number is no longer among the assumptions', () => {
+    const measured = withQuantity(buggy, 'vehicle.grip', { value: 0.6, basis: 'measured' });
+    expect(assumptionsOf(measured)).toHaveLength(assumptionsOf(buggy).length - 1);
+    expect(resting(measured, 'to5')).not.toContain('grip');
+  });
+});
