@@ -10,7 +10,7 @@ import { brakeStrengthOf, dutyOf } from '#core/physics/triggerChain';
 import { openCircuitVolts } from '#core/physics/pack';
 import { coarsely, setupOf } from '#core/physics/setup';
 import type { Part } from '#core/physics/powerTrain';
-import { AT, carOf, startState } from '#core/physics/wheels';
+import { AT, Car, startState } from '#core/physics/wheels';
 import { resolveRig, type ResolvedWheels } from '#core/rig/resolve';
 import { rangeOf } from '#core/radio/pulse';
 import { execFileSync } from 'node:child_process';
@@ -114,7 +114,7 @@ function byLibrary(maxStepSize: number): Result & { ms: number } {
     parts.push({ part, startS: total });
     total += part.lengthS;
   }
-  const car = carOf(coarsely(resolved), setup, true);
+  const car = new Car(coarsely(resolved), setup, true);
   const y = new Float64Array(startState(resolved, 0).length);
   const out = new Float64Array(y.length);
   let place = 0;
@@ -144,13 +144,15 @@ function byLibrary(maxStepSize: number): Result & { ms: number } {
   };
 }
 
-// Measured as the page runs it, and before anything else: a converged run would train the compiler for itself.
+// Measured as the page runs it, and before anything else: a converged run would train the compiler for itself. The least
+// disturbed run counts, as for the others: neighbours on the machine halve the speed for seconds at a time.
 const times = Array.from({ length: RUNS }, () => {
   const started = performance.now();
   runDrill('stint', resolved, esc);
   return performance.now() - started;
-}).sort((a, b) => a - b);
-const oursMs = times[RUNS >> 1]!;
+});
+times.sort((a, b) => a - b);
+const oursMs = times[0]!;
 
 const converged = ours(3e-8);
 const worst = (result: Result): number =>

@@ -65,34 +65,110 @@ export function startTrain(rig: ResolvedPower, y: Float64Array, place: number): 
   y[place + TRAIN.pack] = rig.ambientC;
 }
 
+const IDLE: Part = { lengthS: 0, kind: 'drive', from: 0, to: 0, perSecond: 0, signal: 0 };
+
 /**
- * The power train of a rig, set up. Local numbers, nothing made anew while it runs.
- * @param place where its variables begin in the state
+ * The power train of a rig, set up. A class and not closures: its methods are compiled once for all runs, and nothing is
+ * made anew while it runs.
  */
-export function powerTrainOf(rig: ResolvedPower, setup: Setup, place: number) {
-  const { motor, cells } = rig;
-  const coulombs = rig.capacityAh * 3600;
-  const cellOhm = rig.packOhm - rig.leadOhm;
-  const warmWinding = motor.resistance - motor.bridgeResistance;
-  const flow: Flow = newFlow();
-  const drive = newDrive();
-  let part: Part = { lengthS: 0, kind: 'drive', from: 0, to: 0, perSecond: 0, signal: 0 };
-  let partStart = 0;
-  let packVolts = 0;
+export class PowerTrain {
+  /** What flows now; the same object each time. */
+  readonly flow: Flow = newFlow();
+  packVolts = 0;
+  private readonly rig: ResolvedPower;
+  private readonly setup: Setup;
+  private readonly place: number;
+  private readonly coulombs: number;
+  private readonly cellOhm: number;
+  /** Turns a cell's resistance as warm as the air into what it is at another temperature. */
+  private readonly stated: number;
+  private readonly warmWinding: number;
+  private readonly drive = newDrive();
+  private part = IDLE;
+  private partStart = 0;
   /** Of all cells, as charged and as warm as they are, ohm. */
-  let cellsOhm = cellOhm;
-  const stated = 1 / temperatureFactor(rig.ambientC);
+  private cellsOhm: number;
 
-  const asked = (t: number): number => {
-    if (part.perSecond <= 0) return part.to;
-    const gone = part.perSecond * (t - partStart);
-    return part.to >= part.from ? Math.min(part.to, part.from + gone) : Math.max(part.to, part.from - gone);
-  };
+  /** @param place where its variables begin in the state */
+  constructor(rig: ResolvedPower, setup: Setup, place: number) {
+    this.rig = rig;
+    this.setup = setup;
+    this.place = place;
+    this.coulombs = rig.capacityAh * 3600;
+    this.cellOhm = rig.packOhm - rig.leadOhm;
+    this.cellsOhm = this.cellOhm;
+    this.stated = 1 / temperatureFactor(rig.ambientC);
+    this.warmWinding = rig.motor.resistance - rig.motor.bridgeResistance;
+  }
 
-  const brake = (strength: number, pushed: boolean, shaft: number, open: number, packOhm: number): void => {
+  begin(next: Part, startS: number): void {
+    this.part = next;
+    this.partStart = startS;
+  }
+
+  /** Whether the command has come to where it stays. */
+  steadied(t: number): boolean {
+    const { perSecond, to, from } = this.part;
+    return perSecond <= 0 || perSecond * (t - this.partStart) >= Math.abs(to - from) - 1e-12;
+  }
+
+  /** Fills `flow` for a time, a shaft speed in rad/s and a state; returns the torque at the shaft, N·m. */
+  torqueAt(t: number, shaft: number, y: Float64Array): number {
+    const { rig, part, place, flow } = this;
+    const charge = rig.startCharge - y[place + TRAIN.drawn]! / this.coulombs;
+    const open = rig.cells * openCircuitVolts(rig.chemistry, charge) - y[place + TRAIN.slowSag]!;
+    this.cellsOhm =
+      this.cellOhm * resistanceFactor(charge) * temperatureFactor(y[place + TRAIN.pack]!) * this.stated;
+    const packOhm = this.cellsOhm + rig.leadOhm;
+    const value = this.asked(t);
+    if (part.kind === 'drive' && value > 0) {
+      driveAt(this.setup, value, part.signal, shaft, t - this.partStart, this.drive);
+      const heat = copperResistance(1, y[place + TRAIN.winding]!) / copperResistance(1, START_C);
+      driveFlow(rig.motor, heat, this.drive, shaft, open, packOhm, flow);
+    } else this.brake(part.kind === 'brake' ? value : 0, part.signal < 0, shaft, open, packOhm);
+    this.packVolts = open - flow.packAmps * packOhm;
+    return flow.torque;
+  }
+
+  /** The rates of its own variables, from what flows now. */
+  rates(moving: boolean, y: Float64Array, out: Float64Array): void {
+    const { rig, flow, place, cellOhm } = this;
+    const { packAmps } = flow;
+    const slow = y[place + TRAIN.slowSag]!;
+    out[place + TRAIN.drawn] = packAmps;
+    out[place + TRAIN.slowSag] = (packAmps * cellOhm * SLOW_SHARE - slow) / SLOW_SECONDS;
+    out[place + TRAIN.seenCell] = (this.packVolts / rig.cells - y[place + TRAIN.seenCell]!) / CUTOFF_FILTER_S;
+    heatRates(
+      rig.thermal,
+      rig.fan,
+      rig.ambientC,
+      moving,
+      flow.windingWatts,
+      flow.escWatts + this.setup.ownWatts,
+      y,
+      out,
+      place + TRAIN.winding,
+    );
+    const packWatts =
+      packAmps * packAmps * this.cellsOhm + (cellOhm > 0 ? (slow * slow) / (cellOhm * SLOW_SHARE) : 0);
+    const toAir = (y[place + TRAIN.pack]! - rig.ambientC) / rig.packThermal.toAir;
+    out[place + TRAIN.pack] = (packWatts - toAir) / rig.packThermal.joulesPerK;
+  }
+
+  /** Duty or brake strength at a time. */
+  private asked(t: number): number {
+    const { from, to, perSecond } = this.part;
+    if (perSecond <= 0) return to;
+    const gone = perSecond * (t - this.partStart);
+    return to >= from ? Math.min(to, from + gone) : Math.max(to, from - gone);
+  }
+
+  private brake(strength: number, pushed: boolean, shaft: number, open: number, packOhm: number): void {
+    const { flow } = this;
+    const { motor } = this.rig;
     // Above no-load speed the diodes brake, whatever is asked.
     const brakes = strength > 0 || motor.constant * shaft > open;
-    const amps = brakes ? brakeAmps(motor, setup.brake, strength, pushed, shaft, open, packOhm) : 0;
+    const amps = brakes ? brakeAmps(motor, this.setup.brake, strength, pushed, shaft, open, packOhm) : 0;
     const friction = shaft > 0 ? motor.noLoadCurrent : 0;
     const back = (1 - strength) * amps;
     const lost = Math.max(0, motor.constant * (amps + friction) * shaft - back * (open + back * packOhm));
@@ -100,58 +176,6 @@ export function powerTrainOf(rig: ResolvedPower, setup: Setup, place: number) {
     flow.packAmps = -back;
     flow.torque = -motor.constant * (amps + friction);
     flow.escWatts = (lost * motor.bridgeResistance) / motor.resistance;
-    flow.windingWatts = (lost * warmWinding) / motor.resistance;
-  };
-
-  return {
-    /** What flows now; the same object each time. */
-    flow,
-    packVolts: (): number => packVolts,
-    begin(next: Part, startS: number): void {
-      part = next;
-      partStart = startS;
-    },
-    /** Whether the command has come to where it stays. */
-    steadied: (t: number): boolean =>
-      part.perSecond <= 0 || part.perSecond * (t - partStart) >= Math.abs(part.to - part.from) - 1e-12,
-    /** Fills `flow` for a time, a shaft speed in rad/s and a state; returns the torque at the shaft, N·m. */
-    torqueAt(t: number, shaft: number, y: Float64Array): number {
-      const charge = rig.startCharge - y[place + TRAIN.drawn]! / coulombs;
-      const open = cells * openCircuitVolts(rig.chemistry, charge) - y[place + TRAIN.slowSag]!;
-      cellsOhm = cellOhm * resistanceFactor(charge) * temperatureFactor(y[place + TRAIN.pack]!) * stated;
-      const packOhm = cellsOhm + rig.leadOhm;
-      const value = asked(t);
-      if (part.kind === 'drive' && value > 0) {
-        driveAt(setup, value, part.signal, shaft, t - partStart, drive);
-        const heat = copperResistance(1, y[place + TRAIN.winding]!) / copperResistance(1, START_C);
-        driveFlow(motor, heat, drive, shaft, open, packOhm, flow);
-      } else brake(part.kind === 'brake' ? value : 0, part.signal < 0, shaft, open, packOhm);
-      packVolts = open - flow.packAmps * packOhm;
-      return flow.torque;
-    },
-    /** The rates of its own variables, from what flows now. */
-    rates(moving: boolean, y: Float64Array, out: Float64Array): void {
-      out[place + TRAIN.drawn] = flow.packAmps;
-      out[place + TRAIN.slowSag] =
-        (flow.packAmps * cellOhm * SLOW_SHARE - y[place + TRAIN.slowSag]!) / SLOW_SECONDS;
-      out[place + TRAIN.seenCell] = (packVolts / cells - y[place + TRAIN.seenCell]!) / CUTOFF_FILTER_S;
-      heatRates(
-        rig.thermal,
-        rig.fan,
-        rig.ambientC,
-        moving,
-        flow.windingWatts,
-        flow.escWatts + setup.ownWatts,
-        y,
-        out,
-        place + TRAIN.winding,
-      );
-      const slow = y[place + TRAIN.slowSag]!;
-      const packWatts =
-        flow.packAmps * flow.packAmps * cellsOhm + (cellOhm > 0 ? (slow * slow) / (cellOhm * SLOW_SHARE) : 0);
-      out[place + TRAIN.pack] =
-        (packWatts - (y[place + TRAIN.pack]! - rig.ambientC) / rig.packThermal.toAir) /
-        rig.packThermal.joulesPerK;
-    },
-  };
+    flow.windingWatts = (lost * this.warmWinding) / motor.resistance;
+  }
 }

@@ -8,7 +8,7 @@
 import type { ResolvedPropeller } from '../rig/resolve';
 import { AIR_DENSITY } from './air';
 import { newFlow, type Flow } from './motor';
-import { breaksOf, powerTrainOf, startTrain, TRAIN, TRAIN_SCALES, type Part } from './powerTrain';
+import { breaksOf, PowerTrain, startTrain, TRAIN, TRAIN_SCALES, type Part } from './powerTrain';
 import type { Setup } from './setup';
 import { solvePiece, type Step } from './solve';
 import type { RunOptions } from './wheels';
@@ -114,7 +114,7 @@ export function runPropeller(
 ): SpinRun {
   const { propeller } = rig;
   const tolerance = { relative: rig.accuracy, absolute: SCALES.map((scale) => scale * rig.accuracy) };
-  const train = powerTrainOf(rig, setup, OWN);
+  const train = new PowerTrain(rig, setup, OWN);
   const now: SpinMoment = { ...newFlow(), packVolts: 0 };
   const torqueAt = (t: number, at: Float64Array): number =>
     train.torqueAt(t, Math.max(0, at[SPIN.shaft]!), at);
@@ -130,7 +130,7 @@ export function runPropeller(
     step.at(t, probe);
     torqueAt(t, probe);
     Object.assign(now, train.flow);
-    now.packVolts = train.packVolts();
+    now.packVolts = train.packVolts;
     return now;
   };
 
@@ -143,7 +143,7 @@ export function runPropeller(
   };
   const after = (step: Step): void => {
     // The last derivative of a step was taken at its end.
-    run.leastPackVolts = Math.min(run.leastPackVolts, train.packVolts());
+    run.leastPackVolts = Math.min(run.leastPackVolts, train.packVolts);
     visit(step, momentAt);
   };
   let stepS = 0.002;

@@ -60,7 +60,7 @@ export function solvePiece(
   firstStep: number,
   visit: (step: Step) => void,
 ): PieceEnd {
-  const { size, derivative, events } = system;
+  const { size, events } = system;
   const { relative, absolute } = tolerance;
   const buffers = bufferOf(size);
   const { k1, k2, k3, k4, middle, next, probe } = buffers;
@@ -72,17 +72,17 @@ export function solvePiece(
   const start = y;
   const before = events.map((event) => event(t, y));
   let h = Math.min(firstStep, tEnd - t);
-  derivative(t, y, k1);
+  system.derivative(t, y, k1);
   for (let n = 0; n < MOST_STEPS && t < tEnd; n += 1) {
     const wished = h;
     h = Math.min(h, tEnd - t);
     const cutShort = h < wished;
     for (let i = 0; i < size; i += 1) middle[i] = y[i]! + h * 0.5 * k1[i]!;
-    derivative(t + h / 2, middle, k2);
+    system.derivative(t + h / 2, middle, k2);
     for (let i = 0; i < size; i += 1) middle[i] = y[i]! + h * 0.75 * k2[i]!;
-    derivative(t + 0.75 * h, middle, k3);
+    system.derivative(t + 0.75 * h, middle, k3);
     for (let i = 0; i < size; i += 1) next[i] = y[i]! + (h / 9) * (2 * k1[i]! + 3 * k2[i]! + 4 * k3[i]!);
-    derivative(t + h, next, k4);
+    system.derivative(t + h, next, k4);
     let error = 0;
     let sound = true;
     for (let i = 0; i < size; i += 1) {

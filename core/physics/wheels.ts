@@ -10,7 +10,7 @@ import { GRAVITY } from '../units/convert';
 import type { ResolvedWheels } from '../rig/resolve';
 import { AIR_DENSITY } from './air';
 import { newFlow, type Flow } from './motor';
-import { breaksOf, powerTrainOf, startTrain, TRAIN, TRAIN_SCALES, type Mark, type Part } from './powerTrain';
+import { breaksOf, PowerTrain, startTrain, TRAIN, TRAIN_SCALES, type Mark, type Part } from './powerTrain';
 import type { Setup } from './setup';
 import { solvePiece, type Step, type System } from './solve';
 
@@ -118,7 +118,7 @@ export function runWheels(
   y: Float64Array,
   { marks = [], corners = false, endsAtRest = true, visit = () => undefined }: RunOptions<MomentAt> = {},
 ): WheelRun {
-  const car = carOf(rig, setup, corners);
+  const car = new Car(rig, setup, corners);
   const tolerance = { relative: rig.accuracy, absolute: SCALES.map((scale) => scale * rig.accuracy) };
   const run: WheelRun = {
     markTimes: marks.map(() => undefined),
@@ -151,21 +151,17 @@ export function runWheels(
           .map((mark, place) => ({ mark, place }))
           .filter(({ place }) => run.markTimes[place] === undefined);
         const modeEvents = car.modeEvents(run.endS);
-        const system: System = {
-          size: SIZE,
-          derivative: car.derivative,
-          events: [
-            ...modeEvents,
-            ...open.map(
-              ({ mark }) =>
-                (t: number, at: Float64Array) =>
-                  mark.value(at, t),
-            ),
-          ],
-        };
+        car.events = [
+          ...modeEvents,
+          ...open.map(
+            ({ mark }) =>
+              (t: number, at: Float64Array) =>
+                mark.value(at, t),
+          ),
+        ];
         const began = run.endS;
         const sliding = car.isSliding();
-        const end = solvePiece(system, run.endS, y, untilS, tolerance, stepS, (step) => after(step));
+        const end = solvePiece(car, run.endS, y, untilS, tolerance, stepS, (step) => after(step));
         run.endS = end.t;
         // What begins anew is quick at first; trying too long a step costs more than growing it again.
         stepS = Math.min(end.stepS, FIRST_STEP_S);
@@ -192,48 +188,212 @@ type Mode = 'grip' | 'slide' | 'spin' | 'rest';
 /** A slide counts as settled when what turns the wheels is so small a share of the grip, for each bit of accuracy. */
 const SETTLED_FOR_ACCURACY = 20;
 
-/** A car with one programme running on it. Local numbers, no allocation in the derivative. */
-export function carOf(rig: ResolvedWheels, setup: Setup, corners: boolean) {
-  const { massKg: mass } = rig;
-  const train = powerTrainOf(rig, setup, OWN);
-  const turning = turningMass(rig);
-  const whole = mass + turning;
-  const gearing = rig.finalDrive / rig.wheelRadiusM;
-  const rolling = rig.rollingResistance * mass * GRAVITY;
-  const cornering = corners ? rig.corneringShare * mass * GRAVITY : 0;
-  const airDrag = 0.5 * AIR_DENSITY * rig.dragAreaM2;
-  const driveLimit = gripLimit(rig);
-  const brakeLimit = gripLimit(rig, true);
-  const now: Moment = { ...newFlow(), tyreForce: 0, groundForce: 0, packVolts: 0 };
-  let mode: Mode = 'grip';
+/** What was asked last: events look where the last derivative has just been taken. */
+interface LastAsked {
+  t: number;
+  tyreSpeed: number;
+  drawn: number;
+  slowSag: number;
+  winding: number;
+  pack: number;
+  force: number;
+}
+
+/** A car with one programme running on it. A class for the same reason as its power train. */
+export class Car implements System {
+  readonly size = SIZE;
+  events: System['events'] = [];
+  private readonly rig: ResolvedWheels;
+  private readonly train: PowerTrain;
+  private readonly turning: number;
+  private readonly whole: number;
+  private readonly gearing: number;
+  private readonly rolling: number;
+  private readonly cornering: number;
+  private readonly airDrag: number;
+  private readonly driveLimit: number;
+  private readonly brakeLimit: number;
+  private readonly settledBelow: number;
+  private readonly now: Moment = { ...newFlow(), tyreForce: 0, groundForce: 0, packVolts: 0 };
+  private readonly last: LastAsked = {
+    t: NaN,
+    tyreSpeed: NaN,
+    drawn: NaN,
+    slowSag: NaN,
+    winding: NaN,
+    pack: NaN,
+    force: 0,
+  };
+  private mode: Mode = 'grip';
   /** Which way the tyre is faster than the ground. */
-  let slipSign = 1;
-  let moving = false;
+  private slipSign = 1;
+  private moving = false;
   /** What the last event has just decided, whatever its last digits say. */
-  let loosened = false;
-  let released = false;
-  let settled = false;
-  const settledBelow = SETTLED_FOR_ACCURACY * rig.accuracy * Math.min(driveLimit, brakeLimit);
+  private loosened = false;
+  private released = false;
+  private settled = false;
   /** Of a settled slide: the tyre's speed, and how its force falls with it, N per m/s. */
-  let spinSpeed = 0;
-  let spinSlope = -1;
+  private spinSpeed = 0;
+  private spinSlope = -1;
 
-  const resisting = (speed: number): number => rolling + (moving ? cornering : 0) + airDrag * speed * speed;
+  constructor(rig: ResolvedWheels, setup: Setup, corners: boolean) {
+    const { massKg: mass } = rig;
+    this.rig = rig;
+    this.train = new PowerTrain(rig, setup, OWN);
+    this.turning = turningMass(rig);
+    this.whole = mass + this.turning;
+    this.gearing = rig.finalDrive / rig.wheelRadiusM;
+    this.rolling = rig.rollingResistance * mass * GRAVITY;
+    this.cornering = corners ? rig.corneringShare * mass * GRAVITY : 0;
+    this.airDrag = 0.5 * AIR_DENSITY * rig.dragAreaM2;
+    this.driveLimit = gripLimit(rig);
+    this.brakeLimit = gripLimit(rig, true);
+    this.settledBelow = SETTLED_FOR_ACCURACY * rig.accuracy * Math.min(this.driveLimit, this.brakeLimit);
+  }
 
-  /** What was asked last: events look where the last derivative has just been taken. */
-  const last = { t: NaN, tyreSpeed: NaN, drawn: NaN, slowSag: NaN, winding: NaN, force: 0 };
+  begin(next: Part, startS: number): void {
+    this.last.t = NaN;
+    this.train.begin(next, startS);
+  }
+  packVolts(): number {
+    return this.train.packVolts;
+  }
+  isSliding(): boolean {
+    return this.mode === 'slide' || this.mode === 'spin';
+  }
+  isAtRest(): boolean {
+    return this.mode === 'rest';
+  }
+
+  derivative(t: number, y: Float64Array, out: Float64Array): void {
+    const { mode } = this;
+    const speed = y[AT.speed]!;
+    const force = this.forceNow(t, y);
+    const drag = speed > 0 || mode !== 'rest' ? this.resisting(Math.max(0, speed)) : 0;
+    if (mode === 'rest') {
+      out[AT.speed] = 0;
+      out[AT.tyreSpeed] = 0;
+    } else if (mode === 'grip') {
+      const gain = (force - drag) / this.whole;
+      out[AT.speed] = gain;
+      out[AT.tyreSpeed] = gain;
+    } else {
+      const ground = this.groundOfSlide();
+      out[AT.speed] = (ground - drag) / this.rig.massKg;
+      out[AT.tyreSpeed] = mode === 'spin' ? 0 : (force - ground) / this.turning;
+    }
+    out[AT.distance] = speed;
+    out[AT.tyreDistance] = mode === 'spin' ? this.spinSpeed : y[AT.tyreSpeed]!;
+    this.train.rates(this.moving, y, out);
+  }
+
+  chooseMode(t: number, y: Float64Array): void {
+    if (this.mode === 'spin') this.mode = 'slide';
+    this.moving = y[AT.speed]! > 0.1;
+    const slip = y[AT.tyreSpeed]! - y[AT.speed]!;
+    const force = this.forceAt(t, y);
+    const drag = this.resisting(Math.max(0, y[AT.speed]!));
+    const stands = y[AT.speed]! <= 1e-9 && y[AT.tyreSpeed]! <= 1e-9;
+    if (stands && !this.released && force <= drag + 1e-12) {
+      this.mode = 'rest';
+      return;
+    }
+    this.released = false;
+    if (Math.abs(slip) > 1e-7) {
+      this.slipSign = Math.sign(slip);
+      this.mode = this.settled ? 'spin' : 'slide';
+      this.spinSpeed = y[AT.tyreSpeed]!;
+      this.settled = false;
+      return;
+    }
+    const ground = this.held(force, drag);
+    if (this.loosened || Math.abs(ground) > this.limitFor(ground)) {
+      this.loosened = false;
+      this.mode = 'slide';
+      this.slipSign = Math.sign(ground);
+    } else this.mode = 'grip';
+  }
+
+  /** What ends the present mode. */
+  modeEvents(startS: number): readonly ((t: number, y: Float64Array) => number)[] {
+    if (this.mode === 'rest') return this.ofRest;
+    if (this.mode === 'grip') return this.ofGrip;
+    if (this.mode === 'spin') return this.ofSpin;
+    // While the command still moves, the wheels never settle for long.
+    return this.train.steadied(startS) ? this.ofSteadySlide : this.ofSlide;
+  }
+
+  private readonly stands = (_t: number, y: Float64Array): number => y[AT.speed]!;
+  private readonly slip = (_t: number, y: Float64Array): number => y[AT.tyreSpeed]! - y[AT.speed]!;
+  private readonly ofRest = [(t: number, y: Float64Array): number => this.forceAt(t, y) - this.resisting(0)];
+  private readonly ofGrip = [(t: number, y: Float64Array): number => this.gripLeft(t, y), this.stands];
+  private readonly ofSpin = [
+    (t: number, y: Float64Array): number => {
+      this.settle(t, y);
+      return this.spinSpeed - y[AT.speed]!;
+    },
+    this.stands,
+  ];
+  private readonly ofSlide = [this.slip, this.stands];
+  private readonly ofSteadySlide = [
+    this.slip,
+    this.stands,
+    (t: number, y: Float64Array): number =>
+      Math.abs(this.forceAt(t, y) - this.groundOfSlide()) - this.settledBelow,
+  ];
+
+  /** Takes what a mode kept beside the state back into it. */
+  endPiece(t: number, y: Float64Array): void {
+    if (this.mode !== 'spin') return;
+    this.settle(t, y);
+    y[AT.tyreSpeed] = this.spinSpeed;
+  }
+
+  changeMode(event: number, y: Float64Array): void {
+    const { mode } = this;
+    this.settled = mode === 'slide' && event === 2;
+    this.loosened = mode === 'grip' && event === 0;
+    this.released = mode === 'rest';
+    if ((mode === 'slide' || mode === 'spin') && event === 0) y[AT.tyreSpeed] = y[AT.speed]!;
+    if (mode !== 'rest' && event === 1) {
+      y[AT.speed] = 0;
+      if (mode === 'grip') y[AT.tyreSpeed] = 0;
+    }
+  }
+
+  /** What flows at a time and a state; the same object each time. */
+  moment(t: number, y: Float64Array): Moment {
+    const { now } = this;
+    const tyreForce = this.forceAt(t, y);
+    const ground = this.held(tyreForce, this.resisting(Math.max(0, y[AT.speed]!)));
+    Object.assign(now, this.train.flow);
+    now.tyreForce = tyreForce;
+    now.groundForce = Math.sign(ground) * Math.min(Math.abs(ground), this.limitFor(ground));
+    now.packVolts = this.train.packVolts;
+    return now;
+  }
+
+  private forceNow(t: number, y: Float64Array): number {
+    if (this.mode === 'spin') return this.settle(t, y);
+    const force = this.forceAt(t, y);
+    return this.mode === 'rest' ? Math.max(0, force) : force;
+  }
+
   /** Fills what flows and returns the force at the tyre. */
-  const forceAt = (t: number, y: Float64Array): number => {
-    const tyreSpeed = Math.max(0, mode === 'spin' ? spinSpeed : y[AT.tyreSpeed]!);
+  private forceAt(t: number, y: Float64Array): number {
+    const { last } = this;
+    const tyreSpeed = Math.max(0, this.mode === 'spin' ? this.spinSpeed : y[AT.tyreSpeed]!);
     const drawn = y[AT.drawn]!;
     const slowSag = y[AT.slowSag]!;
     const winding = y[AT.winding]!;
+    const pack = y[AT.pack]!;
     if (
       t === last.t &&
       tyreSpeed === last.tyreSpeed &&
       drawn === last.drawn &&
       slowSag === last.slowSag &&
-      winding === last.winding
+      winding === last.winding &&
+      pack === last.pack
     )
       return last.force;
     last.t = t;
@@ -241,134 +401,50 @@ export function carOf(rig: ResolvedWheels, setup: Setup, corners: boolean) {
     last.drawn = drawn;
     last.slowSag = slowSag;
     last.winding = winding;
-    last.force = computeForce(t, y, tyreSpeed);
+    last.pack = pack;
+    const torque = this.train.torqueAt(t, tyreSpeed * this.gearing, y);
+    const { drivelineEfficiency } = this.rig;
+    last.force =
+      torque >= 0
+        ? torque * this.gearing * drivelineEfficiency
+        : (torque * this.gearing) / drivelineEfficiency;
     return last.force;
-  };
-  const computeForce = (t: number, y: Float64Array, tyreSpeed: number): number => {
-    const torque = train.torqueAt(t, tyreSpeed * gearing, y);
-    return torque >= 0
-      ? torque * gearing * rig.drivelineEfficiency
-      : (torque * gearing) / rig.drivelineEfficiency;
-  };
-  /** What the ground would have to carry for wheels and car to stay together, N. */
-  const held = (force: number, drag: number): number => force - (turning * (force - drag)) / whole;
-  const limitFor = (ground: number): number => (ground >= 0 ? driveLimit : brakeLimit);
+  }
 
-  const groundOfSlide = (): number => (slipSign > 0 ? driveLimit : -brakeLimit);
+  private resisting(speed: number): number {
+    return this.rolling + (this.moving ? this.cornering : 0) + this.airDrag * speed * speed;
+  }
+
+  /** What the ground would have to carry for wheels and car to stay together, N. */
+  private held(force: number, drag: number): number {
+    return force - (this.turning * (force - drag)) / this.whole;
+  }
+
+  private limitFor(ground: number): number {
+    return ground >= 0 ? this.driveLimit : this.brakeLimit;
+  }
+
+  private groundOfSlide(): number {
+    return this.slipSign > 0 ? this.driveLimit : -this.brakeLimit;
+  }
+
+  private gripLeft(t: number, y: Float64Array): number {
+    const ground = this.held(this.forceAt(t, y), this.resisting(Math.max(0, y[AT.speed]!)));
+    return this.limitFor(ground) - Math.abs(ground);
+  }
+
   /** Brings a settled slide to the tyre speed at which its force is the ground's: a secant step or two. */
-  const settle = (t: number, y: Float64Array): number => {
-    const ground = groundOfSlide();
-    let off = forceAt(t, y) - ground;
-    for (let n = 0; n < 3 && Math.abs(off) > 0.5 * settledBelow; n += 1) {
-      const from = spinSpeed;
-      spinSpeed = Math.max(0, from - off / spinSlope);
-      const next = forceAt(t, y) - ground;
-      const slope = (next - off) / (spinSpeed - from);
-      if (slope < 0) spinSlope = slope;
+  private settle(t: number, y: Float64Array): number {
+    const ground = this.groundOfSlide();
+    let off = this.forceAt(t, y) - ground;
+    for (let n = 0; n < 3 && Math.abs(off) > 0.5 * this.settledBelow; n += 1) {
+      const from = this.spinSpeed;
+      this.spinSpeed = Math.max(0, from - off / this.spinSlope);
+      const next = this.forceAt(t, y) - ground;
+      const slope = (next - off) / (this.spinSpeed - from);
+      if (slope < 0) this.spinSlope = slope;
       off = next;
     }
     return ground + off;
-  };
-
-  const derivative = (t: number, y: Float64Array, out: Float64Array): void => {
-    const speed = y[AT.speed]!;
-    const force =
-      mode === 'spin' ? settle(t, y) : mode === 'rest' ? Math.max(0, forceAt(t, y)) : forceAt(t, y);
-    const drag = speed > 0 || mode !== 'rest' ? resisting(Math.max(0, speed)) : 0;
-    if (mode === 'rest') {
-      out[AT.speed] = 0;
-      out[AT.tyreSpeed] = 0;
-    } else if (mode === 'grip') {
-      const gain = (force - drag) / whole;
-      out[AT.speed] = gain;
-      out[AT.tyreSpeed] = gain;
-    } else {
-      const ground = groundOfSlide();
-      out[AT.speed] = (ground - drag) / mass;
-      out[AT.tyreSpeed] = mode === 'spin' ? 0 : (force - ground) / turning;
-    }
-    out[AT.distance] = speed;
-    out[AT.tyreDistance] = mode === 'spin' ? spinSpeed : y[AT.tyreSpeed]!;
-    train.rates(moving, y, out);
-  };
-
-  const gripLeft = (t: number, y: Float64Array): number => {
-    const ground = held(forceAt(t, y), resisting(Math.max(0, y[AT.speed]!)));
-    return limitFor(ground) - Math.abs(ground);
-  };
-  const breakLoose = (t: number, y: Float64Array): number => forceAt(t, y) - resisting(0);
-
-  return {
-    begin(next: Part, startS: number): void {
-      last.t = NaN;
-      train.begin(next, startS);
-    },
-    packVolts: train.packVolts,
-    isSliding: (): boolean => mode === 'slide' || mode === 'spin',
-    isAtRest: (): boolean => mode === 'rest',
-    derivative,
-    chooseMode(t: number, y: Float64Array): void {
-      if (mode === 'spin') mode = 'slide';
-      moving = y[AT.speed]! > 0.1;
-      const slip = y[AT.tyreSpeed]! - y[AT.speed]!;
-      const force = forceAt(t, y);
-      const drag = resisting(Math.max(0, y[AT.speed]!));
-      const stands = y[AT.speed]! <= 1e-9 && y[AT.tyreSpeed]! <= 1e-9;
-      if (stands && !released && force <= drag + 1e-12) {
-        mode = 'rest';
-        return;
-      }
-      released = false;
-      if (Math.abs(slip) > 1e-7) {
-        slipSign = Math.sign(slip);
-        mode = settled ? 'spin' : 'slide';
-        spinSpeed = y[AT.tyreSpeed]!;
-        settled = false;
-        return;
-      }
-      const ground = held(force, drag);
-      if (loosened || Math.abs(ground) > limitFor(ground)) {
-        loosened = false;
-        mode = 'slide';
-        slipSign = Math.sign(ground);
-      } else mode = 'grip';
-    },
-    /** What ends the present mode. */
-    modeEvents(startS: number): ((t: number, y: Float64Array) => number)[] {
-      if (mode === 'rest') return [breakLoose];
-      if (mode === 'grip') return [gripLeft, (_t, y) => y[AT.speed]!];
-      if (mode === 'spin')
-        return [(t, y) => (settle(t, y), spinSpeed - y[AT.speed]!), (_t, y) => y[AT.speed]!];
-      const slip = (_t: number, y: Float64Array): number => y[AT.tyreSpeed]! - y[AT.speed]!;
-      const stands = (_t: number, y: Float64Array): number => y[AT.speed]!;
-      // While the command still moves, the wheels never settle for long.
-      if (!train.steadied(startS)) return [slip, stands];
-      return [slip, stands, (t, y) => Math.abs(forceAt(t, y) - groundOfSlide()) - settledBelow];
-    },
-    /** Takes what a mode kept beside the state back into it. */
-    endPiece(t: number, y: Float64Array): void {
-      if (mode !== 'spin') return;
-      settle(t, y);
-      y[AT.tyreSpeed] = spinSpeed;
-    },
-    changeMode(event: number, y: Float64Array): void {
-      settled = mode === 'slide' && event === 2;
-      loosened = mode === 'grip' && event === 0;
-      released = mode === 'rest';
-      if ((mode === 'slide' || mode === 'spin') && event === 0) y[AT.tyreSpeed] = y[AT.speed]!;
-      if (mode !== 'rest' && event === 1) {
-        y[AT.speed] = 0;
-        if (mode === 'grip') y[AT.tyreSpeed] = 0;
-      }
-    },
-    moment(t: number, y: Float64Array): Moment {
-      const tyreForce = forceAt(t, y);
-      const ground = held(tyreForce, resisting(Math.max(0, y[AT.speed]!)));
-      Object.assign(now, train.flow);
-      now.tyreForce = tyreForce;
-      now.groundForce = Math.sign(ground) * Math.min(Math.abs(ground), limitFor(ground));
-      now.packVolts = train.packVolts();
-      return now;
-    },
-  };
+  }
 }
