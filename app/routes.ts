@@ -34,6 +34,7 @@ export default [
   route('rigs/:rigId/picture', 'stations/rig/picture.ts'),
   route('rigs/:rigId/rules', 'stations/rig/chooseRules.ts'),
   route('rigs/:rigId/link', 'stations/load/link.ts'),
+  route('rigs/:rigId/goals', 'stations/tune/keepGoals.ts'),
   route('rigs/:rigId/draft', 'stations/tune/saveDraft.ts'),
   route('rigs/:rigId/rig.json', 'stations/rig/rigFile.ts'),
   route('rigs/:rigId/bench-record', 'stations/bench/record.ts'),

@@ -1,5 +1,6 @@
 /** What a command has to work with: the documents it was given, and what they leave open. */
-import { adviceFor } from '#core/advice/bands';
+import { advisedStops as advised } from '#core/advice/advise';
+import { usualGoals } from '#core/advice/goals';
 import {
   factoryStops,
   itemById,
@@ -114,14 +115,9 @@ function alike(name: string): (other: string) => boolean {
   return (other) => plain(other) === plain(name);
 }
 
-/** The advised stop of every item that a rule speaks about. */
+/** The advised stop of every item that a rule speaks about, with what drivers of this class usually want. */
 export const advisedStops = ({ rig, profile }: Context): StopByItem =>
-  Object.fromEntries(
-    profile.items.flatMap((item) => {
-      const advice = adviceFor(rig, profile, item);
-      return advice ? [[item.id, advice.stopId] as const] : [];
-    }),
-  );
+  advised({ rig, goals: usualGoals(rig.vehicleClass), rules: undefined }, profile);
 
 /** Stops as a person reads them, in menu order. */
 export const inWords = (profile: EscProfile, stops: StopByItem) =>

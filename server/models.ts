@@ -1,4 +1,5 @@
 /** Sequelize models. They stay inside `server/`: what leaves the repositories is a plain record. */
+import type { Goals } from '#core/advice/goals';
 import type { EscProfile } from '#core/esc/profile';
 import type { EscMemory } from '#core/procedure/language';
 import type { EventRules } from '#core/rig/eventRules';
@@ -41,6 +42,7 @@ export class RigModel extends Record<RigModel> {
   declare name: string;
   declare document: Rig;
   declare eventRulesId: CreationOptional<string | null>;
+  declare goals: CreationOptional<Goals | null>;
   declare archivedAt: CreationOptional<Date | null>;
   declare deletedAt: CreationOptional<Date | null>;
   declare updatedAt: CreationOptional<Date>;
@@ -152,6 +154,7 @@ export function defineModels(): void {
       name: required(TEXT),
       document: required(JSONB),
       eventRulesId: UUID,
+      goals: JSONB,
       archivedAt: DATE,
       deletedAt: DATE,
       updatedAt: moment(),

@@ -1,4 +1,5 @@
-import { verdictsOn } from '#core/advice/verdicts';
+import { usualGoals } from '#core/advice/goals';
+import { verdictsOn } from '#core/advice/verdicts/verdictsOn';
 import { rangeOf } from '#core/radio/pulse';
 import { wantedStops, type Context } from '../context';
 
@@ -6,7 +7,14 @@ import { wantedStops, type Context } from '../context';
 export function verdicts(context: Context, sets: readonly string[]): { hazards: number; output: object } {
   const { rig, profile } = context;
   const stops = { ...context.stops, ...wantedStops(profile, sets) };
-  const found = verdictsOn({ rig, profile, stops, range: rangeOf(rig.channel), rules: undefined });
+  const found = verdictsOn({
+    rig,
+    profile,
+    stops,
+    range: rangeOf(rig.channel),
+    rules: undefined,
+    goals: usualGoals(rig.vehicleClass),
+  });
   return {
     hazards: found.filter(({ grade }) => grade === 'hazard').length,
     output: {

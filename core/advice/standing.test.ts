@@ -3,6 +3,7 @@ import { oneKeyPattern } from '../archetypes/cars';
 import { factoryMemory } from '../device/simulatedEsc';
 import { defaultRig } from '../rig/defaults';
 import { assumeFactory, holdingsOf } from '../sheet/evidence';
+import { usualGoals } from './goals';
 import { standingOf, type StandingFacts } from './standing';
 
 const AT = '2026-01-01T00:00:00.000Z';
@@ -16,6 +17,7 @@ const facts = (change: Partial<StandingFacts> = {}): StandingFacts => ({
   calibrations: [],
   sheetCount: 0,
   rules: undefined,
+  goals: usualGoals('tenthBuggy'),
   ...change,
 });
 

@@ -3,7 +3,7 @@ import { smallProfile } from '../esc/smallProfile.fixture';
 import { defaultRig } from '../rig/defaults';
 import type { Calibration } from '../calibration/calibration';
 import { stationStates, type StationFacts } from './stationStates';
-import type { Verdict } from './verdicts';
+import type { Verdict } from './verdicts/verdict';
 
 const profile = smallProfile();
 const rig = { ...defaultRig('tenthBuggy'), name: 'Test' };

@@ -5,7 +5,7 @@ import type { Rig } from '../rig/rig';
 import { staleReason, type Calibration } from '../calibration/calibration';
 import { escNames, lastOf, rangesOf } from '../calibration/escs';
 import type { Change } from '../sheet/draft';
-import type { Verdict } from './verdicts';
+import type { Verdict } from './verdicts/verdict';
 
 export const STATIONS = {
   rig: 'Rig',

@@ -155,7 +155,7 @@ export const lampCardPattern: EscProfile = profileOf(
     item('Back power', 'reversePower', 'percent', [50, 60, 80, 100], 4),
     item('Back delay', 'reverseDelay', 'seconds', [0, 0.3, 0.8, 1.5], 1),
     item('Low volts', 'cutoff', 'voltsPerCell', ['off', 3.2, 3.3, 3.4, 3.5], 3),
-    choices('Cells', 'cellCount', { auto: 'Count', 2: '2', 3: '3', 4: '4' }, 1),
+    choices('Cells', 'cellCount', { 2: '2', 3: '3', 4: '4', auto: 'Count' }, 4),
     item('Timing', 'advance', 'degrees', [0, 6, 12], 1),
     item('Switching', 'driveFrequency', 'kilohertz', [8, 12, 16, 24], 2),
     item('Servo volts', 'becVolts', 'volts', [5, 6, 7.4], 2),

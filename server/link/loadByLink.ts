@@ -3,7 +3,8 @@
  * step that changes something: an item that is about to be written counts as unknown until it was read back, so
  * that a death of anything at any moment leaves no wrong belief behind.
  */
-import { verdictsOn } from '#core/advice/verdicts';
+import { usualGoals } from '#core/advice/goals';
+import { verdictsOn } from '#core/advice/verdicts/verdictsOn';
 import { itemById, stopById, type EscProfile, type StopByItem } from '#core/esc/profile';
 import type { Identity } from '#core/link/protocol';
 import { changesOf, loadOrder, type Change } from '#core/sheet/draft';
@@ -189,7 +190,9 @@ const changesNow = ({ profile, intents }: LoadByLink, history: Observation[]): C
 /** What was read may make a draft dangerous that looked sound beside what was believed. */
 function refuseHazards({ rig, profile, range, rules, intents }: LoadByLink, history: Observation[]): void {
   const stops = { ...believedStops(profile, holdingsOf(profile, history)), ...intents };
-  const hazard = verdictsOn({ rig, profile, stops, range, rules }).find(({ grade }) => grade === 'hazard');
+  const hazard = verdictsOn({ rig, profile, stops, range, rules, goals: usualGoals(rig.vehicleClass) }).find(
+    ({ grade }) => grade === 'hazard',
+  );
   if (hazard) {
     throw new LinkError(
       'mismatch',

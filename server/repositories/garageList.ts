@@ -1,4 +1,5 @@
 /** The list of all rigs of a garage, each with where it stands. A handful of queries, however many rigs there are. */
+import { usualGoals, type Goals } from '#core/advice/goals';
 import { standingOf } from '#core/advice/standing';
 import type { StationId, StationState } from '#core/advice/stationStates';
 import type { EscMemory } from '#core/procedure/language';
@@ -33,6 +34,7 @@ interface Row {
   memory: EscMemory;
   calibrations: Calibration[];
   rules: EventRules | null;
+  goals: Goals | null;
   sheets: number;
   has_picture: boolean;
 }
@@ -41,7 +43,7 @@ interface Row {
 export async function listGarage(garageId: string): Promise<ListedRig[]> {
   const rows = await database().query<Row>(
     `SELECT r.id, r.document, r.esc_profile_id, r.updated_at, r.archived_at,
-       d.document AS draft, e.memory, v.document AS rules,
+       d.document AS draft, e.memory, v.document AS rules, r.goals,
        (SELECT coalesce(jsonb_agg(c.document), '[]') FROM (
          SELECT DISTINCT ON (document->>'escNumber') document FROM calibrations
          WHERE rig_id = r.id ORDER BY document->>'escNumber', kept_at DESC
@@ -73,6 +75,7 @@ function listed(row: Row, profile: EscProfile, observations: Observation[]): Lis
     calibrations: row.calibrations,
     sheetCount: row.sheets,
     rules: row.rules ?? undefined,
+    goals: row.goals ?? usualGoals(row.document.vehicleClass),
   });
   return {
     id: row.id,

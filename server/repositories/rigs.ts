@@ -1,3 +1,4 @@
+import { usualGoals, type Goals } from '#core/advice/goals';
 import { factoryMemory } from '#core/device/simulatedEsc';
 import type { EscProfile } from '#core/esc/profile';
 import type { EscMemory } from '#core/procedure/language';
@@ -47,6 +48,8 @@ export interface Bench {
   /** The event that is being prepared for. */
   rules: EventRules | undefined;
   rulesId: string | undefined;
+  /** What the driver is after; what is usual for the class until he says so. */
+  goals: Goals;
   archived: boolean;
   hasPicture: boolean;
 }
@@ -197,9 +200,17 @@ export async function findBench(garageId: string, rigId: string): Promise<Bench 
     lastSheetNumber: lastSheet?.number,
     rules: rules?.document,
     rulesId: row.eventRulesId ?? undefined,
+    goals: row.goals ?? usualGoals(row.document.vehicleClass),
     archived: row.archivedAt != null,
     hasPicture: picture > 0,
   };
+}
+
+/** Keeps what the driver is after; whether the garage has the rig. */
+export async function keepGoals(garageId: string, rigId: string, goals: Goals): Promise<boolean> {
+  if (!isUuid(rigId)) return false;
+  const [changed] = await RigModel.update({ goals }, { where: { id: rigId, garageId } });
+  return changed > 0;
 }
 
 /** Adds to the history of what was seen on an ESC. */

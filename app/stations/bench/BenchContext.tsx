@@ -7,7 +7,7 @@ import { useDraft } from './useDraft';
 
 /** One rig as every station sees it: what is known, what is drafted, and what follows from both. */
 function useBenchValue(view: BenchView) {
-  const { rigId, rig, profile, holdings, memory, calibrations, sheetCount, rules } = view;
+  const { rigId, rig, profile, holdings, memory, calibrations, sheetCount, rules, goals } = view;
   const kept = useDraft(rigId, {
     draft: view.draft,
     revision: view.draftRevision,
@@ -25,9 +25,10 @@ function useBenchValue(view: BenchView) {
       calibrations,
       sheetCount,
       rules,
+      goals,
     });
     return { ...found, draft };
-  }, [rig, profile, holdings, memory, calibrations, sheetCount, rules, draft]);
+  }, [rig, profile, holdings, memory, calibrations, sheetCount, rules, goals, draft]);
   const moveAll = useCallback(
     (stops: StopByItem): void =>
       change((before) =>
@@ -42,15 +43,12 @@ function useBenchValue(view: BenchView) {
     (itemId: string, stopId: string): void => moveAll({ [itemId]: stopId }),
     [moveAll],
   );
-  const bench = useMemo(
-    () => ({ ...view, ...standing, move, moveAll }),
-    [view, standing, move, moveAll],
-  );
+  const bench = useMemo(() => ({ ...view, ...standing, move, moveAll }), [view, standing, move, moveAll]);
   return { bench, keeping: kept };
 }
 
 type BenchValue = ReturnType<typeof useBenchValue>['bench'];
-type Keeping = Pick<ReturnType<typeof useDraft>, 'status' | 'settle'>;
+type Keeping = Pick<ReturnType<typeof useDraft>, 'status' | 'settle' | 'undo' | 'redo' | 'steps'>;
 
 const BenchContext = createContext<BenchValue | null>(null);
 /** Beside the bench: it changes with every request, and only the header shows it. */
@@ -65,7 +63,7 @@ export function BenchProvider({ view, children }: { view: BenchView; children: R
   );
 }
 
-/** How far the draft is kept, and the choice where another page kept one too. @throws {Error} outside a bench */
+/** How far the draft is kept, its moves back and forth, and the choice where another page kept one too. @throws {Error} outside a bench */
 export function useKeeping(): Keeping {
   const keeping = use(KeepingContext);
   if (!keeping) throw new Error('useKeeping needs a BenchProvider above it');

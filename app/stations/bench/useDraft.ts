@@ -69,16 +69,46 @@ export function useDraft(rigId: string, kept: Kept) {
     setStatus({ kind: 'saved' });
   }, [rigId]);
 
-  const change = useCallback(
-    (by: (draft: Draft) => Draft) => {
-      const next = by(newest.current);
+  const past = useRef<Draft[]>([]);
+  const future = useRef<Draft[]>([]);
+  const [steps, setSteps] = useState({ back: 0, forward: 0 });
+
+  const show = useCallback(
+    (next: Draft) => {
       setDraft(next);
+      setSteps({ back: past.current.length, forward: future.current.length });
       waiting.current = next;
       keepWaiting(rigId, next, revision.current);
       void send();
     },
     [rigId, send, setDraft],
   );
+
+  const change = useCallback(
+    (by: (draft: Draft) => Draft) => {
+      const before = newest.current;
+      const next = by(before);
+      if (!sameIntents(before, next)) {
+        past.current.push(before);
+        future.current = [];
+      }
+      show(next);
+    },
+    [show],
+  );
+
+  /** The draft as it was on top of one pile; what is there now goes onto the other. */
+  const stepTo = useCallback(
+    (from: Draft[], onto: Draft[]) => {
+      const next = from.pop();
+      if (!next) return;
+      onto.push(newest.current);
+      show(next);
+    },
+    [show],
+  );
+  const undo = useCallback(() => stepTo(past.current, future.current), [stepTo]);
+  const redo = useCallback(() => stepTo(future.current, past.current), [stepTo]);
 
   const takeUp = useEffectEvent(() => {
     const left = takeWaiting(rigId);
@@ -118,7 +148,7 @@ export function useDraft(rigId: string, kept: Kept) {
     [rigId, change, setDraft, status],
   );
 
-  return { draft, change, status, settle };
+  return { draft, change, status, settle, undo, redo, steps };
 }
 
 type Answer = { saved: true; revision: number } | { saved: false; revision: number; draft: Draft };

@@ -1,4 +1,5 @@
-import type { Advice } from '#core/advice/bands';
+import type { Advice } from '#core/advice/advise';
+import { PRIORITIES } from '#core/advice/rule';
 import { entersDrills } from '#core/physics/howItEnters';
 import { stopById, type ProfileItem, type Stop } from '#core/esc/profile';
 import { comparableNumber, describeValue } from '#core/settings/value';
@@ -216,10 +217,19 @@ export const Rail = memo(function Rail({
         {inactive && <span className="text-muted">{inactive}</span>}
       </div>
       {reasonOpen && (
-        <p className="mt-1 max-w-xl sm:pl-42">
-          {setting.summary} {advice?.reason}
-          {!entersDrills(item.setting) && ' No drill depends on it; it is loaded and recorded.'}
-        </p>
+        <div className="mt-1 max-w-xl sm:pl-42">
+          <p>
+            {setting.summary} {advice?.reason}
+            {advice?.source === 'from memory' && ' (From memory.)'}
+            {!entersDrills(item.setting) && ' No drill depends on it; it is loaded and recorded.'}
+          </p>
+          {advice?.over.map(({ stopId, priority, reason }) => (
+            <p key={reason} className="mt-1 text-sm text-muted">
+              Instead of {stopById(item, stopId).label}, which yields because it is only{' '}
+              {PRIORITIES[priority]}: {reason}
+            </p>
+          ))}
+        </div>
       )}
     </li>
   );

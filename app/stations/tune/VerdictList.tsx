@@ -1,4 +1,4 @@
-import type { Verdict } from '#core/advice/verdicts';
+import type { Verdict } from '#core/advice/verdicts/verdict';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';

@@ -1,4 +1,5 @@
-import { adviceFor } from '#core/advice/bands';
+import { adviceFor, openAdvice } from '#core/advice/advise';
+import type { Case } from '#core/advice/rule';
 import { inactiveReason } from '#core/advice/inactive';
 import { stopById, itemById, type ProfileItem } from '#core/esc/profile';
 import { momentName, momentsOf, type MomentId } from '#core/settings/moments';
@@ -10,16 +11,20 @@ import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { AdvisedMark, DraftMark, EscMark } from '../../ui/marks';
 import { useBench } from '../bench/BenchContext';
+import { AdviceBar } from './AdviceBar';
+import { Disagreements } from './Disagreements';
 import { DrillPanel } from './DrillPanel';
 import { Matters } from './Matters';
 import { DriveLine } from './DriveLine';
 import { Rail } from './Rail';
+import { useGoals } from './useGoals';
 import { useRailKeys } from './useRailKeys';
 import { VerdictList } from './VerdictList';
 
 /** Tune: every setting at the moment it is felt, and what a move does to the drive. */
 export default function TuneRoute() {
   const { profile, changes, verdicts, rig } = useBench();
+  const { case_ } = useGoals();
   const { kind } = rig.vehicle;
   const groups = groupByMoment(profile.items, kind);
   useRailKeys();
@@ -38,6 +43,7 @@ export default function TuneRoute() {
             current={current}
             onGo={setCurrent}
           />
+          <AdviceBar />
           <Legend />
           {groups.map(([moment, items]) => (
             <section
@@ -47,16 +53,20 @@ export default function TuneRoute() {
               className="scroll-mt-4 pt-5"
               onFocus={() => setCurrent(moment)}
             >
-              <h2 id={`title-${moment}`} className={`pb-1 text-xl ${moment === current ? 'text-draft' : ''}`}>
-                {momentName(moment, kind)}
-              </h2>
+              <div className="flex flex-wrap items-baseline justify-between gap-3 pb-1">
+                <h2 id={`title-${moment}`} className={`text-xl ${moment === current ? 'text-draft' : ''}`}>
+                  {momentName(moment, kind)}
+                </h2>
+                <MomentAdvice items={items} case_={case_} name={momentName(moment, kind)} />
+              </div>
               <ul>
                 {items.map((item) => (
-                  <ItemRail key={item.id} item={item} />
+                  <ItemRail key={item.id} item={item} case_={case_} />
                 ))}
               </ul>
             </section>
           ))}
+          <Disagreements />
           <Matters />
         </div>
         <aside aria-label="What it does" className="border-rule bg-sheet px-5 py-4 lg:border-l">
@@ -71,9 +81,9 @@ export default function TuneRoute() {
   );
 }
 
-function ItemRail({ item }: { item: ProfileItem }) {
+function ItemRail({ item, case_ }: { item: ProfileItem; case_: Case }) {
   const { rig, profile, holdings, draft, drafted, move } = useBench();
-  const advice = useMemo(() => adviceFor(rig, profile, item), [rig, profile, item]);
+  const advice = useMemo(() => adviceFor(case_, item), [case_, item]);
   return (
     <Rail
       item={item}
@@ -85,6 +95,24 @@ function ItemRail({ item }: { item: ProfileItem }) {
       inactive={inactiveReason(rig, profile, drafted, item)}
       onMove={move}
     />
+  );
+}
+
+/** One key for what is advised at a moment. */
+function MomentAdvice({ items, case_, name }: { items: ProfileItem[]; case_: Case; name: string }) {
+  const { drafted, moveAll } = useBench();
+  const open = openAdvice(case_, items, drafted);
+  const count = Object.keys(open).length;
+  if (count < 2) return null;
+  return (
+    <Button
+      look="quiet"
+      className="text-sm text-advised"
+      aria-label={`Take the advice for ${name}`}
+      onClick={() => moveAll(open)}
+    >
+      take all {count} here
+    </Button>
   );
 }
 

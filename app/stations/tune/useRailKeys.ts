@@ -1,19 +1,25 @@
-import { adviceFor } from '#core/advice/bands';
+import { adviceFor, openAdvice } from '#core/advice/advise';
 import { itemById } from '#core/esc/profile';
 import { useCommands } from '../../preferences/useCommands';
-import { useBench } from '../bench/BenchContext';
+import { useBench, useKeeping } from '../bench/BenchContext';
+import { useGoals } from './useGoals';
 
 /** Keys that move between rails, and that take the advice of the rail in focus. */
 export function useRailKeys(): void {
-  const { rig, profile, move } = useBench();
+  const { profile, drafted, move, moveAll } = useBench();
+  const { undo, redo } = useKeeping();
+  const { case_ } = useGoals();
   useCommands({
     nextRail: () => focusRail(1),
     previousRail: () => focusRail(-1),
     advice: () => {
       const itemId = railInFocus()?.dataset.rail;
-      const advice = itemId === undefined ? undefined : adviceFor(rig, profile, itemById(profile, itemId));
+      const advice = itemId === undefined ? undefined : adviceFor(case_, itemById(profile, itemId));
       if (advice) move(itemId!, advice.stopId);
     },
+    undo,
+    redo,
+    allAdvice: () => moveAll(openAdvice(case_, profile.items, drafted)),
   });
 }
 

@@ -1,16 +1,18 @@
 import { describe, expect, it } from 'vitest';
-import { ARCHETYPES } from '../archetypes/archetypes';
-import { DEMO_PROFILES } from '../../demo/demo';
-import { readDocument } from '../../formats/document';
-import { factoryStops, itemForSetting, type EscProfile } from '../esc/profile';
-import { busLoad } from '../rig/busLoads';
-import { defaultRig } from '../rig/defaults';
-import type { EventRules } from '../rig/eventRules';
-import type { Rig } from '../rig/rig';
-import type { SettingId } from '../settings/vocabulary';
-import { perCell, perPack } from '../settings/cutoff';
-import { adviceFor } from './bands';
-import { verdictsOn, type Verdict } from './verdicts';
+import { ARCHETYPES } from '../../archetypes/archetypes';
+import { DEMO_PROFILES } from '../../../demo/demo';
+import { readDocument } from '../../../formats/document';
+import { factoryStops, itemForSetting, type EscProfile } from '../../esc/profile';
+import { busLoad } from '../../rig/busLoads';
+import { defaultRig } from '../../rig/defaults';
+import type { EventRules } from '../../rig/eventRules';
+import type { Rig } from '../../rig/rig';
+import type { SettingId } from '../../settings/vocabulary';
+import { perCell, perPack } from '../../settings/cutoff';
+import { adviceFor } from '../advise';
+import { usualGoals } from '../goals';
+import { verdictsOn } from './verdictsOn';
+import type { Verdict } from './verdict';
 
 const profile = (readDocument(DEMO_PROFILES['tamsel-r60']) as unknown as { value: EscProfile }).value;
 const FULL_RANGE = { brakeMicros: 1000, neutralMicros: 1500, forwardMicros: 2000 };
@@ -29,7 +31,7 @@ function verdicts(moves: Partial<Record<SettingId, string>>, rig = rigWith(), ru
     const item = itemForSetting(profile, setting as SettingId)!;
     stops[item.id] = item.stops.find((s) => s.label === label)!.id;
   }
-  return verdictsOn({ rig, profile, stops, range: FULL_RANGE, rules });
+  return verdictsOn({ rig, profile, stops, range: FULL_RANGE, rules, goals: usualGoals(rig.vehicleClass) });
 }
 const ids = (list: Verdict[]): string[] => list.map((v) => v.id);
 
@@ -106,7 +108,7 @@ describe('verdicts', () => {
 
   it('brake: is silent where pushing the trigger does not brake', () => {
     const rig = rigWith((r) => (r.channel.brakeEndPointPercent = 80));
-    expect(ids(verdicts({ runningMode: 'Back at once' }, rig))).toEqual([]);
+    expect(ids(verdicts({ runningMode: 'Back at once' }, rig))).not.toContain('brakeThroughRadio');
   });
 
   it('pack: one cell above the ESC’s range is a hazard, the most it takes is not', () => {
@@ -148,7 +150,7 @@ describe('verdicts', () => {
 describe('advice', () => {
   const advice = (setting: SettingId, rig = rigWith()) => {
     const item = itemForSetting(profile, setting)!;
-    const found = adviceFor(rig, profile, item);
+    const found = adviceFor({ rig, goals: usualGoals(rig.vehicleClass), rules: undefined }, item);
     return (
       found && {
         ...found,
@@ -163,7 +165,8 @@ describe('advice', () => {
 
   it('offers only stops that this ESC has, and takes one of them', () => {
     for (const item of profile.items) {
-      const found = adviceFor(rigWith(), profile, item);
+      const rig = rigWith();
+      const found = adviceFor({ rig, goals: usualGoals(rig.vehicleClass), rules: undefined }, item);
       if (found) expect(item.stops.map((s) => s.id)).toContain(found.stopId);
     }
   });
@@ -199,7 +202,14 @@ describe('the rules of an event', () => {
     const spec = ARCHETYPES.find(({ profile: { id } }) => id === 'pattern-text-box')!.profile;
     const rig = rigWith((r) => (r.pack.cells = 2));
     const at = (advance: string) =>
-      verdictsOn({ rig, profile: spec, stops: { ...factoryStops(spec), advance }, range: FULL_RANGE, rules });
+      verdictsOn({
+        rig,
+        profile: spec,
+        stops: { ...factoryStops(spec), advance },
+        range: FULL_RANGE,
+        rules,
+        goals: usualGoals(rig.vehicleClass),
+      });
     expect(ids(at('advance-1'))).toEqual([]);
     expect(ids(at('advance-2'))).toEqual(['againstRules advance']);
   });

@@ -1,0 +1,119 @@
+import { schoolsFor, sidesTold, type School } from '#core/advice/schools';
+import { escBehaviour } from '#core/physics/escChain';
+import { resolveRig } from '#core/rig/resolve';
+import { formatNumber } from '#core/units/format';
+import { useMemo, useState } from 'react';
+import { Scrollable } from '../../ui/Scrollable';
+import { useBench } from '../bench/BenchContext';
+import { useGoals } from './useGoals';
+
+/** Where practitioners disagree: the sides, what each costs here, and the driver's choice between them. */
+export function Disagreements() {
+  const { rig, profile } = useBench();
+  const schools = schoolsFor(profile, rig.pack.cells);
+  if (schools.length === 0) return null;
+  return (
+    <section aria-labelledby="disagreements" className="mt-8">
+      <h2 id="disagreements" className="border-b border-ink pb-1 text-2xl">
+        Where practitioners disagree
+      </h2>
+      <ul>
+        {schools.map((school) => (
+          <li key={school.id} className="border-b border-rule">
+            <Question school={school} />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Question({ school }: { school: School }) {
+  const [isOpen, setOpen] = useState(false);
+  const { goals } = useGoals();
+  const taken = school.sides.find(({ id }) => id === goals.schools[school.id]);
+  return (
+    <details onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <summary className="min-h-11 cursor-pointer py-2">
+        <span className="font-bold">{school.question}</span>
+        {taken && <span className="text-draft"> You say: {taken.name}.</span>}
+      </summary>
+      {isOpen && <Sides school={school} />}
+    </details>
+  );
+}
+
+function Sides({ school }: { school: School }) {
+  const { rig, profile, drafted, memory, moveAll } = useBench();
+  const { goals, change } = useGoals();
+  const told = useMemo(() => {
+    const behave = (stops: typeof drafted) =>
+      escBehaviour(profile, stops, rig.channel, memory.range, rig.pack.cells);
+    return sidesTold(school, profile, resolveRig(rig, profile), drafted, behave);
+  }, [school, profile, rig, drafted, memory.range]);
+  const { [school.id]: mine, ...others } = goals.schools;
+  const numbers = told[0]?.numbers ?? [];
+  return (
+    <>
+      <Scrollable label={school.question} className="mb-2">
+        <table className="w-full max-w-3xl min-w-100 text-left">
+          <thead className="text-sm text-muted">
+            <tr>
+              <th scope="col" className="font-normal">
+                side
+              </th>
+              {numbers.map(({ drill, number }) => (
+                <th key={drill + number.id} scope="col" className="pl-3 text-right font-normal">
+                  {number.name}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {told.map(({ side, stops, numbers: values }) => (
+              <tr key={side.id} className="border-t border-rule">
+                <th scope="row" className="py-1 font-normal">
+                  <label className="flex min-h-11 items-center gap-2.5">
+                    <input
+                      type="radio"
+                      name={school.id}
+                      checked={mine === side.id}
+                      onChange={() => {
+                        change({ schools: { ...others, [school.id]: side.id } });
+                        moveAll(stops);
+                      }}
+                      className="size-5 accent-draft"
+                    />
+                    <span>
+                      <span className="block font-bold">{side.name}</span>
+                      <span className="block text-sm text-muted">{side.because}</span>
+                    </span>
+                  </label>
+                </th>
+                {values.map(({ drill, number }) => (
+                  <td key={drill + number.id} className="pl-3 text-right whitespace-nowrap">
+                    {number.value === undefined
+                      ? 'never'
+                      : `${formatNumber(number.value, number.decimals)} ${number.unit}`}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Scrollable>
+      <p className="mb-3 text-sm text-muted">
+        Everything else as drafted. To take a side drafts its values, and the advice follows it.{' '}
+        {mine !== undefined && (
+          <button
+            type="button"
+            className="min-h-8 underline underline-offset-4"
+            onClick={() => change({ schools: others })}
+          >
+            Take none
+          </button>
+        )}
+      </p>
+    </>
+  );
+}

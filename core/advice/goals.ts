@@ -1,0 +1,38 @@
+/** What the driver is after: with class, motor, pack and radio, it decides what is advised. */
+import type { VehicleClass } from '../rig/vehicleClass';
+
+export const PURPOSES = {
+  race: 'a race or a contest',
+  practice: 'practice',
+  fun: 'fun',
+} as const;
+export type Purpose = keyof typeof PURPOSES;
+
+export const SURFACES = {
+  loose: 'loose or slippery',
+  middling: 'middling',
+  grippy: 'grippy',
+} as const;
+export type Surface = keyof typeof SURFACES;
+
+export interface Goals {
+  purpose: Purpose;
+  surface: Surface;
+  /** Where practitioners disagree: the side that the driver takes, by the id of the question. */
+  schools: Readonly<Record<string, string>>;
+}
+
+const RACERS: readonly VehicleClass[] = [
+  'tenthBuggy',
+  'eighthBuggy',
+  'specCircuit',
+  'modifiedCircuit',
+  'sprint',
+];
+
+/** Where nobody has said anything: classes that race practise, the others are there for fun. */
+export const usualGoals = (vehicleClass: VehicleClass): Goals => ({
+  purpose: RACERS.includes(vehicleClass) ? 'practice' : 'fun',
+  surface: 'middling',
+  schools: {},
+});

@@ -1,0 +1,86 @@
+/** An advised band as data: which setting, when, how much, why, and what it yields to. */
+import type { EventRules } from '../rig/eventRules';
+import type { Rig } from '../rig/rig';
+import { fluidOf, type VehicleClass } from '../rig/vehicleClass';
+import type { SettingId } from '../settings/vocabulary';
+import type { Goals, Purpose, Surface } from './goals';
+
+/** Whose word counts: the first before the others. */
+export const PRIORITIES = {
+  hazard: 'safety',
+  rules: 'the event’s rules',
+  rating: 'a rating',
+  measurement: 'your measurement',
+  school: 'the side you took',
+  style: 'what this kind of model is for',
+  default: 'what is usual',
+} as const;
+export type Priority = keyof typeof PRIORITIES;
+
+export type Band =
+  /** In the setting's unit, ends included; `aim` is where a builder starts, the middle where it is left out. */
+  | { kind: 'range'; low: number; high: number; aim?: number }
+  /** A share of the stops that this ESC has, from the lowest to the highest: bare levels have no unit. */
+  | { kind: 'ofStops'; low: number; high: number }
+  | { kind: 'choice'; choice: string }
+  | { kind: 'off' };
+
+/** All of what is stated must hold. */
+export interface When {
+  classes?: readonly VehicleClass[];
+  purposes?: readonly Purpose[];
+  surfaces?: readonly Surface[];
+  fluid?: 'ground' | 'air' | 'water';
+  /** Five pole pairs and more are many. */
+  poles?: 'many' | 'few';
+  motor?: Rig['motor']['type'];
+  chemistries?: readonly Rig['pack']['chemistry'][];
+  /** Up to three cells of up to 2.5 Ah sag under a motor of low resistance. */
+  smallPack?: boolean;
+  folding?: boolean;
+  severalMotors?: boolean;
+  eventForbids?: 'advance' | 'reverse';
+}
+
+export interface Rule {
+  id: string;
+  setting: SettingId;
+  priority: Priority;
+  when: When;
+  band: Band;
+  reason: string;
+  source: 'common practice' | 'from memory';
+}
+
+/** What rules are held against. */
+export interface Case {
+  rig: Rig;
+  goals: Goals;
+  rules: EventRules | undefined;
+}
+
+const MANY_POLE_PAIRS = 5;
+const SMALL_PACK = { cells: 3, capacityAh: 2.5 };
+
+const has = <T>(list: readonly T[] | undefined, value: T): boolean => list?.includes(value) ?? true;
+const is = <T>(wanted: T | undefined, value: T): boolean => wanted === undefined || wanted === value;
+
+/** Whether a rule speaks in a case. */
+export function applies(when: When, { rig, goals, rules }: Case): boolean {
+  const { vehicle, vehicleClass, motor, pack, motorCount } = rig;
+  const small = pack.cells <= SMALL_PACK.cells && pack.capacityAh.value <= SMALL_PACK.capacityAh;
+  return (
+    has(when.classes, vehicleClass) &&
+    has(when.purposes, goals.purpose) &&
+    has(when.surfaces, goals.surface) &&
+    has(when.chemistries, pack.chemistry) &&
+    is(when.fluid, vehicle.kind === 'wheels' ? 'ground' : fluidOf(vehicleClass)) &&
+    is(when.poles, motor.polePairs.value >= MANY_POLE_PAIRS ? 'many' : 'few') &&
+    is(when.motor, motor.type) &&
+    is(when.smallPack, small) &&
+    is(when.folding, vehicle.kind === 'propeller' && vehicle.folding) &&
+    is(when.severalMotors, motorCount > 1) &&
+    (when.eventForbids === undefined ||
+      (when.eventForbids === 'advance' ? rules?.noAdvance : rules?.noReverse) === true)
+  );
+}

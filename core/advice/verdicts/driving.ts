@@ -1,0 +1,284 @@
+/** Braking, letting go, backing up, and what the radio lets through. Limits: common practice unless said otherwise. */
+import { itemForSetting, valueOf } from '../../esc/profile';
+import { deadbandOf } from '../../physics/escChain';
+import { hasBrakeStage } from '../../physics/triggerChain';
+import { travelReport } from '../../radio/travel';
+import { formatNumber } from '../../units/format';
+import { noLoadSpeed } from '../../physics/drills/wheelDrills';
+import { resolveRig } from '../../rig/resolve';
+import { kmPerHour } from '../../units/convert';
+import {
+  amountOf,
+  choiceOf,
+  highestAtMost,
+  moveTo,
+  moveToChoice,
+  moveToNumber,
+  type Judge,
+  type Situation,
+  type Verdict,
+} from './verdict';
+
+/** Less than this share of braking is hardly felt; from memory. */
+const HARDLY_BRAKES = 0.15;
+/** A radio that takes less than this off is not worth a word. */
+const WORTH_SAYING = 0.02;
+
+export function brakeThroughRadio({ rig, profile, stops, range }: Situation): Verdict | undefined {
+  const value = valueOf(profile, stops, 'brakeStrength');
+  const item = itemForSetting(profile, 'brakeStrength');
+  if (value?.kind !== 'number' || !item || !hasBrakeStage(profile, stops)) return undefined;
+  const signal = travelReport(rig.channel, range, deadbandOf(profile, stops)).brake?.largestSignal;
+  if (signal === undefined) return undefined;
+  const strength = value.value / 100;
+  const left = strength * signal;
+  if (1 - signal < WORTH_SAYING && left >= HARDLY_BRAKES) return undefined;
+  const percent = (share: number): string => `${formatNumber(share * 100, 0)}\u00a0%`;
+  const product = `${percent(strength)} on the ESC × ${percent(signal)} from the radio leaves ${percent(left)}.`;
+  return {
+    id: 'brakeThroughRadio',
+    grade: 'caution',
+    setting: 'brakeStrength',
+    title:
+      left < HARDLY_BRAKES
+        ? 'Almost no brake is left.'
+        : `Your radio takes another ${percent(1 - signal)} off.`,
+    sentence: `${product} Set the brake on the ESC first; use the radio’s end point only for the last touch.`,
+    remedies: [
+      { kind: 'station', label: 'Look at the end points', station: 'endpoints' },
+      ...(left < HARDLY_BRAKES ? moveTo(item, highestAtMost(item, 100)) : []),
+    ],
+  };
+}
+
+export function nothingBrakes({ rig, profile, stops }: Situation): Verdict | undefined {
+  if (rig.vehicle.kind !== 'wheels') return undefined;
+  const mode = valueOf(profile, stops, 'runningMode');
+  const drag = valueOf(profile, stops, 'dragBrake');
+  const item = itemForSetting(profile, 'runningMode');
+  if (!item || mode?.kind !== 'choice' || mode.choice !== 'forward') return undefined;
+  if (drag?.kind === 'number' && drag.value > 0) return undefined;
+  const withBrake = item.stops.find((s) => s.value.kind === 'choice' && s.value.choice === 'forwardBrake');
+  return {
+    id: 'nothingBrakes',
+    grade: 'hazard',
+    setting: 'runningMode',
+    title: 'Nothing slows this car.',
+    sentence: 'Running mode is forward only and drag brake is off: pushing the trigger does nothing.',
+    remedies: moveTo(item, withBrake?.id),
+  };
+}
+
+/** What the gearing lets a car run to, km/h; undefined for what has no wheels. */
+function fastKmh({ rig, profile }: Situation): number | undefined {
+  const resolved = resolveRig(rig, profile);
+  return resolved.kind === 'wheels' ? kmPerHour(noLoadSpeed(resolved)) : undefined;
+}
+
+/** Faster than this a car pitches over or breaks parts where it is stopped at once, km/h. */
+const STOPPABLE_KMH = 15;
+const STRONG_DRAG = 50;
+const FAST_RAMP_S = 0.25;
+
+export const dragPitchesOver: Judge = (situation) => {
+  const drag = amountOf(situation, 'dragBrake') ?? 0;
+  const ramp = amountOf(situation, 'dragRamp') ?? 0;
+  const fast = fastKmh(situation) ?? 0;
+  if (drag < STRONG_DRAG || ramp > FAST_RAMP_S || fast <= STOPPABLE_KMH) return undefined;
+  return {
+    id: 'dragPitchesOver',
+    grade: 'caution',
+    setting: 'dragBrake',
+    title: 'Letting go at speed may pitch it over.',
+    sentence: `Drag brake of ${formatNumber(drag, 0)} % comes in within ${formatNumber(ramp, 2)} s, and this gearing runs to ${formatNumber(fast, 0)} km/h.`,
+    remedies: [...moveToNumber(situation, 'dragRamp', 1), ...moveToNumber(situation, 'dragBrake', 15)],
+  };
+};
+
+export const coastAgainstDrag: Judge = (situation) => {
+  if (!amountOf(situation, 'coastAssist') || !amountOf(situation, 'dragBrake')) return undefined;
+  return {
+    id: 'coastAgainstDrag',
+    grade: 'caution',
+    setting: 'coastAssist',
+    title: 'One pulls on, the other brakes.',
+    sentence:
+      'Coast assist and drag brake both act with the trigger let go: an ESC does the one or the other.',
+    remedies: [...moveToNumber(situation, 'coastAssist', 0), ...moveToNumber(situation, 'dragBrake', 0)],
+  };
+};
+
+export const initialBrakeSteps: Judge = (situation) => {
+  const initial = amountOf(situation, 'initialBrake');
+  const drag = amountOf(situation, 'dragBrake');
+  if (
+    !initial ||
+    drag === undefined ||
+    initial === drag ||
+    !hasBrakeStage(situation.profile, situation.stops)
+  )
+    return undefined;
+  return {
+    id: 'initialBrakeSteps',
+    grade: 'note',
+    setting: 'initialBrake',
+    title:
+      initial > drag
+        ? 'The brake snaps in at the first touch.'
+        : 'The first touch of the brake does nothing.',
+    sentence: `It begins at ${formatNumber(initial, 0)} %, drag brake is ${formatNumber(drag, 0)} %. Alike, there is no step between them.`,
+    remedies: moveToNumber(situation, 'initialBrake', drag),
+  };
+};
+
+const REVERSES = ['forwardBrakeReverse', 'forwardReverse'];
+const RACERS: readonly string[] = ['tenthBuggy', 'eighthBuggy', 'specCircuit', 'modifiedCircuit', 'sprint'];
+const RACE_DELAY_S = 1;
+
+export const reverseInRace: Judge = (situation) => {
+  const mode = choiceOf(situation, 'runningMode') ?? '';
+  const { vehicleClass } = situation.rig;
+  if (situation.goals.purpose !== 'race' || !RACERS.includes(vehicleClass) || !REVERSES.includes(mode))
+    return undefined;
+  const delay = amountOf(situation, 'reverseDelay') ?? 0;
+  if (mode === 'forwardBrakeReverse' && delay >= RACE_DELAY_S) return undefined;
+  return {
+    id: 'reverseInRace',
+    grade: 'caution',
+    setting: 'runningMode',
+    title: 'Pumping the brake can engage reverse.',
+    sentence: `Most races forbid reverse; where it is allowed, it waits at least ${RACE_DELAY_S} s.`,
+    remedies: moveToChoice(situation, 'runningMode', 'forwardBrake'),
+  };
+};
+
+export const crawlerWithoutReverse: Judge = (situation) => {
+  const { vehicleClass } = situation.rig;
+  const mode = choiceOf(situation, 'runningMode');
+  if ((vehicleClass !== 'crawler' && vehicleClass !== 'trailTruck') || mode === undefined) return undefined;
+  if (REVERSES.includes(mode)) return undefined;
+  return {
+    id: 'crawlerWithoutReverse',
+    grade: 'caution',
+    setting: 'runningMode',
+    title: 'It cannot back out.',
+    sentence: 'A truck on rocks or a trail rocks to and fro; this running mode has no reverse.',
+    remedies: moveToChoice(situation, 'runningMode', 'forwardReverse'),
+  };
+};
+
+export const reverseAtSpeed: Judge = (situation) => {
+  const fast = fastKmh(situation) ?? 0;
+  const atOnce =
+    choiceOf(situation, 'runningMode') === 'forwardReverse' ||
+    (choiceOf(situation, 'runningMode') === 'forwardBrakeReverse' &&
+      choiceOf(situation, 'reverseEntry') === 'instant');
+  if (!atOnce || fast <= STOPPABLE_KMH) return undefined;
+  return {
+    id: 'reverseAtSpeed',
+    grade: 'caution',
+    setting: 'runningMode',
+    title: 'Reverse comes at once, at any speed.',
+    sentence: `This gearing runs to ${formatNumber(fast, 0)} km/h: a push in fright throws the driveline into reverse.`,
+    remedies: moveToChoice(situation, 'runningMode', 'forwardBrakeReverse'),
+  };
+};
+
+/** A bent throttle beside a straight brake curve: how far apart, at half, in %. */
+const CURVES_APART = 10;
+
+export const reverseSharperThanForward: Judge = (situation) => {
+  if (choiceOf(situation, 'runningMode') !== 'forwardReverse') return undefined;
+  const forward = amountOf(situation, 'throttleCurve') ?? 50;
+  const back = amountOf(situation, 'brakeCurve') ?? 50;
+  if (back - forward < CURVES_APART) return undefined;
+  return {
+    id: 'reverseSharperThanForward',
+    grade: 'note',
+    setting: 'throttleCurve',
+    title: 'Reverse is sharper than forward.',
+    sentence: `With reverse at once, the brake curve shapes it: at half trigger forward gives ${formatNumber(forward, 0)} %, backward ${formatNumber(back, 0)} %.`,
+    remedies: moveToNumber(situation, 'brakeCurve', forward),
+  };
+};
+
+/** Below this share of the throttle a radio does not reach full. */
+const REACHES = 0.995;
+
+export const turboNeverStarts: Judge = (situation) => {
+  const { rig, profile, stops, range } = situation;
+  if (!amountOf(situation, 'turbo')) return undefined;
+  const { largestSignal } = travelReport(rig.channel, range, deadbandOf(profile, stops)).forward;
+  const from = (amountOf(situation, 'turboFrom') ?? 100) / 100;
+  if (largestSignal >= Math.min(from, REACHES)) return undefined;
+  return {
+    id: 'turboNeverStarts',
+    grade: 'caution',
+    setting: 'turbo',
+    title: 'Turbo never starts.',
+    sentence: `It waits for ${formatNumber(from * 100, 0)} % throttle; the radio reaches ${formatNumber(largestSignal * 100, 0)} %. Turbo that comes and goes is often a radio that just reaches it.`,
+    remedies: [{ kind: 'station', label: 'Look at the end points', station: 'endpoints' }],
+  };
+};
+
+const LIMITED = 0.97;
+
+export const limitedTwice: Judge = (situation) => {
+  const { rig, profile, stops, range } = situation;
+  const power = amountOf(situation, 'forwardPower') ?? 100;
+  const { largestSignal } = travelReport(rig.channel, range, deadbandOf(profile, stops)).forward;
+  if (power >= 100 || largestSignal >= LIMITED) return undefined;
+  return {
+    id: 'limitedTwice',
+    grade: 'caution',
+    setting: 'forwardPower',
+    title: 'Speed is limited twice.',
+    sentence: `${formatNumber(power, 0)} % on the ESC and ${formatNumber(largestSignal * 100, 0)} % from the radio leave ${formatNumber(power * largestSignal, 0)} %. Limited at the radio, whatever waits for full throttle never starts.`,
+    remedies: [
+      { kind: 'station', label: 'Look at the end points', station: 'endpoints' },
+      ...moveToNumber(situation, 'forwardPower', 100),
+    ],
+  };
+};
+
+export const propellerBraked: Judge = (situation) => {
+  const { vehicle, vehicleClass } = situation.rig;
+  const brake = amountOf(situation, 'propellerBrake');
+  if (vehicle.kind !== 'propeller' || brake === undefined) return undefined;
+  if (vehicle.folding)
+    return brake > 0
+      ? undefined
+      : {
+          id: 'propellerDoesNotFold',
+          grade: 'caution',
+          setting: 'propellerBrake',
+          title: 'The blades will not fold.',
+          sentence: 'A folding propeller folds only when its shaft stands; without a brake it windmills.',
+          remedies: moveToNumber(situation, 'propellerBrake', 100),
+        };
+  if (brake <= GENTLE_BRAKE || (vehicleClass === 'aerobaticPlane' && brake <= SOFT_BRAKE)) return undefined;
+  return {
+    id: 'propellerBraked',
+    grade: 'caution',
+    setting: 'propellerBrake',
+    title: 'This brake can loosen the propeller.',
+    sentence: `A fixed propeller that is braked with ${formatNumber(brake, 0)} % turns on in its nut; it may as well run out.`,
+    remedies: moveToNumber(situation, 'propellerBrake', 0),
+  };
+};
+const GENTLE_BRAKE = 0;
+const SOFT_BRAKE = 40;
+
+export const undampedMultirotor: Judge = (situation) => {
+  if (situation.rig.vehicleClass !== 'multirotor' || choiceOf(situation, 'freewheel') !== 'off')
+    return undefined;
+  return {
+    id: 'undampedMultirotor',
+    grade: 'hazard',
+    setting: 'freewheel',
+    title: 'It will not fly steadily.',
+    sentence:
+      'Without damped switching its motors slow down late: the flight controller overshoots, and it tips.',
+    remedies: moveToChoice(situation, 'freewheel', 'on'),
+  };
+};

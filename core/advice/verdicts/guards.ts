@@ -1,0 +1,110 @@
+/** Guards, sensors and sounds. Limits: common practice unless said otherwise. */
+import { PROVEN_ADVANCE } from '../../physics/motor';
+import { formatNumber } from '../../units/format';
+import { amountOf, choiceOf, moveToChoice, moveToNumber, type Judge } from './verdict';
+
+export const unguarded: Judge = (situation) => {
+  const cutoff = amountOf(situation, 'cutoff');
+  const heat = amountOf(situation, 'escTemperatureLimit');
+  if (cutoff !== 0 || heat !== 0 || situation.rules !== undefined) return undefined;
+  return {
+    id: 'unguarded',
+    grade: 'hazard',
+    setting: 'escTemperatureLimit',
+    title: 'Neither the cells nor the ESC are guarded.',
+    sentence:
+      'Cutoff and temperature limit are both off, and no event is being prepared for: a long run ruins the pack or burns the ESC.',
+    remedies: [
+      ...moveToNumber(situation, 'escTemperatureLimit', 100),
+      ...moveToNumber(situation, 'cutoff', 3.3),
+    ],
+  };
+};
+
+const LOUD = 70;
+
+export const loudTones: Judge = (situation) => {
+  const loud = (['beaconVolume', 'startVolume'] as const).find(
+    (setting) => (amountOf(situation, setting) ?? 0) > LOUD,
+  );
+  if (!loud) return undefined;
+  return {
+    id: 'loudTones',
+    grade: 'caution',
+    setting: loud,
+    title: 'Tones this loud can burn a blocked motor.',
+    sentence: `Tones run current through the motor. At ${formatNumber(amountOf(situation, loud)!, 0)} % a motor that is held by grass or a hand gets hot, and a lost model can catch fire.`,
+    remedies: moveToNumber(situation, loud, 50),
+  };
+};
+
+export const silentPack: Judge = (situation) => {
+  if (choiceOf(situation, 'idleBeeps') !== 'off') return undefined;
+  return {
+    id: 'silentPack',
+    grade: 'note',
+    setting: 'idleBeeps',
+    title: 'A pack left plugged in stays silent.',
+    sentence: 'Idle beeps are off: nothing reminds you of a pack that runs down in the model over night.',
+    remedies: moveToChoice(situation, 'idleBeeps', 'on'),
+  };
+};
+
+export const sensorsMissing: Judge = (situation) => {
+  const type = choiceOf(situation, 'motorType');
+  const { sensored } = situation.rig.motor;
+  if (type === 'sensored' && !sensored)
+    return {
+      id: 'sensorsMissing',
+      grade: 'hazard',
+      setting: 'motorType',
+      title: 'The ESC waits for a sensor that is not there.',
+      sentence: 'Set to sensors throughout, it does not turn a motor without them, or stutters.',
+      remedies: [
+        ...moveToChoice(situation, 'motorType', 'sensorless'),
+        { kind: 'station', label: 'Correct the motor', station: 'rig' },
+      ],
+    };
+  if (type === 'sensorless' && sensored)
+    return {
+      id: 'sensorsUnused',
+      grade: 'note',
+      setting: 'motorType',
+      title: 'The motor’s sensors are not used.',
+      sentence: 'It starts by feel although it could start by its sensors: at a crawl it may stutter.',
+      remedies: moveToChoice(situation, 'motorType', 'sensoredStart'),
+    };
+  return undefined;
+};
+
+const PROVEN_DEGREES = (PROVEN_ADVANCE * 180) / Math.PI;
+
+export const muchAdvance: Judge = (situation) => {
+  const total = (['advance', 'boost', 'turbo'] as const).reduce(
+    (sum, setting) => sum + (amountOf(situation, setting) ?? 0),
+    0,
+  );
+  if (total <= PROVEN_DEGREES + 1e-6 || situation.rig.vehicleClass === 'sprint') return undefined;
+  return {
+    id: 'muchAdvance',
+    grade: 'caution',
+    setting: 'boost',
+    title: 'So much advance is hot, and outside what the model has proven.',
+    sentence: `Advance, boost and turbo come to ${formatNumber(total, 0)}° at full throttle. Make the first run short, and feel motor and ESC.`,
+    remedies: [...moveToNumber(situation, 'turbo', 0), ...moveToNumber(situation, 'boost', 0)],
+  };
+};
+
+export const specAdvance: Judge = (situation) => {
+  if (situation.rig.vehicleClass !== 'specCircuit' || situation.rules?.noAdvance) return undefined;
+  const setting = (['advance', 'boost', 'turbo'] as const).find((one) => (amountOf(situation, one) ?? 0) > 0);
+  if (!setting) return undefined;
+  return {
+    id: 'specAdvance',
+    grade: 'caution',
+    setting,
+    title: 'Spec classes run without advance.',
+    sentence: `${formatNumber(amountOf(situation, setting)!, 0)}° are set. What your event allows stands in its own rules.`,
+    remedies: moveToNumber(situation, setting, 0),
+  };
+};

@@ -1,0 +1,195 @@
+/** Pack, cutoff and BEC. Limits: common practice unless said otherwise. */
+import { itemForSetting, valueOf } from '../../esc/profile';
+import { snapToStop } from '../../esc/snap';
+import type { Chemistry } from '../../physics/pack';
+import { becWatts, slamAt } from '../../physics/supplyBus';
+import { resolveRig } from '../../rig/resolve';
+import { weakestLoad } from '../../rig/busLoads';
+import { cutoffVoltsPerCell } from '../../settings/cutoff';
+import { withUnit } from '../../units/format';
+import {
+  amountOf,
+  choiceOf,
+  highestAtMost,
+  moveTo,
+  moveToChoice,
+  type Judge,
+  type Situation,
+  type Verdict,
+} from './verdict';
+
+export function packAgainstEsc({ rig, profile }: Situation): Verdict | undefined {
+  const { cells } = rig.pack;
+  const { minCells, maxCells } = profile.limits;
+  if (cells >= minCells && cells <= maxCells) return undefined;
+  const tooMany = cells > maxCells;
+  return {
+    id: 'packAgainstEsc',
+    grade: 'hazard',
+    setting: undefined,
+    title: tooMany ? 'This pack would destroy the ESC.' : 'This pack is too small for the ESC.',
+    sentence: `The pack has ${cells} cells; ${profile.name} takes ${minCells} to ${maxCells}. ${tooMany ? 'Do not plug it in.' : 'The ESC may not start, or may misread its cutoff.'}`,
+    remedies: [{ kind: 'station', label: 'Correct pack or ESC', station: 'rig' }],
+  };
+}
+
+/** Cutoffs per cell that make sense under load. Lithium polymer: common practice. The others: from memory. */
+const SANE_CUTOFF: Record<Chemistry, { least: number; most: number; usual: number }> = {
+  lipo: { least: 2.9, most: 3.7, usual: 3.3 },
+  lihv: { least: 2.9, most: 3.7, usual: 3.3 },
+  life: { least: 2.5, most: 3.1, usual: 2.8 },
+  nimh: { least: 0.8, most: 1.1, usual: 0.9 },
+};
+
+export function cutoffOutOfRange({ rig, profile, stops }: Situation): Verdict | undefined {
+  const value = valueOf(profile, stops, 'cutoff');
+  const item = itemForSetting(profile, 'cutoff');
+  if (!value || !item) return undefined;
+  const { cells, chemistry } = rig.pack;
+  const { least, most, usual } = SANE_CUTOFF[chemistry];
+  const sane = snapToStop(item, usual, cells);
+  const remedies = moveTo(item, sane?.stop.id);
+  if (value.kind === 'off') {
+    return {
+      id: 'cutoffOff',
+      grade: 'caution',
+      setting: 'cutoff',
+      title: 'Nothing protects the cells.',
+      sentence:
+        'The cutoff is off: the ESC drives until the pack is ruined. Some switch it off for a final; put it back the same day.',
+      remedies,
+    };
+  }
+  const volts = cutoffVoltsPerCell(value, cells) ?? 0;
+  if (volts >= least && volts <= most) return undefined;
+  const stated =
+    value.kind === 'packVolts'
+      ? `${withUnit(value.value, 'V', 2)} for the whole pack is ${withUnit(volts, 'V', 2)} per cell on ${cells} cells`
+      : `${withUnit(volts, 'V', 2)} per cell`;
+  return {
+    id: 'cutoffOutOfRange',
+    grade: 'hazard',
+    setting: 'cutoff',
+    title: volts < least ? 'This cutoff would ruin the pack.' : 'This cutoff would stop the model at once.',
+    sentence: `${stated}; sound for this chemistry is ${least} to ${most} V per cell. A total typed where volts per cell are meant, or the reverse, looks like this.`,
+    remedies,
+  };
+}
+
+export function becAboveRating({ rig, profile, stops }: Situation): Verdict | undefined {
+  const value = valueOf(profile, stops, 'becVolts');
+  const item = itemForSetting(profile, 'becVolts');
+  const weakest = weakestLoad(rig.busLoads);
+  if (value?.kind !== 'number' || !item || !weakest || value.value <= weakest.maxVolts) return undefined;
+  const allowed = highestAtMost(item, weakest.maxVolts);
+  return {
+    id: 'becAboveRating',
+    grade: 'hazard',
+    setting: 'becVolts',
+    title: `${withUnit(value.value, 'V', 1)} is more than the ${weakest.name} may have.`,
+    sentence: `The lowest rating of everything on the bus decides: ${weakest.name} is rated to ${withUnit(weakest.maxVolts, 'V', 1)}. Above it, servos and receivers burn, sometimes while driving.`,
+    remedies: [...moveTo(item, allowed), { kind: 'station', label: 'Correct the rating', station: 'rig' }],
+  };
+}
+
+/** An ESC that is told another number of cells cuts at another voltage. */
+export const cellCountWrong: Judge = (situation) => {
+  const counted = choiceOf(situation, 'cellCount');
+  const { cells } = situation.rig.pack;
+  if (counted === undefined || counted === 'auto' || Number(counted) === cells) return undefined;
+  const cutoff = amountOf(situation, 'cutoff') ?? 0;
+  const real = (cutoff * Number(counted)) / cells;
+  return {
+    id: 'cellCountWrong',
+    grade: 'hazard',
+    setting: 'cellCount',
+    title: `The ESC is told ${counted} cells; the pack has ${cells}.`,
+    sentence:
+      Number(counted) < cells
+        ? `A cutoff of ${withUnit(cutoff, 'V', 2)} a cell for ${counted} cells leaves each of ${cells} with ${withUnit(real, 'V', 2)}: the pack would be ruined.`
+        : `A cutoff of ${withUnit(cutoff, 'V', 2)} a cell for ${counted} cells is ${withUnit(real, 'V', 2)} for each of ${cells}: it would stop at once.`,
+    remedies: [
+      ...moveToChoice(situation, 'cellCount', String(cells)),
+      { kind: 'station', label: 'Correct the pack', station: 'rig' },
+    ],
+  };
+};
+
+/** Six cells at 3.50 V rest at 21.0 V, exactly a full five. */
+export const cellCountGuessed: Judge = (situation) => {
+  const { cells } = situation.rig.pack;
+  const remedies = moveToChoice(situation, 'cellCount', String(cells));
+  if (choiceOf(situation, 'cellCount') !== 'auto' || remedies.length === 0) return undefined;
+  return {
+    id: 'cellCountGuessed',
+    grade: 'note',
+    setting: 'cellCount',
+    title: 'The ESC counts the cells by itself.',
+    sentence: `A pack that is part used can be taken for one with fewer cells, and is then drawn too far. Where it always has ${cells}, say so.`,
+    remedies,
+  };
+};
+
+/** Chemistries that an ESC may be told for a pack. */
+const FITS: Record<Chemistry, readonly string[]> = {
+  lipo: ['lipo', 'liion', 'auto'],
+  lihv: ['lihv', 'lipo', 'auto'],
+  life: ['life', 'auto'],
+  nimh: ['nimh', 'auto'],
+};
+
+export const chemistryWrong: Judge = (situation) => {
+  const told = choiceOf(situation, 'chemistry');
+  const { chemistry } = situation.rig.pack;
+  if (told === undefined || FITS[chemistry].includes(told)) return undefined;
+  return {
+    id: 'chemistryWrong',
+    grade: 'hazard',
+    setting: 'chemistry',
+    title: 'The ESC is told another kind of pack.',
+    sentence: 'Its cutoff is then made for other cells: it ruins them, or stops at once.',
+    remedies: [
+      ...moveToChoice(situation, 'chemistry', chemistry),
+      { kind: 'station', label: 'Correct the pack', station: 'rig' },
+    ],
+  };
+};
+
+/** For how long a BEC may be asked for more than its continuous current is not its owner's to find out. */
+export const becOverloaded: Judge = (situation) => {
+  const { rig, profile } = situation;
+  const { bus } = resolveRig(rig, profile);
+  const volts = bus.externalVolts ?? amountOf(situation, 'becVolts') ?? 0;
+  if (volts <= 0 || bus.continuousAmps <= 0) return undefined;
+  const moving = (bus.movingAmps * volts) / 6;
+  if (moving <= bus.continuousAmps) return undefined;
+  return {
+    id: 'becOverloaded',
+    grade: 'caution',
+    setting: 'becVolts',
+    title: 'The servos can ask for more than the BEC gives.',
+    sentence: `Moving together they draw ${withUnit(moving, 'A', 1)}; it gives ${withUnit(bus.continuousAmps, 'A', 1)}, and the bus falls to ${withUnit(slamAt(bus, volts, SLAMMED_S).volts, 'V', 1)}. A brown-out looks like a low-battery cutoff. Use an external BEC, with the red wire of the ESC’s throttle lead isolated, or as its maker says.`,
+    remedies: [{ kind: 'station', label: 'Look at what hangs on the bus', station: 'rig' }],
+  };
+};
+/** In a slam, when everything still moves and the burst is over, s. */
+const SLAMMED_S = 1.6;
+
+/** A linear BEC can get rid of about so much, W. From memory. */
+const LINEAR_BEC_WATTS = 6;
+
+export const linearBecHot: Judge = (situation) => {
+  const { rig, profile } = situation;
+  const { bus, openVolts } = resolveRig(rig, profile);
+  const volts = amountOf(situation, 'becVolts') ?? 0;
+  const watts = bus.isLinear ? becWatts(bus, volts, openVolts) : 0;
+  if (watts <= LINEAR_BEC_WATTS) return undefined;
+  return {
+    id: 'linearBecHot',
+    grade: 'caution',
+    setting: 'becVolts',
+    title: 'This BEC gets hot on this pack.',
+    sentence: `It is a linear one: from ${withUnit(openVolts, 'V', 1)} down to ${withUnit(volts, 'V', 1)} it turns ${withUnit(watts, 'W', 0)} into heat, and stands about ${LINEAR_BEC_WATTS} W.`,
+    remedies: [{ kind: 'station', label: 'Look at what hangs on the bus', station: 'rig' }],
+  };
+};

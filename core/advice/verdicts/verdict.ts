@@ -1,0 +1,84 @@
+/** What a verdict is: dangerous, unwise or worth knowing about a full set of values on a rig, and what clears it. */
+import { stopById, valueOf, type EscProfile, type ProfileItem, type StopByItem } from '../../esc/profile';
+import type { LearnedRange } from '../../radio/pulse';
+import type { EventRules } from '../../rig/eventRules';
+import type { Rig } from '../../rig/rig';
+import { comparableNumber } from '../../settings/value';
+import type { SettingId } from '../../settings/vocabulary';
+import type { Goals } from '../goals';
+
+export interface Situation {
+  rig: Rig;
+  profile: EscProfile;
+  stops: StopByItem;
+  range: LearnedRange;
+  /** The event that is being prepared for, if any. */
+  rules: EventRules | undefined;
+  /** What the driver is after. */
+  goals: Goals;
+}
+
+/** A step that clears a verdict. */
+export type Remedy =
+  | { kind: 'move'; label: string; itemId: string; stopId: string }
+  | { kind: 'station'; label: string; station: 'rig' | 'endpoints' };
+
+export type Grade = 'hazard' | 'caution' | 'note';
+
+export interface Verdict {
+  id: string;
+  grade: Grade;
+  setting: SettingId | undefined;
+  /** The claim, short enough for a heading. */
+  title: string;
+  /** Why, with the numbers it was computed from. */
+  sentence: string;
+  remedies: Remedy[];
+}
+
+/** Looks at a situation; silent where it has nothing to say. */
+export type Judge = (situation: Situation) => Verdict | undefined;
+
+export function moveTo(item: ProfileItem, stopId: string | undefined): Remedy[] {
+  if (stopId === undefined) return [];
+  const label = `Take ${stopById(item, stopId).label}`;
+  return [{ kind: 'move', label, itemId: item.id, stopId }];
+}
+
+export function highestAtMost(item: ProfileItem, most: number): string | undefined {
+  return item.stops
+    .map((stop) => ({ id: stop.id, number: comparableNumber(stop.value, 1) }))
+    .filter(
+      (stop): stop is { id: string; number: number } => stop.number !== undefined && stop.number <= most,
+    )
+    .sort((a, b) => b.number - a.number)[0]?.id;
+}
+
+/** The choice that a setting is on; undefined where the ESC has no such item. */
+export function choiceOf({ profile, stops }: Situation, setting: SettingId): string | undefined {
+  const value = valueOf(profile, stops, setting);
+  return value?.kind === 'choice' ? value.choice : undefined;
+}
+
+/** The number that a setting is on, 0 where it is off; undefined where the ESC has no such item. */
+export function amountOf({ rig, profile, stops }: Situation, setting: SettingId): number | undefined {
+  const value = valueOf(profile, stops, setting);
+  return value && comparableNumber(value, rig.pack.cells);
+}
+
+/** A move of a setting to one of its choices, where the item has it. */
+export function moveToChoice({ profile }: Situation, setting: SettingId, choice: string): Remedy[] {
+  const item = profile.items.find((one) => one.setting === setting);
+  const stop = item?.stops.find(({ value }) => value.kind === 'choice' && value.choice === choice);
+  return item ? moveTo(item, stop?.id) : [];
+}
+
+/** A move of a setting to the stop nearest to a number. */
+export function moveToNumber({ rig, profile }: Situation, setting: SettingId, wanted: number): Remedy[] {
+  const item = profile.items.find((one) => one.setting === setting);
+  if (!item) return [];
+  const off = ({ value }: { value: Parameters<typeof comparableNumber>[0] }): number =>
+    Math.abs((comparableNumber(value, rig.pack.cells) ?? Infinity) - wanted);
+  const nearest = item.stops.reduce((best, stop) => (off(stop) < off(best) ? stop : best));
+  return moveTo(item, nearest.id);
+}

@@ -1,0 +1,204 @@
+import { describe, expect, it } from 'vitest';
+import { UNTIED, type EscProfile, type ProfileItem } from '../../esc/profile';
+import { smallProfile } from '../../esc/smallProfile.fixture';
+import { busLoad } from '../../rig/busLoads';
+import { defaultRig } from '../../rig/defaults';
+import type { Rig } from '../../rig/rig';
+import type { VehicleClass } from '../../rig/vehicleClass';
+import { VOCABULARY, type SettingId } from '../../settings/vocabulary';
+import { usualGoals } from '../goals';
+import type { Situation } from './verdict';
+import { verdictsOn } from './verdictsOn';
+
+type Values = Partial<Record<SettingId, number | string>>;
+
+/** An ESC with exactly these values, each the only stop of its item but for 0 and 100. */
+function escOn(values: Values): Pick<Situation, 'profile' | 'stops'> {
+  const settings = Object.keys(values) as SettingId[];
+  const items = settings.map((setting, place): ProfileItem => {
+    const value = values[setting]!;
+    const numbers = setting === 'cutoff' ? [0, 3.3] : [0, 100];
+    const others = typeof value === 'string' ? Object.keys(VOCABULARY[setting].choices ?? {}) : numbers;
+    return {
+      id: setting,
+      number: place + 1,
+      label: setting,
+      setting,
+      scale: 'named',
+      sense: 'direct',
+      ...UNTIED,
+      factoryStopId: 'here',
+      stops: [value, ...others].map((one, n) => ({
+        id: n === 0 ? 'here' : `other-${n}`,
+        number: n + 1,
+        label: String(one),
+        value: typeof one === 'string' ? { kind: 'choice', choice: one } : { kind: 'number', value: one },
+        basis: 'stated',
+        typed: null,
+      })),
+    };
+  });
+  const profile: EscProfile = { ...smallProfile(), items };
+  return { profile, stops: Object.fromEntries(settings.map((setting) => [setting, 'here'])) };
+}
+
+interface Given {
+  rig?: (rig: Rig) => void;
+  esc?: (profile: EscProfile) => void;
+  rest?: Partial<Situation>;
+}
+
+function idsOn(vehicleClass: VehicleClass, values: Values, { rig: change, esc, rest }: Given = {}): string[] {
+  const rig = { ...defaultRig(vehicleClass), name: 'Test' };
+  change?.(rig);
+  const { profile, stops } = escOn(values);
+  esc?.(profile);
+  const { centreMicros, travelMicros } = rig.channel;
+  const range = {
+    brakeMicros: centreMicros - travelMicros,
+    neutralMicros: rig.channel.rest === 'centre' ? centreMicros : centreMicros - travelMicros,
+    forwardMicros: centreMicros + travelMicros,
+  };
+  return verdictsOn({
+    rig,
+    profile: { ...profile, limits: { ...profile.limits, minCells: 1, maxCells: 14 } },
+    stops,
+    range,
+    rules: undefined,
+    goals: usualGoals(vehicleClass),
+    ...rest,
+  }).map(({ id }) => id);
+}
+
+const giantServo = (rig: Rig) => {
+  rig.busLoads = [busLoad('giant')];
+};
+const standardServo = (rig: Rig) => {
+  rig.busLoads = [busLoad('standard')];
+};
+const linear = (profile: EscProfile) => {
+  profile.limits = { ...profile.limits, becKind: 'linear' };
+};
+
+const RACING: Given = { rest: { goals: { ...usualGoals('eighthBuggy'), purpose: 'race' } } };
+
+/** Each with what triggers it, and with what just does not. */
+type Row = readonly [
+  id: string,
+  vehicleClass: VehicleClass,
+  triggers: Values,
+  justNot: Values,
+  given?: Given,
+  givenJustNot?: Given,
+];
+const TABLE: readonly Row[] = [
+  ['cellCountWrong', 'crawler', { cellCount: '2', cutoff: 3.3 }, { cellCount: '3', cutoff: 3.3 }],
+  ['cellCountGuessed', 'crawler', { cellCount: 'auto' }, { cellCount: '3' }],
+  ['chemistryWrong', 'tenthBuggy', { chemistry: 'nimh' }, { chemistry: 'lipo' }],
+  ['unguarded', 'basher', { cutoff: 0, escTemperatureLimit: 0 }, { cutoff: 0, escTemperatureLimit: 100 }],
+  ['becOverloaded', 'basher', { becVolts: 6 }, { becVolts: 6 }, { rig: giantServo }, { rig: standardServo }],
+  [
+    'linearBecHot',
+    'basher',
+    { becVolts: 5 },
+    { becVolts: 5 },
+    { rig: giantServo, esc: linear },
+    { rig: giantServo },
+  ],
+  ['undampedMultirotor', 'multirotor', { freewheel: 'off' }, { freewheel: 'on' }],
+  ['sensorsMissing', 'sportPlane', { motorType: 'sensored' }, { motorType: 'sensoredStart' }],
+  ['sensorsUnused', 'crawler', { motorType: 'sensorless' }, { motorType: 'sensoredStart' }],
+  [
+    'nothingBrakes',
+    'tenthBuggy',
+    { runningMode: 'forward', dragBrake: 0 },
+    { runningMode: 'forward', dragBrake: 5 },
+  ],
+  [
+    'limitedTwice',
+    'tenthBuggy',
+    { forwardPower: 80 },
+    { forwardPower: 100 },
+    { rig: (rig) => (rig.channel.forwardEndPointPercent = 80) },
+    { rig: (rig) => (rig.channel.forwardEndPointPercent = 80) },
+  ],
+  [
+    'turboNeverStarts',
+    'tenthBuggy',
+    { turbo: 10, turboFrom: 100 },
+    { turbo: 10, turboFrom: 85 },
+    { rig: (rig) => (rig.channel.forwardEndPointPercent = 90) },
+    { rig: (rig) => (rig.channel.forwardEndPointPercent = 90) },
+  ],
+  ['dragPitchesOver', 'tenthBuggy', { dragBrake: 60, dragRamp: 0.1 }, { dragBrake: 60, dragRamp: 0.5 }],
+  ['dragPitchesOver', 'tenthBuggy', { dragBrake: 50, dragRamp: 0.1 }, { dragBrake: 49, dragRamp: 0.1 }],
+  ['coastAgainstDrag', 'tenthBuggy', { coastAssist: 5, dragBrake: 5 }, { coastAssist: 5, dragBrake: 0 }],
+  ['initialBrakeSteps', 'tenthBuggy', { initialBrake: 20, dragBrake: 8 }, { initialBrake: 8, dragBrake: 8 }],
+  [
+    'reverseInRace',
+    'eighthBuggy',
+    { runningMode: 'forwardBrakeReverse', reverseDelay: 0.9 },
+    { runningMode: 'forwardBrakeReverse', reverseDelay: 1 },
+    RACING,
+    RACING,
+  ],
+  ['reverseAtSpeed', 'basher', { runningMode: 'forwardReverse' }, { runningMode: 'forwardBrakeReverse' }],
+  ['crawlerWithoutReverse', 'crawler', { runningMode: 'forwardBrake' }, { runningMode: 'forwardReverse' }],
+  [
+    'reverseSharperThanForward',
+    'crawler',
+    { runningMode: 'forwardReverse', throttleCurve: 21, brakeCurve: 50 },
+    { runningMode: 'forwardReverse', throttleCurve: 45, brakeCurve: 50 },
+  ],
+  ['propellerBraked', 'sportPlane', { propellerBrake: 20 }, { propellerBrake: 0 }],
+  ['propellerBraked', 'aerobaticPlane', { propellerBrake: 60 }, { propellerBrake: 40 }],
+  ['propellerDoesNotFold', 'glider', { propellerBrake: 0 }, { propellerBrake: 100 }],
+  ['muchAdvance', 'modifiedCircuit', { advance: 10, boost: 21 }, { advance: 10, boost: 20 }],
+  ['specAdvance', 'specCircuit', { advance: 2 }, { advance: 0 }],
+  ['loudTones', 'basher', { beaconVolume: 71 }, { beaconVolume: 70 }],
+  ['silentPack', 'basher', { idleBeeps: 'off' }, { idleBeeps: 'on' }],
+];
+
+describe.each(TABLE.map((row) => ({ name: `${row[0]} (${row[1]})`, row })))('$name', ({ row }) => {
+  const [id, vehicleClass, triggers, justNot, given, givenJustNot] = row;
+  it('is said where it holds', () => {
+    expect(idsOn(vehicleClass, triggers, given)).toContain(id);
+  });
+  it('is not said where it just does not', () => {
+    expect(idsOn(vehicleClass, justNot, givenJustNot)).not.toContain(id);
+  });
+});
+
+describe('what clears a verdict', () => {
+  it('a move that is offered makes it go away', () => {
+    for (const [id, vehicleClass, triggers, , given] of TABLE) {
+      const rig = { ...defaultRig(vehicleClass), name: 'Test' };
+      given?.rig?.(rig);
+      const { profile, stops } = escOn(triggers);
+      given?.esc?.(profile);
+      const situation: Situation = {
+        rig,
+        profile,
+        stops,
+        range: { brakeMicros: 1000, neutralMicros: 1500, forwardMicros: 2000 },
+        rules: undefined,
+        goals: usualGoals(vehicleClass),
+        ...given?.rest,
+      };
+      const verdict = verdictsOn(situation).find((one) => one.id === id);
+      for (const remedy of verdict?.remedies ?? []) {
+        if (remedy.kind !== 'move') continue;
+        const moved = { ...stops, [remedy.itemId]: remedy.stopId };
+        const left = verdictsOn({ ...situation, stops: moved }).map((one) => one.id);
+        expect(left, `${id}: ${remedy.label}`).not.toContain(id);
+      }
+    }
+  });
+
+  it('an event that is prepared for may have its guards off', () => {
+    const rules = { name: 'Final', noAdvance: false, noReverse: false, mostCells: null, note: '' };
+    expect(idsOn('basher', { cutoff: 0, escTemperatureLimit: 0 }, { rest: { rules } })).not.toContain(
+      'unguarded',
+    );
+  });
+});
