@@ -80,3 +80,10 @@ export async function importDemoRig(page: Page, file: string, name: string): Pro
   await page.getByRole('button', { name: 'Import', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'What this model is' })).toBeVisible();
 }
+
+/** Goes to a station of the rig that is open, or opening. */
+export const station = (page: Page, name: string): Promise<void> =>
+  page
+    .getByRole('navigation', { name: 'Stations' })
+    .getByRole('link', { name: new RegExp(`^${name}`) })
+    .click();

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { handOf } from './hand';
-import { expect, moveRail, test } from './test';
+import { expect, moveRail, test, station } from './test';
 
 /** Fifteen items as somebody might type them off a manual, one a column, decimal commas, brackets. */
 const COLUMNS: [name: string, stops: string[]][] = [
@@ -23,13 +23,6 @@ const COLUMNS: [name: string, stops: string[]][] = [
 const TABLE = Array.from({ length: 6 }, (_, r) =>
   COLUMNS.map(([name, stops]) => (r === 0 ? name : (stops[r - 1] ?? ''))).join(';'),
 ).join('\n');
-
-/** Goes to a station of the rig that is open, or opening. */
-const station = (page: Page, name: string): Promise<void> =>
-  page
-    .getByRole('navigation', { name: 'Stations' })
-    .getByRole('link', { name: new RegExp(`^${name}`) })
-    .click();
 
 async function confirmAll(page: Page): Promise<void> {
   const one = page.getByRole('button', { name: /^It is / }).first();

@@ -1,7 +1,7 @@
 import { openAdvice } from '#core/advice/advise';
 import { PURPOSES, SURFACES, type Purpose, type Surface } from '#core/advice/goals';
 import { Redo2, Sparkle, Undo2 } from 'lucide-react';
-import { useMemo } from 'react';
+import { useId, useMemo } from 'react';
 import { Button } from '../../ui/Button';
 import { useBench, useKeeping } from '../bench/BenchContext';
 import { INPUT } from '../rig/formParts';
@@ -15,39 +15,23 @@ export function AdviceBar() {
   const open = useMemo(() => openAdvice(case_, profile.items, drafted), [case_, profile, drafted]);
   const count = Object.keys(open).length;
   return (
-    <section aria-labelledby="advice" className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2">
+    <section aria-labelledby="advice" className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2 text-sm">
       <h2 id="advice" className="sr-only">
         Advice
       </h2>
-      <label className="flex items-center gap-2">
-        For
-        <select
-          value={goals.purpose}
-          onChange={(event) => change({ purpose: event.target.value as Purpose })}
-          className={INPUT}
-        >
-          {Object.entries(PURPOSES).map(([id, words]) => (
-            <option key={id} value={id}>
-              {words}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Choice
+        name="For"
+        of={PURPOSES}
+        value={goals.purpose}
+        onChoose={(purpose) => change({ purpose: purpose as Purpose })}
+      />
       {rig.vehicle.kind === 'wheels' && (
-        <label className="flex items-center gap-2">
-          on ground that is
-          <select
-            value={goals.surface}
-            onChange={(event) => change({ surface: event.target.value as Surface })}
-            className={INPUT}
-          >
-            {Object.entries(SURFACES).map(([id, words]) => (
-              <option key={id} value={id}>
-                {words}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Choice
+          name="on ground that is"
+          of={SURFACES}
+          value={goals.surface}
+          onChoose={(surface) => change({ surface: surface as Surface })}
+        />
       )}
       <Button onClick={() => moveAll(open)} disabled={count === 0}>
         <Sparkle className="size-5" aria-hidden="true" />
@@ -62,5 +46,28 @@ export function AdviceBar() {
         </Button>
       </span>
     </section>
+  );
+}
+
+interface ChoiceProps {
+  name: string;
+  of: Readonly<Record<string, string>>;
+  value: string;
+  onChoose: (id: string) => void;
+}
+
+function Choice({ name, of, value, onChoose }: ChoiceProps) {
+  const id = useId();
+  return (
+    <span className="flex items-center gap-2">
+      <label htmlFor={id}>{name}</label>
+      <select id={id} value={value} onChange={(event) => onChoose(event.target.value)} className={INPUT}>
+        {Object.entries(of).map(([key, words]) => (
+          <option key={key} value={key}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </span>
   );
 }

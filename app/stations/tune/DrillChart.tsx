@@ -59,7 +59,14 @@ function TraceChart({ now, draft, band, mark, height }: TraceChartProps) {
       <ResponsiveContainer width="100%" height={height}>
         <ComposedChart margin={{ top: 8, right: 12, bottom: 0, left: -14 }} accessibilityLayer={false}>
           <CartesianGrid vertical={false} stroke="var(--rule)" />
-          <XAxis type="number" domain={x} tick={TICK} ticks={ticksBetween(...x)} stroke="var(--muted)" />
+          <XAxis
+            dataKey="x"
+            type="number"
+            domain={x}
+            tick={TICK}
+            ticks={ticksBetween(...x)}
+            stroke="var(--muted)"
+          />
           <YAxis
             type="number"
             domain={y}
