@@ -13,6 +13,8 @@ declare global {
 const MOVES = 60;
 /** Moves before those, with which the page gets going. */
 const WARMING = 10;
+/** Between two keys: as fast as a finger that looks at what it does, ms. */
+const PAUSE_MS = 200;
 /** A move that shows nothing within this time changed nothing that is drawn, ms. */
 const PATIENCE_MS = 2000;
 const address = process.argv[2] ?? 'http://127.0.0.1:4173';
@@ -51,6 +53,7 @@ for (const { drill, rails } of SCENARIOS) {
   for (; moves < WARMING + MOVES; moves += 1) {
     const lap = Math.floor(moves / (stops + 1));
     const turns = moves % (stops + 1) === stops;
+    await page.waitForTimeout(PAUSE_MS);
     const moved = page.evaluate(untilTraceMoves, PATIENCE_MS);
     await (turns ? outer : inner).press(turns || lap % 2 === 0 ? 'ArrowRight' : 'ArrowLeft');
     const ms = await moved;

@@ -4,10 +4,12 @@ import { fittingDraft, moveDraft } from '#core/sheet/draft';
 import { createContext, use, useCallback, useMemo, type ReactNode } from 'react';
 import type { BenchView } from './benchData.server';
 import { useDraft } from './useDraft';
+import { useKeptGoals } from './useKeptGoals';
 
 /** One rig as every station sees it: what is known, what is drafted, and what follows from both. */
 function useBenchValue(view: BenchView) {
-  const { rigId, rig, profile, holdings, memory, calibrations, sheetCount, rules, goals } = view;
+  const { rigId, rig, profile, holdings, memory, calibrations, sheetCount, rules } = view;
+  const { goals, changeGoals } = useKeptGoals(rigId, view.goals);
   const kept = useDraft(rigId, {
     draft: view.draft,
     revision: view.draftRevision,
@@ -43,7 +45,10 @@ function useBenchValue(view: BenchView) {
     (itemId: string, stopId: string): void => moveAll({ [itemId]: stopId }),
     [moveAll],
   );
-  const bench = useMemo(() => ({ ...view, ...standing, move, moveAll }), [view, standing, move, moveAll]);
+  const bench = useMemo(
+    () => ({ ...view, ...standing, goals, changeGoals, move, moveAll }),
+    [view, standing, goals, changeGoals, move, moveAll],
+  );
   return { bench, keeping: kept };
 }
 

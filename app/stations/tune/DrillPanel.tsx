@@ -2,16 +2,18 @@ import { DRILLS, type DrillId } from '#core/physics/drills/runDrill';
 import { alternativesTo, type Range } from '#core/physics/drills/band';
 import type { DrillNumber } from '#core/physics/drills/drill';
 import { assumptionsOf } from '#core/physics/assumptions';
+import type { StopByItem } from '#core/esc/profile';
 import type { VehicleKind } from '#core/rig/rig';
 import { unknownItems } from '#core/sheet/evidence';
 import { escBehaviour } from '#core/physics/escChain';
 import { resolveRig } from '#core/rig/resolve';
 import { Tabs } from 'radix-ui';
-import { lazy, memo, Suspense, useMemo, useState } from 'react';
+import { lazy, memo, Suspense, useCallback, useMemo, useState } from 'react';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
 import type { DrillPair } from '../../workers/drills.worker';
 import { BrakeMap } from './BrakeMap';
+import { oneStepOn } from './railOrder';
 import { RestsOn } from './RestsOn';
 import { useDrill } from './useDrill';
 
@@ -21,18 +23,26 @@ const DrillChart = lazy(() => import('./DrillChart'));
 export function DrillPanel() {
   const { rig, profile, believed, drafted, holdings, memory } = useBench();
   const [drill, setDrill] = useState(() => Object.keys(DRILLS[rig.vehicle.kind])[0] as DrillId);
-  const request = useMemo(() => {
-    const behave = (stops: typeof drafted) =>
-      escBehaviour(profile, stops, rig.channel, memory.range, rig.pack.cells);
-    return {
+  const behave = useCallback(
+    (stops: StopByItem) => escBehaviour(profile, stops, rig.channel, memory.range, rig.pack.cells),
+    [profile, rig, memory.range],
+  );
+  const request = useMemo(
+    () => ({
       drill,
       rig: resolveRig(rig, profile),
       now: behave(believed),
       nowInstead: alternativesTo(profile, believed, unknownItems(profile, holdings)).map(behave),
       draft: behave(drafted),
-    };
-  }, [drill, rig, profile, believed, drafted, holdings, memory.range]);
-  const computed = useDrill(request);
+    }),
+    [drill, rig, profile, believed, drafted, holdings, behave],
+  );
+  const recent = useRecentlyMoved(drafted);
+  const likely = useMemo(
+    () => oneStepOn(profile, drafted, recent, rig.pack.cells).map(behave),
+    [profile, drafted, recent, rig.pack.cells, behave],
+  );
+  const computed = useDrill(request, likely);
   const shown = computed?.request.drill === drill ? computed.answer : undefined;
   const restsOn = useMemo(
     () => ({ drill, rig, profile, esc: request.draft }),
@@ -68,6 +78,19 @@ export function DrillPanel() {
       </Tabs.Content>
     </Tabs.Root>
   );
+}
+
+/** More rails than these nobody works at a time. */
+const MOST_RECENT = 2;
+
+/** The rails that moved last, newest first. */
+function useRecentlyMoved(drafted: StopByItem): readonly string[] {
+  const [seen, setSeen] = useState({ drafted, recent: [] as readonly string[] });
+  if (seen.drafted === drafted) return seen.recent;
+  const moved = Object.keys(drafted).filter((id) => drafted[id] !== seen.drafted[id]);
+  const recent = [...new Set([...moved, ...seen.recent])].slice(0, MOST_RECENT);
+  setSeen({ drafted, recent });
+  return recent;
 }
 
 /** Drawn once: a moving lozenge waits for nothing that stays. */

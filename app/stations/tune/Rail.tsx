@@ -2,13 +2,14 @@ import type { Advice } from '#core/advice/advise';
 import { PRIORITIES } from '#core/advice/rule';
 import { entersDrills } from '#core/physics/howItEnters';
 import { stopById, type ProfileItem, type Stop } from '#core/esc/profile';
-import { comparableNumber, describeValue } from '#core/settings/value';
+import { describeValue } from '#core/settings/value';
 import { VOCABULARY, type Setting } from '#core/settings/vocabulary';
 import type { Holding } from '#core/sheet/evidence';
 import { memo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { Button } from '../../ui/Button';
 import { EscMark, escMarkOf } from '../../ui/marks';
 import { Term } from '../../ui/Term';
+import { inOrder } from './railOrder';
 
 interface Props {
   item: ProfileItem;
@@ -256,12 +257,6 @@ const KEYS: Readonly<Record<string, (context: KeyContext) => void>> = {
   Backspace: ({ back }) => back?.(),
   Enter: ({ reason }) => reason(),
 };
-
-/** Stops with the lowest vocabulary value first, so that left always does what the left word says. Choices keep the ESC's order. */
-function inOrder(item: ProfileItem, cells: number): Stop[] {
-  const number = (stop: Stop): number => comparableNumber(stop.value, cells) ?? 0;
-  return VOCABULARY[item.setting].choices ? item.stops : item.stops.toSorted((a, b) => number(a) - number(b));
-}
 
 /** What a stop means where its label does not say it: always when that is only assumed. */
 function meaning(stop: Stop, setting: Setting): string {
