@@ -78,7 +78,7 @@ export async function importDemoRig(page: Page, file: string, name: string): Pro
     buffer: Buffer.from(JSON.stringify(document)),
   });
   await page.getByRole('button', { name: 'Import', exact: true }).click();
-  await expect(page.getByRole('heading', { name: 'What this model is' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'What this model is' })).toBeVisible({ timeout: 60_000 });
 }
 
 /** Goes to a station of the rig that is open, or opening. */
