@@ -92,22 +92,33 @@ function underRating({ rig }: Case, item: ProfileItem, said: readonly Said[]): A
   );
 }
 
-/** The advised stop of every item that a rule speaks about. */
-export const advisedStops = (case_: Case, profile: EscProfile): StopByItem =>
+/** Advice by item: of every item that a rule speaks about. */
+export type AdviceByItem = Readonly<Record<string, Advice>>;
+
+/** All advice for a rig's ESC. It changes with the case only, not with the draft: ask once and keep it. */
+export const adviceOn = (case_: Case, profile: EscProfile): AdviceByItem =>
   Object.fromEntries(
     profile.items.flatMap((item) => {
       const advice = adviceFor(case_, item);
-      return advice ? [[item.id, advice.stopId] as const] : [];
+      return advice ? [[item.id, advice] as const] : [];
     }),
   );
 
-/** Of some items, what to take where their value lies outside the advised band. */
-export const openAdvice = (case_: Case, items: readonly ProfileItem[], stops: StopByItem): StopByItem =>
+/** The advised stop of every item that a rule speaks about. */
+export const advisedStops = (case_: Case, profile: EscProfile): StopByItem =>
   Object.fromEntries(
-    items.flatMap((item) => {
-      const advice = adviceFor(case_, item);
-      return advice && !advice.stopIds.includes(stops[item.id] ?? '')
-        ? [[item.id, advice.stopId] as const]
-        : [];
+    Object.entries(adviceOn(case_, profile)).map(([itemId, { stopId }]) => [itemId, stopId]),
+  );
+
+/** Of some items, what to take where their value lies outside the advised band. */
+export const openAdvice = (
+  advice: AdviceByItem,
+  items: readonly ProfileItem[],
+  stops: StopByItem,
+): StopByItem =>
+  Object.fromEntries(
+    items.flatMap(({ id }) => {
+      const found = advice[id];
+      return found && !found.stopIds.includes(stops[id] ?? '') ? [[id, found.stopId] as const] : [];
     }),
   );

@@ -22,7 +22,8 @@ export interface Goals {
   schools: Readonly<Record<string, string>>;
 }
 
-const RACERS: readonly VehicleClass[] = [
+/** Classes that race. */
+export const RACERS: readonly VehicleClass[] = [
   'tenthBuggy',
   'eighthBuggy',
   'specCircuit',

@@ -1,3 +1,4 @@
+import { adviceOn } from '#core/advice/advise';
 import { standingOf } from '#core/advice/standing';
 import type { StopByItem } from '#core/esc/profile';
 import { fittingDraft, moveDraft } from '#core/sheet/draft';
@@ -45,9 +46,10 @@ function useBenchValue(view: BenchView) {
     (itemId: string, stopId: string): void => moveAll({ [itemId]: stopId }),
     [moveAll],
   );
+  const advice = useMemo(() => adviceOn({ rig, goals, rules }, profile), [rig, goals, rules, profile]);
   const bench = useMemo(
-    () => ({ ...view, ...standing, goals, changeGoals, move, moveAll }),
-    [view, standing, goals, changeGoals, move, moveAll],
+    () => ({ ...view, ...standing, goals, changeGoals, advice, move, moveAll }),
+    [view, standing, goals, changeGoals, advice, move, moveAll],
   );
   return { bench, keeping: kept };
 }

@@ -1,18 +1,16 @@
 import { openAdvice } from '#core/advice/advise';
 import { PURPOSES, SURFACES, type Purpose, type Surface } from '#core/advice/goals';
 import { Redo2, Sparkle, Undo2 } from 'lucide-react';
-import { useId, useMemo } from 'react';
+import { useId } from 'react';
 import { Button } from '../../ui/Button';
 import { useBench, useKeeping } from '../bench/BenchContext';
 import { INPUT } from '../rig/formParts';
-import { useGoals } from './useGoals';
 
 /** What the driver is after, and one key for all that follows from it. */
 export function AdviceBar() {
-  const { profile, rig, drafted, moveAll } = useBench();
-  const { goals, change, case_ } = useGoals();
+  const { profile, rig, drafted, advice, goals, changeGoals, moveAll } = useBench();
   const { undo, redo, steps } = useKeeping();
-  const open = useMemo(() => openAdvice(case_, profile.items, drafted), [case_, profile, drafted]);
+  const open = openAdvice(advice, profile.items, drafted);
   const count = Object.keys(open).length;
   return (
     <section aria-labelledby="advice" className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2 text-sm">
@@ -23,14 +21,14 @@ export function AdviceBar() {
         name="For"
         of={PURPOSES}
         value={goals.purpose}
-        onChoose={(purpose) => change({ purpose: purpose as Purpose })}
+        onChoose={(purpose) => changeGoals({ purpose: purpose as Purpose })}
       />
       {rig.vehicle.kind === 'wheels' && (
         <Choice
           name="on ground that is"
           of={SURFACES}
           value={goals.surface}
-          onChoose={(surface) => change({ surface: surface as Surface })}
+          onChoose={(surface) => changeGoals({ surface: surface as Surface })}
         />
       )}
       <Button onClick={() => moveAll(open)} disabled={count === 0}>

@@ -5,7 +5,6 @@ import { formatNumber } from '#core/units/format';
 import { useMemo, useState } from 'react';
 import { Scrollable } from '../../ui/Scrollable';
 import { useBench } from '../bench/BenchContext';
-import { useGoals } from './useGoals';
 
 /** Where practitioners disagree: the sides, what each costs here, and the driver's choice between them. */
 export function Disagreements() {
@@ -30,7 +29,7 @@ export function Disagreements() {
 
 function Question({ school }: { school: School }) {
   const [isOpen, setOpen] = useState(false);
-  const { goals } = useGoals();
+  const { goals } = useBench();
   const taken = school.sides.find(({ id }) => id === goals.schools[school.id]);
   return (
     <details onToggle={(event) => setOpen(event.currentTarget.open)}>
@@ -44,8 +43,7 @@ function Question({ school }: { school: School }) {
 }
 
 function Sides({ school }: { school: School }) {
-  const { rig, profile, drafted, memory, moveAll } = useBench();
-  const { goals, change } = useGoals();
+  const { rig, profile, drafted, memory, goals, changeGoals, moveAll } = useBench();
   const told = useMemo(() => {
     const behave = (stops: typeof drafted) =>
       escBehaviour(profile, stops, rig.channel, memory.range, rig.pack.cells);
@@ -79,7 +77,7 @@ function Sides({ school }: { school: School }) {
                       name={school.id}
                       checked={mine === side.id}
                       onChange={() => {
-                        change({ schools: { ...others, [school.id]: side.id } });
+                        changeGoals({ schools: { ...others, [school.id]: side.id } });
                         moveAll(stops);
                       }}
                       className="size-5 accent-draft"
@@ -108,7 +106,7 @@ function Sides({ school }: { school: School }) {
           <button
             type="button"
             className="min-h-8 underline underline-offset-4"
-            onClick={() => change({ schools: others })}
+            onClick={() => changeGoals({ schools: others })}
           >
             Take none
           </button>

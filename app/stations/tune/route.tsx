@@ -1,12 +1,11 @@
-import { adviceFor, openAdvice } from '#core/advice/advise';
-import type { Case } from '#core/advice/rule';
+import { openAdvice } from '#core/advice/advise';
 import { inactiveReason } from '#core/advice/inactive';
 import { stopById, itemById, type ProfileItem } from '#core/esc/profile';
 import { momentName, momentsOf, type MomentId } from '#core/settings/moments';
 import { VOCABULARY } from '#core/settings/vocabulary';
 import type { VehicleKind } from '#core/rig/rig';
 import { unknownItems } from '#core/sheet/evidence';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { AdvisedMark, DraftMark, EscMark } from '../../ui/marks';
@@ -17,14 +16,12 @@ import { DrillPanel } from './DrillPanel';
 import { Matters } from './Matters';
 import { DriveLine } from './DriveLine';
 import { Rail } from './Rail';
-import { useGoals } from './useGoals';
 import { useRailKeys } from './useRailKeys';
 import { VerdictList } from './VerdictList';
 
 /** Tune: every setting at the moment it is felt, and what a move does to the drive. */
 export default function TuneRoute() {
   const { profile, changes, verdicts, rig } = useBench();
-  const { case_ } = useGoals();
   const { kind } = rig.vehicle;
   const groups = groupByMoment(profile.items, kind);
   useRailKeys();
@@ -57,11 +54,11 @@ export default function TuneRoute() {
                 <h2 id={`title-${moment}`} className={`text-xl ${moment === current ? 'text-draft' : ''}`}>
                   {momentName(moment, kind)}
                 </h2>
-                <MomentAdvice items={items} case_={case_} name={momentName(moment, kind)} />
+                <MomentAdvice items={items} name={momentName(moment, kind)} />
               </div>
               <ul>
                 {items.map((item) => (
-                  <ItemRail key={item.id} item={item} case_={case_} />
+                  <ItemRail key={item.id} item={item} />
                 ))}
               </ul>
             </section>
@@ -81,9 +78,8 @@ export default function TuneRoute() {
   );
 }
 
-function ItemRail({ item, case_ }: { item: ProfileItem; case_: Case }) {
-  const { rig, profile, holdings, draft, drafted, move } = useBench();
-  const advice = useMemo(() => adviceFor(case_, item), [case_, item]);
+function ItemRail({ item }: { item: ProfileItem }) {
+  const { rig, profile, holdings, draft, drafted, advice, move } = useBench();
   return (
     <Rail
       item={item}
@@ -91,7 +87,7 @@ function ItemRail({ item, case_ }: { item: ProfileItem; case_: Case }) {
       holding={holdings[item.id]}
       draftStopId={drafted[item.id]!}
       isDrafted={draft.stops[item.id] !== undefined}
-      advice={advice}
+      advice={advice[item.id]}
       inactive={inactiveReason(rig, profile, drafted, item)}
       onMove={move}
     />
@@ -99,9 +95,9 @@ function ItemRail({ item, case_ }: { item: ProfileItem; case_: Case }) {
 }
 
 /** One key for what is advised at a moment. */
-function MomentAdvice({ items, case_, name }: { items: ProfileItem[]; case_: Case; name: string }) {
-  const { drafted, moveAll } = useBench();
-  const open = openAdvice(case_, items, drafted);
+function MomentAdvice({ items, name }: { items: ProfileItem[]; name: string }) {
+  const { drafted, advice, moveAll } = useBench();
+  const open = openAdvice(advice, items, drafted);
   const count = Object.keys(open).length;
   if (count < 2) return null;
   return (

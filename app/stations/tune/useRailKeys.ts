@@ -1,25 +1,22 @@
-import { adviceFor, openAdvice } from '#core/advice/advise';
-import { itemById } from '#core/esc/profile';
+import { openAdvice } from '#core/advice/advise';
 import { useCommands } from '../../preferences/useCommands';
 import { useBench, useKeeping } from '../bench/BenchContext';
-import { useGoals } from './useGoals';
 
 /** Keys that move between rails, and that take the advice of the rail in focus. */
 export function useRailKeys(): void {
-  const { profile, drafted, move, moveAll } = useBench();
+  const { profile, drafted, advice, move, moveAll } = useBench();
   const { undo, redo } = useKeeping();
-  const { case_ } = useGoals();
   useCommands({
     nextRail: () => focusRail(1),
     previousRail: () => focusRail(-1),
     advice: () => {
       const itemId = railInFocus()?.dataset.rail;
-      const advice = itemId === undefined ? undefined : adviceFor(case_, itemById(profile, itemId));
-      if (advice) move(itemId!, advice.stopId);
+      const found = itemId === undefined ? undefined : advice[itemId];
+      if (found) move(itemId!, found.stopId);
     },
     undo,
     redo,
-    allAdvice: () => moveAll(openAdvice(case_, profile.items, drafted)),
+    allAdvice: () => moveAll(openAdvice(advice, profile.items, drafted)),
   });
 }
 

@@ -7,6 +7,7 @@ import { formatNumber } from '../../units/format';
 import { noLoadSpeed } from '../../physics/drills/wheelDrills';
 import { resolveRig } from '../../rig/resolve';
 import { kmPerHour } from '../../units/convert';
+import { RACERS } from '../goals';
 import {
   amountOf,
   choiceOf,
@@ -132,7 +133,6 @@ export const initialBrakeSteps: Judge = (situation) => {
 };
 
 const REVERSES = ['forwardBrakeReverse', 'forwardReverse'];
-const RACERS: readonly string[] = ['tenthBuggy', 'eighthBuggy', 'specCircuit', 'modifiedCircuit', 'sprint'];
 const RACE_DELAY_S = 1;
 
 export const reverseInRace: Judge = (situation) => {

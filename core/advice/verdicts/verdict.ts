@@ -1,5 +1,12 @@
 /** What a verdict is: dangerous, unwise or worth knowing about a full set of values on a rig, and what clears it. */
-import { stopById, valueOf, type EscProfile, type ProfileItem, type StopByItem } from '../../esc/profile';
+import {
+  itemForSetting,
+  stopById,
+  valueOf,
+  type EscProfile,
+  type ProfileItem,
+  type StopByItem,
+} from '../../esc/profile';
 import type { LearnedRange } from '../../radio/pulse';
 import type { EventRules } from '../../rig/eventRules';
 import type { Rig } from '../../rig/rig';
@@ -68,14 +75,14 @@ export function amountOf({ rig, profile, stops }: Situation, setting: SettingId)
 
 /** A move of a setting to one of its choices, where the item has it. */
 export function moveToChoice({ profile }: Situation, setting: SettingId, choice: string): Remedy[] {
-  const item = profile.items.find((one) => one.setting === setting);
+  const item = itemForSetting(profile, setting);
   const stop = item?.stops.find(({ value }) => value.kind === 'choice' && value.choice === choice);
   return item ? moveTo(item, stop?.id) : [];
 }
 
 /** A move of a setting to the stop nearest to a number. */
 export function moveToNumber({ rig, profile }: Situation, setting: SettingId, wanted: number): Remedy[] {
-  const item = profile.items.find((one) => one.setting === setting);
+  const item = itemForSetting(profile, setting);
   if (!item) return [];
   const off = ({ value }: { value: Parameters<typeof comparableNumber>[0] }): number =>
     Math.abs((comparableNumber(value, rig.pack.cells) ?? Infinity) - wanted);

@@ -1,5 +1,11 @@
 /** What every pair of brake strength and brake frequency that an ESC has does, slow and fast, behind a radio's end point. */
-import type { EscProfile, Stop, ProfileItem, StopByItem } from '../../esc/profile';
+import {
+  itemForSetting,
+  type EscProfile,
+  type ProfileItem,
+  type Stop,
+  type StopByItem,
+} from '../../esc/profile';
 import type { ResolvedWheels } from '../../rig/resolve';
 import { kmPerHour } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
@@ -36,9 +42,9 @@ export function brakeMap(
   behave: (stops: StopByItem) => EscBehaviour,
   endPointShare: number,
 ): BrakeMap | undefined {
-  const strength = profile.items.find(({ setting }) => setting === 'brakeStrength');
+  const strength = itemForSetting(profile, 'brakeStrength');
   if (!strength) return undefined;
-  const frequency = profile.items.find(({ setting }) => setting === 'brakeFrequency');
+  const frequency = itemForSetting(profile, 'brakeFrequency');
   const slowSpeed = Math.min(WALKING_PACE, 0.3 * noLoadSpeed(rig));
   const fastSpeed = Math.min(BRAKE_FROM, REACHABLE_SHARE * noLoadSpeed(rig));
   const forceOf = (set: StopByItem): BrakeCell => {
