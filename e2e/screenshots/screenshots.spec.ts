@@ -128,7 +128,7 @@ test('the trainer by its stick, and the places outside of any rig', async ({ pag
   const rig = page.url().replace('/tune', '');
   await move('Start acceleration', 'ArrowRight', 1);
   await move('Advance', 'ArrowRight', 1);
-  await page.getByText('To 95 % of full rpm').waitFor();
+  await page.locator('[data-trace=draft]').first().waitFor();
   await shot('tune-plane');
   await page.goto(`${rig}/load`);
   await page.getByLabel('Propeller off').check();
