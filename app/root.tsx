@@ -1,6 +1,6 @@
 import '@fontsource-variable/atkinson-hyperlegible-next/index.css';
 import '@fontsource-variable/bricolage-grotesque/index.css';
-import type { ReactNode } from 'react';
+import { useEffect, type ReactNode } from 'react';
 import {
   isRouteErrorResponse,
   Link,
@@ -58,6 +58,10 @@ export function Layout({ children }: { children: ReactNode }) {
 }
 
 export default function App() {
+  // Says that the page answers: whoever works it by script must not click before.
+  useEffect(() => {
+    document.documentElement.dataset.answers = '';
+  }, []);
   return (
     <>
       <NavigationProgress />

@@ -2,10 +2,37 @@ import { readFile } from 'node:fs/promises';
 import { test as base, expect, type Page } from '@playwright/test';
 import { ADDRESS } from './setting';
 
+/**
+ * Makes every opening and reload wait until the page answers: on a busy machine a click may come before, and
+ * the page would not know of it. What is no page of ours is
+ * not waited for.
+ */
+function openAnswering(page: Page): void {
+  const goto = page.goto.bind(page);
+  const reload = page.reload.bind(page);
+  const answers = async (): Promise<void> => {
+    const ours = await page.evaluate(
+      () => document.contentType === 'text/html' && '__reactRouterContext' in window,
+    );
+    if (ours) await page.locator('html[data-answers]').waitFor({ state: 'attached', timeout: 60_000 });
+  };
+  page.goto = async (...given) => {
+    const response = await goto(...given);
+    await answers();
+    return response;
+  };
+  page.reload = async (...given) => {
+    const response = await reload(...given);
+    await answers();
+    return response;
+  };
+}
+
 /** Every test also holds that no request leaves loopback and that the page reports no error. */
 export const test = base.extend<{ watched: undefined }>({
   watched: [
     async ({ page }, use) => {
+      openAnswering(page);
       const strays: string[] = [];
       const errors: string[] = [];
       page.on('request', (request) => {

@@ -15,7 +15,7 @@ function useBenchValue(view: BenchView) {
     draft: view.draft,
     revision: view.draftRevision,
   });
-  const { change } = kept;
+  const { change, undo, redo, steps, status, settle } = kept;
   // For a moment after a new revision, the page still has the draft of the old one.
   const draft = useMemo(() => fittingDraft(profile, kept.draft), [profile, kept.draft]);
   const standing = useMemo(() => {
@@ -48,14 +48,24 @@ function useBenchValue(view: BenchView) {
   );
   const advice = useMemo(() => adviceOn({ rig, goals, rules }, profile), [rig, goals, rules, profile]);
   const bench = useMemo(
-    () => ({ ...view, ...standing, goals, changeGoals, advice, move, moveAll }),
-    [view, standing, goals, changeGoals, advice, move, moveAll],
+    () => ({
+      ...view,
+      ...standing,
+      goals,
+      changeGoals,
+      advice,
+      move,
+      moveAll,
+      history: { undo, redo, steps },
+    }),
+    [view, standing, goals, changeGoals, advice, move, moveAll, undo, redo, steps],
   );
-  return { bench, keeping: kept };
+  const keeping = useMemo(() => ({ status, settle }), [status, settle]);
+  return { bench, keeping };
 }
 
 type BenchValue = ReturnType<typeof useBenchValue>['bench'];
-type Keeping = Pick<ReturnType<typeof useDraft>, 'status' | 'settle' | 'undo' | 'redo' | 'steps'>;
+type Keeping = Pick<ReturnType<typeof useDraft>, 'status' | 'settle'>;
 
 const BenchContext = createContext<BenchValue | null>(null);
 /** Beside the bench: it changes with every request, and only the header shows it. */
@@ -70,7 +80,7 @@ export function BenchProvider({ view, children }: { view: BenchView; children: R
   );
 }
 
-/** How far the draft is kept, its moves back and forth, and the choice where another page kept one too. @throws {Error} outside a bench */
+/** How far the draft is kept, and the choice where another page kept one too. @throws {Error} outside a bench */
 export function useKeeping(): Keeping {
   const keeping = use(KeepingContext);
   if (!keeping) throw new Error('useKeeping needs a BenchProvider above it');

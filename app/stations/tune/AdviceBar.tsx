@@ -1,15 +1,15 @@
 import { openAdvice } from '#core/advice/advise';
-import { PURPOSES, SURFACES, type Purpose, type Surface } from '#core/advice/goals';
+import { PURPOSES, SURFACES, type Goals } from '#core/advice/goals';
 import { Redo2, Sparkle, Undo2 } from 'lucide-react';
-import { useId } from 'react';
+import { memo, useId } from 'react';
 import { Button } from '../../ui/Button';
-import { useBench, useKeeping } from '../bench/BenchContext';
+import { useBench } from '../bench/BenchContext';
 import { INPUT } from '../rig/formParts';
 
 /** What the driver is after, and one key for all that follows from it. */
 export function AdviceBar() {
-  const { profile, rig, drafted, advice, goals, changeGoals, moveAll } = useBench();
-  const { undo, redo, steps } = useKeeping();
+  const { profile, rig, drafted, advice, goals, changeGoals, moveAll, history } = useBench();
+  const { undo, redo, steps } = history;
   const open = openAdvice(advice, profile.items, drafted);
   const count = Object.keys(open).length;
   return (
@@ -17,18 +17,14 @@ export function AdviceBar() {
       <h2 id="advice" className="sr-only">
         Advice
       </h2>
-      <Choice
-        name="For"
-        of={PURPOSES}
-        value={goals.purpose}
-        onChoose={(purpose) => changeGoals({ purpose: purpose as Purpose })}
-      />
+      <Choice name="For" of={PURPOSES} goal="purpose" value={goals.purpose} onChoose={changeGoals} />
       {rig.vehicle.kind === 'wheels' && (
         <Choice
           name="on ground that is"
           of={SURFACES}
+          goal="surface"
           value={goals.surface}
-          onChoose={(surface) => changeGoals({ surface: surface as Surface })}
+          onChoose={changeGoals}
         />
       )}
       <Button onClick={() => moveAll(open)} disabled={count === 0}>
@@ -50,16 +46,22 @@ export function AdviceBar() {
 interface ChoiceProps {
   name: string;
   of: Readonly<Record<string, string>>;
+  goal: 'purpose' | 'surface';
   value: string;
-  onChoose: (id: string) => void;
+  onChoose: (change: Partial<Goals>) => void;
 }
 
-function Choice({ name, of, value, onChoose }: ChoiceProps) {
+const Choice = memo(function Choice({ name, of, goal, value, onChoose }: ChoiceProps) {
   const id = useId();
   return (
     <span className="flex items-center gap-2">
       <label htmlFor={id}>{name}</label>
-      <select id={id} value={value} onChange={(event) => onChoose(event.target.value)} className={INPUT}>
+      <select
+        id={id}
+        value={value}
+        onChange={(event) => onChoose({ [goal]: event.target.value })}
+        className={INPUT}
+      >
         {Object.entries(of).map(([key, words]) => (
           <option key={key} value={key}>
             {words}
@@ -68,4 +70,4 @@ function Choice({ name, of, value, onChoose }: ChoiceProps) {
       </select>
     </span>
   );
-}
+});

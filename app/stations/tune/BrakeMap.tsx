@@ -2,12 +2,12 @@ import { escBehaviour } from '#core/physics/escChain';
 import { brakeMap, type BrakeCell } from '#core/physics/drills/brakeMap';
 import { resolveRig } from '#core/rig/resolve';
 import { formatNumber } from '#core/units/format';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { Scrollable } from '../../ui/Scrollable';
 import { useBench } from '../bench/BenchContext';
 
 /** Every pair of brake strength and frequency of this ESC, slow and fast; a press drafts the pair. */
-export function BrakeMap() {
+export const BrakeMap = memo(function BrakeMap() {
   const [isOpen, setOpen] = useState(false);
   return (
     <details onToggle={(event) => setOpen(event.currentTarget.open)} className="border-t border-rule">
@@ -17,7 +17,7 @@ export function BrakeMap() {
       {isOpen && <Map />}
     </details>
   );
-}
+});
 
 function Map() {
   const { rig, profile, drafted, memory, moveAll } = useBench();

@@ -2,14 +2,25 @@ import { schoolsFor, sidesTold, type School } from '#core/advice/schools';
 import { escBehaviour } from '#core/physics/escChain';
 import { resolveRig } from '#core/rig/resolve';
 import { formatNumber } from '#core/units/format';
-import { useMemo, useState } from 'react';
+import type { Goals } from '#core/advice/goals';
+import type { EscProfile } from '#core/esc/profile';
+import { memo, useMemo, useState } from 'react';
 import { Scrollable } from '../../ui/Scrollable';
 import { useBench } from '../bench/BenchContext';
 
-/** Where practitioners disagree: the sides, what each costs here, and the driver's choice between them. */
-export function Disagreements() {
-  const { rig, profile } = useBench();
-  const schools = schoolsFor(profile, rig.pack.cells);
+interface Props {
+  profile: EscProfile;
+  cells: number;
+  /** The sides that the driver has taken. */
+  taken: Goals['schools'];
+}
+
+/**
+ * Where practitioners disagree: the sides, what each costs here, and the driver's choice between them. A moving lozenge
+ * changes only the question that is open.
+ */
+export const Disagreements = memo(function Disagreements({ profile, cells, taken }: Props) {
+  const schools = schoolsFor(profile, cells);
   if (schools.length === 0) return null;
   return (
     <section aria-labelledby="disagreements" className="mt-8">
@@ -19,18 +30,16 @@ export function Disagreements() {
       <ul>
         {schools.map((school) => (
           <li key={school.id} className="border-b border-rule">
-            <Question school={school} />
+            <Question school={school} taken={school.sides.find(({ id }) => id === taken[school.id])} />
           </li>
         ))}
       </ul>
     </section>
   );
-}
+});
 
-function Question({ school }: { school: School }) {
+function Question({ school, taken }: { school: School; taken: School['sides'][number] | undefined }) {
   const [isOpen, setOpen] = useState(false);
-  const { goals } = useBench();
-  const taken = school.sides.find(({ id }) => id === goals.schools[school.id]);
   return (
     <details onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="min-h-11 cursor-pointer py-2">

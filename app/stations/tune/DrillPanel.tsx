@@ -8,7 +8,7 @@ import { unknownItems } from '#core/sheet/evidence';
 import { escBehaviour } from '#core/physics/escChain';
 import { resolveRig } from '#core/rig/resolve';
 import { Tabs } from 'radix-ui';
-import { lazy, memo, Suspense, useCallback, useMemo, useState } from 'react';
+import { lazy, memo, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
 import type { DrillPair } from '../../workers/drills.worker';
@@ -37,10 +37,10 @@ export function DrillPanel() {
     }),
     [drill, rig, profile, believed, drafted, holdings, behave],
   );
-  const recent = useRecentlyMoved(drafted);
-  const likely = useMemo(
-    () => oneStepOn(profile, drafted, recent, rig.pack.cells).map(behave),
-    [profile, drafted, recent, rig.pack.cells, behave],
+  const recentlyMoved = useRecentlyMoved(drafted);
+  const likely = useCallback(
+    () => oneStepOn(profile, drafted, recentlyMoved(), rig.pack.cells).map(behave),
+    [profile, drafted, recentlyMoved, rig.pack.cells, behave],
   );
   const computed = useDrill(request, likely);
   const shown = computed?.request.drill === drill ? computed.answer : undefined;
@@ -83,14 +83,16 @@ export function DrillPanel() {
 /** More rails than these nobody works at a time. */
 const MOST_RECENT = 2;
 
-/** The rails that moved last, newest first. */
-function useRecentlyMoved(drafted: StopByItem): readonly string[] {
-  const [seen, setSeen] = useState({ drafted, recent: [] as readonly string[] });
-  if (seen.drafted === drafted) return seen.recent;
-  const moved = Object.keys(drafted).filter((id) => drafted[id] !== seen.drafted[id]);
-  const recent = [...new Set([...moved, ...seen.recent])].slice(0, MOST_RECENT);
-  setSeen({ drafted, recent });
-  return recent;
+/** The rails that moved last, newest first: read between drawings, never drawn. */
+function useRecentlyMoved(drafted: StopByItem): () => readonly string[] {
+  const recent = useRef<readonly string[]>([]);
+  const seen = useRef(drafted);
+  useEffect(() => {
+    const moved = Object.keys(drafted).filter((id) => drafted[id] !== seen.current[id]);
+    seen.current = drafted;
+    recent.current = [...new Set([...moved, ...recent.current])].slice(0, MOST_RECENT);
+  }, [drafted]);
+  return useCallback(() => recent.current, []);
 }
 
 /** Drawn once: a moving lozenge waits for nothing that stays. */

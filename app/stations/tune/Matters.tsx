@@ -1,7 +1,8 @@
+import type { VehicleKind } from '#core/rig/rig';
 import { DRILLS, type DrillId } from '#core/physics/drills/runDrill';
 import { mostTellingAssumption, moversOf, type Mover, type Moves } from '#core/physics/matters';
 import { formatNumber, withUnit } from '#core/units/format';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
@@ -46,16 +47,21 @@ export function Matters() {
           <Notice grade="caution" title={found.sentence} />
         </div>
       )}
-      {found?.ok && <Answer movers={found.movers} rigId={rigId} />}
+      {found?.ok && <Answer movers={found.movers} kind={rig.vehicle.kind} rigId={rigId} />}
     </section>
   );
 }
 
 const SHOWN = 8;
 
-function Answer({ movers, rigId }: { movers: Mover[]; rigId: string }) {
-  const { rig } = useBench();
-  const names = DRILLS[rig.vehicle.kind] as Partial<Record<DrillId, string>>;
+interface AnswerProps {
+  movers: Mover[];
+  kind: VehicleKind;
+  rigId: string;
+}
+
+const Answer = memo(function Answer({ movers, kind, rigId }: AnswerProps) {
+  const names = DRILLS[kind] as Partial<Record<DrillId, string>>;
   const numbers = numbersIn(movers);
   const [chosen, setChosen] = useState(numbers[0]?.key ?? '');
   const number = numbers.find(({ key }) => key === chosen) ?? numbers[0];
@@ -122,7 +128,7 @@ function Answer({ movers, rigId }: { movers: Mover[]; rigId: string }) {
       )}
     </div>
   );
-}
+});
 
 /** From where to where, with the present value as a tick. */
 function Span({

@@ -1,12 +1,18 @@
 import { formatNumber } from '#core/units/format';
 import { wrap } from 'comlink';
-import { useEffect, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { MattersWorker, RestsOnAnswer, RestsOnRequest } from '../../workers/matters.worker';
 import { useBench } from '../bench/BenchContext';
 
 /** What each number of a drill assumes, computed in a worker once somebody asks. */
-export function RestsOn({ request, assumed }: { request: RestsOnRequest; assumed: number }) {
+export const RestsOn = memo(function RestsOn({
+  request,
+  assumed,
+}: {
+  request: RestsOnRequest;
+  assumed: number;
+}) {
   const [isOpen, setOpen] = useState(false);
   const { rigId } = useBench();
   if (assumed === 0) return <p>Computed from what you gave and measured.</p>;
@@ -22,7 +28,7 @@ export function RestsOn({ request, assumed }: { request: RestsOnRequest; assumed
       </Link>
     </details>
   );
-}
+});
 
 function Ranges({ request }: { request: RestsOnRequest }) {
   const [answer, setAnswer] = useState<RestsOnAnswer>();

@@ -5,7 +5,7 @@ import { momentName, momentsOf, type MomentId } from '#core/settings/moments';
 import { VOCABULARY } from '#core/settings/vocabulary';
 import type { VehicleKind } from '#core/rig/rig';
 import { unknownItems } from '#core/sheet/evidence';
-import { useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { AdvisedMark, DraftMark, EscMark } from '../../ui/marks';
@@ -21,9 +21,9 @@ import { VerdictList } from './VerdictList';
 
 /** Tune: every setting at the moment it is felt, and what a move does to the drive. */
 export default function TuneRoute() {
-  const { profile, changes, verdicts, rig } = useBench();
+  const { profile, changes, verdicts, rig, goals } = useBench();
   const { kind } = rig.vehicle;
-  const groups = groupByMoment(profile.items, kind);
+  const groups = useMemo(() => groupByMoment(profile.items, kind), [profile, kind]);
   useRailKeys();
   const [current, setCurrent] = useState<MomentId>(groups[0]![0]);
   const changedIn = (moment: MomentId): number =>
@@ -63,7 +63,7 @@ export default function TuneRoute() {
               </ul>
             </section>
           ))}
-          <Disagreements />
+          <Disagreements profile={profile} cells={rig.pack.cells} taken={goals.schools} />
           <Matters />
         </div>
         <aside aria-label="What it does" className="border-rule bg-sheet px-5 py-4 lg:border-l">
@@ -112,7 +112,8 @@ function MomentAdvice({ items, name }: { items: ProfileItem[]; name: string }) {
   );
 }
 
-function Legend() {
+/** Drawn once. */
+const Legend = memo(function Legend() {
   return (
     <p className="mt-2 flex flex-wrap items-center gap-x-5 gap-y-1 text-sm text-muted">
       <span className="flex items-center gap-1.5">
@@ -132,7 +133,7 @@ function Legend() {
       </span>
     </p>
   );
-}
+});
 
 const CHIPS_SHOWN = 3;
 

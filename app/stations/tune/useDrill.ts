@@ -13,12 +13,12 @@ interface Computed {
  * so that a trace follows a moving lozenge without lagging behind it.
  * @param likely what may be asked for next: computed while nothing is, where a drill takes its time
  */
-export function useDrill(request: DrillRequest, likely: EscBehaviour[]): Computed | undefined {
+export function useDrill(request: DrillRequest, likely: () => EscBehaviour[]): Computed | undefined {
   const [computed, setComputed] = useState<Computed>();
   const worker = useRef<Remote<DrillWorker>>(undefined);
   const waiting = useRef<DrillRequest>(undefined);
   const busy = useRef(false);
-  const expected = useRef<EscBehaviour[]>([]);
+  const expected = useRef(likely);
 
   useEffect(() => {
     const thread = new Worker(new URL('../../workers/drills.worker.ts', import.meta.url), { type: 'module' });
@@ -48,7 +48,9 @@ export function useDrill(request: DrillRequest, likely: EscBehaviour[]): Compute
       }
       busy.current = false;
       // A failure shows when the drill is really asked for.
-      void remote.warm({ drill: last.drill, rig: last.rig, likely: expected.current }).catch(() => undefined);
+      void remote
+        .warm({ drill: last.drill, rig: last.rig, likely: expected.current() })
+        .catch(() => undefined);
     };
     void run();
   }, [request, likely]);

@@ -1,11 +1,10 @@
 import { openAdvice } from '#core/advice/advise';
 import { useCommands } from '../../preferences/useCommands';
-import { useBench, useKeeping } from '../bench/BenchContext';
+import { useBench } from '../bench/BenchContext';
 
 /** Keys that move between rails, and that take the advice of the rail in focus. */
 export function useRailKeys(): void {
-  const { profile, drafted, advice, move, moveAll } = useBench();
-  const { undo, redo } = useKeeping();
+  const { profile, drafted, advice, move, moveAll, history } = useBench();
   useCommands({
     nextRail: () => focusRail(1),
     previousRail: () => focusRail(-1),
@@ -14,8 +13,8 @@ export function useRailKeys(): void {
       const found = itemId === undefined ? undefined : advice[itemId];
       if (found) move(itemId!, found.stopId);
     },
-    undo,
-    redo,
+    undo: history.undo,
+    redo: history.redo,
     allAdvice: () => moveAll(openAdvice(advice, profile.items, drafted)),
   });
 }
