@@ -2,7 +2,9 @@
  * In a browser: from a key on a rail to the moved trace, and the main thread's long tasks meanwhile. Prints one line a
  * drill. Takes an address with the demo data behind it.
  */
-import { chromium } from '@playwright/test';
+import { fortyItems } from '#core/archetypes/fortyItems.fixture';
+import { chromium, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
 
 declare global {
   interface Window {
@@ -19,8 +21,13 @@ const PAUSE_MS = 200;
 const PATIENCE_MS = 2000;
 const address = process.argv[2] ?? 'http://127.0.0.1:4173';
 
+interface Scenario {
+  drill: string;
+  rails: [string, string];
+}
+
 /** Two rails for each drill: walked through so that no pair of values comes twice. */
-const SCENARIOS: { drill: string; rails: [string, string] }[] = [
+const SCENARIOS: Scenario[] = [
   { drill: 'Launch', rails: ['Launch strength', 'Advance'] },
   { drill: 'Brake', rails: ['Brake strength', 'Brake frequency'] },
   { drill: 'Top speed', rails: ['Advance', 'Drive frequency'] },
@@ -38,7 +45,32 @@ await page.addInitScript(() => {
 await page.goto(address);
 await page.getByRole('link', { name: /^Kelp-beach buggy/ }).click();
 await page.waitForURL('**/tune');
-for (const { drill, rails } of SCENARIOS) {
+for (const scenario of SCENARIOS) await measure(scenario, '');
+await openFortyItems(page);
+for (const scenario of SCENARIOS) await measure(scenario, ', forty items');
+await browser.close();
+
+/** Takes in the buggy with an ESC of forty items, and goes to its rails. */
+async function openFortyItems(on: Page): Promise<void> {
+  const rig = JSON.parse(readFileSync('demo/kelp-beach-buggy.rig.json', 'utf8'));
+  const profile = { format: 'live-tune/esc-profile', version: rig.version, ...fortyItems() };
+  Object.assign(rig, { escProfileId: profile.id, rig: { ...rig.rig, name: 'Long list' } });
+  for (const document of [profile, rig]) {
+    await on.goto(address);
+    await on.getByLabel('Import a file').setInputFiles({
+      name: 'document.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify(document)),
+    });
+    await on.getByRole('button', { name: 'Import', exact: true }).click();
+    await on.waitForLoadState('networkidle');
+  }
+  await on.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: /^Tune/ }).click();
+  await on.waitForURL('**/tune');
+}
+
+/** Moves the two rails through, and prints how long each took. */
+async function measure({ drill, rails }: Scenario, on: string): Promise<void> {
   await page.getByRole('tab', { name: drill, exact: true }).click();
   await page.locator('[data-trace=draft]').first().waitFor();
   const railOf = (name: string) => page.getByRole('slider', { name, exact: true });
@@ -63,7 +95,7 @@ for (const { drill, rails } of SCENARIOS) {
   times.sort((a, b) => a - b);
   console.log(
     JSON.stringify({
-      drill,
+      drill: drill + on,
       moved: `${times.length} of ${MOVES}`,
       medianMs: Math.round(times[times.length >> 1] ?? NaN),
       p95Ms: Math.round(times[Math.floor(times.length * 0.95)] ?? NaN),
@@ -72,7 +104,6 @@ for (const { drill, rails } of SCENARIOS) {
     }),
   );
 }
-await browser.close();
 
 /**
  * Runs in the page: from the next key until the draft's trace is another, to be shown in the same frame; null where it

@@ -27,9 +27,9 @@ export function useCommands(commands: Commands): void {
     id !== 'space' && preferences.characterKeys && keyOf(preferences, id).toLowerCase() === key.toLowerCase();
 
   const down = useEffectEvent((event: KeyboardEvent) => {
-    if (event.repeat || event.ctrlKey || event.metaKey || event.altKey || isBusy(event)) return;
+    if (event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
     const actions = actionsFor(event.key);
-    if (!actions) return;
+    if (!actions || isBusy(event)) return;
     event.preventDefault();
     actions.down();
   });

@@ -1,6 +1,6 @@
 import type { DrillBand } from '#core/physics/drills/band';
 import type { Drill, Trace } from '#core/physics/drills/drill';
-import { memo } from 'react';
+import { createContext, memo, use, useMemo } from 'react';
 import {
   CartesianGrid,
   ComposedChart,
@@ -42,92 +42,127 @@ interface TraceChartProps {
   height: number;
 }
 
+/** The axes stay where they are while a curve moves between them, until it no longer fits. */
 function TraceChart({ now, draft, band, mark, height }: TraceChartProps) {
   const ys = [...now.points, ...draft.points].map((p) => p.y);
   const highest = Math.max(...ys, ...(band?.points.map((p) => p.high) ?? []));
   const lowest = Math.min(0, ...ys, ...(band?.points.map((p) => p.low) ?? []));
   // A mark far above the curves would flatten them; it is said in the numbers anyway.
-  const showMark = mark !== undefined && mark.y < highest * 1.6;
-  const top = Math.max(highest, showMark ? mark.y * 1.1 : 0, lowest < 0 ? 0 : 1);
-  const x: Interval = [draft.points[0]!.x, draft.points.at(-1)!.x];
-  const y: Interval = [lowest, top];
+  const shownMark = mark !== undefined && mark.y < highest * 1.6 ? mark : undefined;
+  const top = Math.max(highest, shownMark ? shownMark.y * 1.1 : 0, lowest < 0 ? 0 : 1);
+  const [left, right] = roundedOut(draft.points[0]!.x, draft.points.at(-1)!.x);
+  const [bottom, ceiling] = roundedOut(lowest, top);
+  const curves = useMemo(
+    () => ({ now: now.points, draft: draft.points, band: band?.points }),
+    [now, draft, band],
+  );
   return (
     <figure className="m-0">
       <figcaption className="text-sm text-muted">
         {draft.yLabel}, over {draft.xLabel}
       </figcaption>
-      <ResponsiveContainer width="100%" height={height}>
-        <ComposedChart margin={{ top: 8, right: 12, bottom: 0, left: -14 }} accessibilityLayer={false}>
-          <CartesianGrid vertical={false} stroke="var(--rule)" />
-          <XAxis
-            dataKey="x"
-            type="number"
-            domain={x}
-            tick={TICK}
-            ticks={ticksBetween(...x)}
-            stroke="var(--muted)"
-          />
-          <YAxis
-            type="number"
-            domain={y}
-            ticks={ticksBetween(...y)}
-            tick={TICK}
-            stroke="var(--rule)"
-            width={56}
-          />
-          {lowest < 0 && <ReferenceLine y={0} stroke="var(--muted)" />}
-          {showMark && (
-            <ReferenceLine
-              y={mark.y}
-              stroke="var(--caution)"
-              strokeDasharray="2 4"
-              label={{
-                value: mark.label,
-                position: 'insideBottomRight',
-                fill: 'var(--caution)',
-                fontSize: 13,
-              }}
-            />
-          )}
-          {/* The axes follow a line of the chart's own: nothing but its corners. */}
-          <Line
-            data={[
-              { x: x[0], y: y[0] },
-              { x: x[1], y: y[1] },
-            ]}
-            dataKey="y"
-            stroke="none"
-            dot={false}
-            isAnimationActive={false}
-          />
-          <Curves now={now.points} draft={draft.points} band={band?.points} x={x} y={y} />
-        </ComposedChart>
-      </ResponsiveContainer>
+      <CurvesContext value={curves}>
+        <Axes
+          left={left}
+          right={right}
+          bottom={bottom}
+          top={ceiling}
+          markAt={shownMark?.y}
+          markLabel={shownMark?.label}
+          height={height}
+        />
+      </CurvesContext>
     </figure>
   );
 }
 
-type Interval = readonly [low: number, high: number];
+interface Corners {
+  left: number;
+  right: number;
+  bottom: number;
+  top: number;
+}
 
-interface CurvesProps {
+interface AxesProps extends Corners {
+  markAt: number | undefined;
+  markLabel: string | undefined;
+  height: number;
+}
+
+const Axes = memo(function Axes({ left, right, bottom, top, markAt, markLabel, height }: AxesProps) {
+  return (
+    <ResponsiveContainer width="100%" height={height}>
+      <ComposedChart margin={{ top: 8, right: 12, bottom: 0, left: -14 }} accessibilityLayer={false}>
+        <CartesianGrid vertical={false} stroke="var(--rule)" />
+        <XAxis
+          dataKey="x"
+          type="number"
+          domain={[left, right]}
+          tick={TICK}
+          ticks={ticksBetween(left, right)}
+          stroke="var(--muted)"
+        />
+        <YAxis
+          type="number"
+          domain={[bottom, top]}
+          ticks={ticksBetween(bottom, top)}
+          tick={TICK}
+          stroke="var(--rule)"
+          width={56}
+        />
+        {bottom < 0 && <ReferenceLine y={0} stroke="var(--muted)" />}
+        {markAt !== undefined && (
+          <ReferenceLine
+            y={markAt}
+            stroke="var(--caution)"
+            strokeDasharray="2 4"
+            label={{
+              value: markLabel,
+              position: 'insideBottomRight',
+              fill: 'var(--caution)',
+              fontSize: 13,
+            }}
+          />
+        )}
+        {/* The axes follow a line of the chart's own: nothing but its corners. */}
+        <Line
+          data={[
+            { x: left, y: bottom },
+            { x: right, y: top },
+          ]}
+          dataKey="y"
+          stroke="none"
+          dot={false}
+          isAnimationActive={false}
+        />
+        <Curves left={left} right={right} bottom={bottom} top={top} />
+      </ComposedChart>
+    </ResponsiveContainer>
+  );
+});
+
+interface CurvesShown {
   now: Trace['points'];
   draft: Trace['points'];
   band: DrillBand['points'] | undefined;
-  x: Interval;
-  y: Interval;
 }
+
+/** Past the chart, which would draw everything anew for a curve that was handed through it. */
+const CurvesContext = createContext<CurvesShown | undefined>(undefined);
 
 /**
  * The curves themselves, between the axes. The chart's own lines wait for its next frame or two; these are there with the
  * move.
  */
-function Curves({ now, draft, band, x, y }: CurvesProps) {
+function Curves({ left, right, bottom, top }: Corners) {
   const area = usePlotArea();
-  if (!area) return null;
+  const shown = use(CurvesContext);
+  if (!area || !shown) return null;
+  const { now, draft, band } = shown;
   const place = (px: number, py: number): string => {
-    const left = area.x + ((px - x[0]) / (x[1] - x[0])) * area.width;
-    const top = area.y + ((y[1] - py) / (y[1] - y[0])) * area.height;
-    return `${left.toFixed(1)} ${top.toFixed(1)}`;
+    const across = area.x + ((px - left) / (right - left)) * area.width;
+    const down = area.y + ((top - py) / (top - bottom)) * area.height;
+    return `${across.toFixed(1)} ${down.toFixed(1)}`;
   };
   const line = (points: Trace['points']): string => `M${points.map((p) => place(p.x, p.y)).join('L')}`;
   return (
@@ -146,11 +181,21 @@ function Curves({ now, draft, band, x, y }: CurvesProps) {
   );
 }
 
-/** Four to eight round numbers, zero among them. */
-function ticksBetween(low: number, high: number): number[] {
+/** The next round corner outwards, so that an axis moves seldom: a quarter of a step between ticks. */
+function roundedOut(low: number, high: number): readonly [low: number, high: number] {
+  const grain = tickStep(low, high) / 4;
+  return [Math.floor(low / grain + 1e-9) * grain, Math.ceil(high / grain - 1e-9) * grain];
+}
+
+function tickStep(low: number, high: number): number {
   const span = high - low;
   const power = 10 ** Math.floor(Math.log10(span));
-  const step = [0.2, 0.5, 1, 2].map((s) => s * power).find((s) => span / s <= 8) ?? power;
+  return [0.2, 0.5, 1, 2].map((s) => s * power).find((s) => span / s <= 8) ?? power;
+}
+
+/** Four to eight round numbers, zero among them. */
+function ticksBetween(low: number, high: number): number[] {
+  const step = tickStep(low, high);
   const first = Math.ceil(low / step - 1e-9);
   const last = Math.floor(high / step + 1e-9);
   return Array.from({ length: last - first + 1 }, (_, n) => Number(((first + n) * step).toPrecision(6)));

@@ -85,7 +85,7 @@ export const Rail = memo(function Rail({
     : `${draft.label}${spelledOut && `, ${spelledOut}`}${differs ? `; on the ESC ${onEsc?.label ?? 'unknown'}` : ', as on the ESC'}`;
 
   return (
-    <li className={`border-t border-rule py-3 ${inactive ? 'opacity-75' : ''}`}>
+    <li className={`rail-row border-t border-rule py-3 ${inactive ? 'opacity-75' : ''}`}>
       <div className="grid grid-cols-[1fr_auto] items-start gap-x-5 gap-y-1 sm:grid-cols-[9.5rem_1fr_8rem]">
         <div>
           <div className="flex items-center gap-1">
