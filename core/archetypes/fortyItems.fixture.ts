@@ -1,18 +1,15 @@
-import type { EscProfile } from '../esc/profile';
+import type { EscProfile, ProfileItem } from '../esc/profile';
 import { ARCHETYPES } from './archetypes';
 import { linkPattern } from './cars';
 
-const ITEMS = 40;
-
-/** The longest list that an ESC may have: the link archetype's items, and what else the other archetypes know. */
-export function fortyItems(): EscProfile {
-  const known = new Set(linkPattern.items.map(({ setting }) => setting));
-  const more = ARCHETYPES.flatMap(({ profile }) => profile.items).filter(({ setting }) => {
-    const isNew = !known.has(setting);
-    known.add(setting);
-    return isNew;
-  });
-  const items = [...linkPattern.items, ...more].slice(0, ITEMS).map((item, place) => ({
+/** An ESC with every setting that any archetype has, each on the longest scale among them; worked by link. */
+export function everyItem(): EscProfile {
+  const longest = new Map<string, ProfileItem>();
+  for (const item of ARCHETYPES.flatMap(({ profile }) => profile.items)) {
+    const known = longest.get(item.setting);
+    if (!known || known.stops.length < item.stops.length) longest.set(item.setting, item);
+  }
+  const items = [...longest.values()].map((item, place) => ({
     ...item,
     id: `item-${place + 1}`,
     number: place + 1,
@@ -21,5 +18,11 @@ export function fortyItems(): EscProfile {
     inactiveWhen: [],
     switchedOffBy: null,
   }));
-  return { ...linkPattern, id: 'forty-items', name: 'Forty items', items };
+  return { ...linkPattern, id: 'every-item', name: 'Every item', items };
+}
+
+/** The longest list that an ESC is likely to have. */
+export function fortyItems(): EscProfile {
+  const all = everyItem();
+  return { ...all, id: 'forty-items', name: 'Forty items', items: all.items.slice(0, 40) };
 }

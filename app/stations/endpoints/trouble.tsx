@@ -1,33 +1,16 @@
 import { causesOf, SYMPTOMS, type SymptomId } from '#core/calibration/diagnosis';
-import { lockedBy } from '#core/calibration/slips';
-import { valueOf } from '#core/esc/profile';
-import { escMachine } from '#core/procedure/escMachine';
 import { useState } from 'react';
+import { Link } from 'react-router';
+import { OneOf } from '../../ui/OneOf';
 import { useBench } from '../bench/BenchContext';
-import { useChosenEsc } from './useEndpoints';
+import { useDiagnosisFacts } from './useDiagnosisFacts';
 
-const WITH_REVERSE = ['forwardBrakeReverse', 'forwardReverse'];
-
-/** From what is seen to the likeliest causes on this rig. */
+/** From what is seen at the throttle to the likeliest causes on this rig. */
 export default function Trouble() {
-  const { rig, profile, believed, calibrations, memory } = useBench();
-  const { ranges, range, deadbandMicros } = useChosenEsc();
+  const { rig, rigId } = useBench();
+  const facts = useDiagnosisFacts();
   const [symptom, setSymptom] = useState<SymptomId>();
-  const power = valueOf(profile, believed, 'forwardPower');
-  const mode = valueOf(profile, believed, 'runningMode');
-  const causes =
-    symptom &&
-    causesOf(symptom, {
-      rig,
-      profile,
-      range,
-      ranges,
-      deadbandMicros,
-      calibrations,
-      lockedBy: lockedBy(profile, escMachine(profile), { ...memory, stops: believed }),
-      forwardPower: power?.kind === 'number' ? power.value / 100 : 1,
-      hasReverse: mode?.kind !== 'choice' || WITH_REVERSE.includes(mode.choice),
-    });
+  const causes = symptom && causesOf(symptom, facts);
   const shown = (Object.keys(SYMPTOMS) as SymptomId[]).filter(
     (id) =>
       (id !== 'oneMotorLate' || rig.motorCount > 1) && (id !== 'noReverse' || rig.channel.rest === 'centre'),
@@ -35,22 +18,20 @@ export default function Trouble() {
   return (
     <div className="max-w-5xl px-5 py-6">
       <h1 className="text-3xl">What do you see?</h1>
+      <p className="mt-1 text-muted">
+        This is about the throttle itself. For how it drives, brakes or heats:{' '}
+        <Link to={`/rigs/${rigId}/trouble`} className="underline underline-offset-4">
+          what is wrong with it?
+        </Link>
+      </p>
       <div className="mt-4 grid gap-6 lg:grid-cols-[19rem_1fr]">
-        <fieldset>
-          <legend className="sr-only">What do you see?</legend>
-          {shown.map((id) => (
-            <label key={id} className="flex min-h-11 items-center gap-3 border-b border-rule py-1.5">
-              <input
-                type="radio"
-                name="symptom"
-                className="size-5 shrink-0 accent-draft"
-                checked={symptom === id}
-                onChange={() => setSymptom(id)}
-              />
-              {SYMPTOMS[id]}
-            </label>
-          ))}
-        </fieldset>
+        <OneOf
+          legend={<span className="sr-only">What do you see?</span>}
+          name="symptom"
+          of={shown.map((id) => [id, SYMPTOMS[id]] as const)}
+          value={symptom}
+          onChoose={setSymptom}
+        />
         <section aria-live="polite" aria-label="Likeliest causes">
           {!causes && (
             <p className="text-muted">

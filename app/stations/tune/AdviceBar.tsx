@@ -2,13 +2,14 @@ import { openAdvice } from '#core/advice/advise';
 import { PURPOSES, SURFACES, type Goals } from '#core/advice/goals';
 import { Redo2, Sparkle, Undo2 } from 'lucide-react';
 import { memo, useId } from 'react';
+import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { useBench } from '../bench/BenchContext';
 import { INPUT } from '../rig/formParts';
 
 /** What the driver is after, and one key for all that follows from it. */
 export function AdviceBar() {
-  const { profile, rig, drafted, advice, goals, changeGoals, moveAll, history } = useBench();
+  const { rigId, profile, rig, drafted, advice, goals, changeGoals, moveAll, history } = useBench();
   const { undo, redo, steps } = history;
   const open = openAdvice(advice, profile.items, drafted);
   const count = Object.keys(open).length;
@@ -39,6 +40,9 @@ export function AdviceBar() {
           <Redo2 className="size-5" aria-hidden="true" />
         </Button>
       </span>
+      <Button look="quiet" asChild>
+        <Link to={`/rigs/${rigId}/trouble`}>What is wrong with it?</Link>
+      </Button>
     </section>
   );
 }

@@ -13,7 +13,7 @@ import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
 import type { DrillPair } from '../../workers/drills.worker';
 import { BrakeMap } from './BrakeMap';
-import { oneStepOn } from './railOrder';
+import { oneStepOn } from '#core/esc/stopOrder';
 import { RestsOn } from './RestsOn';
 import { useDrill } from './useDrill';
 

@@ -9,7 +9,7 @@ import { memo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'r
 import { Button } from '../../ui/Button';
 import { EscMark, escMarkOf } from '../../ui/marks';
 import { Term } from '../../ui/Term';
-import { inOrder } from './railOrder';
+import { inOrder } from '#core/esc/stopOrder';
 
 interface Props {
   item: ProfileItem;

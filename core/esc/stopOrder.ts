@@ -1,6 +1,6 @@
-import { itemById, type EscProfile, type ProfileItem, type Stop, type StopByItem } from '#core/esc/profile';
-import { comparableNumber } from '#core/settings/value';
-import { VOCABULARY } from '#core/settings/vocabulary';
+import { itemById, type EscProfile, type ProfileItem, type Stop, type StopByItem } from './profile';
+import { comparableNumber } from '../settings/value';
+import { VOCABULARY } from '../settings/vocabulary';
 
 /** Stops with the lowest vocabulary value first, so that left always does what the left word says. Choices keep the ESC's order. */
 export function inOrder(item: ProfileItem, cells: number): Stop[] {
