@@ -42,7 +42,7 @@ export class RigModel extends Record<RigModel> {
   declare name: string;
   declare document: Rig;
   declare eventRulesId: CreationOptional<string | null>;
-  declare goals: CreationOptional<Goals | null>;
+  declare goals: CreationOptional<Partial<Goals> | null>;
   declare archivedAt: CreationOptional<Date | null>;
   declare deletedAt: CreationOptional<Date | null>;
   declare updatedAt: CreationOptional<Date>;

@@ -20,6 +20,26 @@ export interface Goals {
   surface: Surface;
   /** Where practitioners disagree: the side that the driver takes, by the id of the question. */
   schools: Readonly<Record<string, string>>;
+  /** Hazards that the driver loads all the same, by the id of the verdict. */
+  overridden: Readonly<Record<string, Override>>;
+  /** Values that hold for an event only, by item. */
+  temporary: Readonly<Record<string, Temporary>>;
+}
+
+/** A hazard that somebody takes upon himself. */
+export interface Override {
+  /** What the verdict said then: with other numbers it is another hazard. */
+  sentence: string;
+  reason: string;
+}
+
+/** A value for a while. */
+export interface Temporary {
+  stopId: string;
+  /** What it goes back to. */
+  returnsToStopId: string;
+  /** The last day on which it may stay, YYYY-MM-DD. */
+  until: string;
 }
 
 /** Classes that race. */
@@ -36,4 +56,6 @@ export const usualGoals = (vehicleClass: VehicleClass): Goals => ({
   purpose: RACERS.includes(vehicleClass) ? 'practice' : 'fun',
   surface: 'middling',
   schools: {},
+  overridden: {},
+  temporary: {},
 });

@@ -2,7 +2,12 @@ import { expect, it } from 'vitest';
 import { usualGoals } from './goals';
 import { readGoals } from './readGoals';
 
-const goals = { ...usualGoals('basher'), schools: { brake: 'strongHigh' } };
+const goals = {
+  ...usualGoals('basher'),
+  schools: { brake: 'strongHigh' },
+  overridden: { cutoffOutOfRange: { sentence: '2.20 V per cell', reason: 'the last hop of the contest' } },
+  temporary: { floor: { stopId: 'floor-1', returnsToStopId: 'floor-4', until: '2026-07-04' } },
+};
 
 it('what was written down as goals is read as the same', () => {
   expect(readGoals(JSON.parse(JSON.stringify(goals)))).toEqual(goals);
@@ -16,6 +21,9 @@ it.each([
   { ...goals, schools: { brake: 'sideways' } },
   { ...goals, schools: { weather: 'fine' } },
   { ...goals, schools: null },
+  { ...goals, overridden: { cutoffOutOfRange: { sentence: 'so', reason: '' } } },
+  { ...goals, temporary: { floor: { ...goals.temporary.floor, until: 'tomorrow' } } },
+  { ...goals, temporary: undefined },
 ])('anything else is none (%j)', (sent) => {
   expect(readGoals(sent)).toBeUndefined();
 });

@@ -1,22 +1,47 @@
-import { PURPOSES, SURFACES, type Goals, type Purpose, type Surface } from './goals';
+import {
+  PURPOSES,
+  SURFACES,
+  type Goals,
+  type Override,
+  type Purpose,
+  type Surface,
+  type Temporary,
+} from './goals';
 import { SCHOOLS } from './schools';
 
 /** What a page sent as the driver's goals; undefined where it is none: an unknown word, or a side that no question has. */
 export function readGoals(sent: unknown): Goals | undefined {
   if (typeof sent !== 'object' || sent === null) return undefined;
-  const { purpose, surface, schools } = sent as Record<string, unknown>;
+  const { purpose, surface, schools, overridden, temporary } = sent as Record<string, unknown>;
   if (typeof purpose !== 'string' || !Object.hasOwn(PURPOSES, purpose)) return undefined;
   if (typeof surface !== 'string' || !Object.hasOwn(SURFACES, surface)) return undefined;
-  if (typeof schools !== 'object' || schools === null) return undefined;
-  const sides = Object.entries(schools);
-  return sides.every(([id, side]) => isSide(id, side))
-    ? {
-        purpose: purpose as Purpose,
-        surface: surface as Surface,
-        schools: Object.fromEntries(sides),
-      }
-    : undefined;
+  if (!isRecordOf(schools, isSide)) return undefined;
+  if (!isRecordOf(overridden, isOverride) || !isRecordOf(temporary, isTemporary)) return undefined;
+  return {
+    purpose: purpose as Purpose,
+    surface: surface as Surface,
+    schools: schools as Goals['schools'],
+    overridden: overridden as Goals['overridden'],
+    temporary: temporary as Goals['temporary'],
+  };
 }
 
-const isSide = (id: string, side: unknown): boolean =>
+const isRecordOf = (sent: unknown, fits: (value: unknown, id: string) => boolean): boolean =>
+  typeof sent === 'object' && sent !== null && Object.entries(sent).every(([id, value]) => fits(value, id));
+
+const isSide = (side: unknown, id: string): boolean =>
   SCHOOLS.some((school) => school.id === id && school.sides.some((one) => one.id === side));
+
+const LONGEST = 1000;
+const isText = (value: unknown): value is string =>
+  typeof value === 'string' && value.length > 0 && value.length <= LONGEST;
+
+function isOverride(sent: unknown): boolean {
+  const { sentence, reason } = (sent ?? {}) as Partial<Override>;
+  return isText(sentence) && isText(reason);
+}
+
+function isTemporary(sent: unknown): boolean {
+  const { stopId, returnsToStopId, until } = (sent ?? {}) as Partial<Temporary>;
+  return isText(stopId) && isText(returnsToStopId) && isText(until) && /^\d{4}-\d{2}-\d{2}$/.test(until);
+}

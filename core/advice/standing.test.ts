@@ -18,6 +18,7 @@ const facts = (change: Partial<StandingFacts> = {}): StandingFacts => ({
   sheetCount: 0,
   rules: undefined,
   goals: usualGoals('tenthBuggy'),
+  today: '2026-01-01',
   ...change,
 });
 

@@ -5,11 +5,13 @@ import type { EventRules } from '../rig/eventRules';
 import type { Rig } from '../rig/rig';
 import type { Goals } from './goals';
 import type { Calibration } from '../calibration/calibration';
+import { rangesOf } from '../calibration/escs';
 import { changesOf, draftedStops, type Change, type Draft } from '../sheet/draft';
 import { believedStops, type Holdings } from '../sheet/evidence';
-import { stationStates } from './stationStates';
+import { activeTemporary, type ActiveTemporary } from './temporary';
+import { endpointState, stationStates } from './stationStates';
 import { verdictsOn } from './verdicts/verdictsOn';
-import type { Verdict } from './verdicts/verdict';
+import type { Around, Verdict } from './verdicts/verdict';
 
 export interface StandingFacts {
   rig: Rig;
@@ -23,6 +25,8 @@ export interface StandingFacts {
   rules: EventRules | undefined;
   /** What the driver is after. */
   goals: Goals;
+  /** YYYY-MM-DD */
+  today: string;
 }
 
 export interface Standing {
@@ -31,14 +35,27 @@ export interface Standing {
   changes: Change[];
   verdicts: Verdict[];
   stations: ReturnType<typeof stationStates>;
+  /** Values for a while, until they are put back on the ESC, too. */
+  temporaries: ActiveTemporary[];
 }
 
 /** Everything that the frame round the stations shows, and the list of all rigs. */
 export function standingOf(facts: StandingFacts): Standing {
-  const { rig, profile, holdings, draft, range, rules, goals } = facts;
+  const { rig, profile, holdings, draft, range, calibrations, rules, goals, today } = facts;
   const believed = believedStops(profile, holdings);
   const drafted = draftedStops(believed, draft);
   const changes = changesOf(profile, holdings, draft);
-  const verdicts = verdictsOn({ rig, profile, stops: drafted, range, rules, goals });
-  return { believed, drafted, changes, verdicts, stations: stationStates({ ...facts, changes, verdicts }) };
+  const endpoints = endpointState(facts);
+  const around: Around = {
+    ranges: rangesOf(rig, profile, range, calibrations),
+    calibrationDue: endpoints.state !== 'done',
+    assumedItemIds: profile.items
+      .map(({ id }) => id)
+      .filter((id) => holdings[id]?.basis === 'assumedFactory' && draft.stops[id] === undefined),
+    today,
+  };
+  const verdicts = verdictsOn({ rig, profile, stops: drafted, range, rules, goals, around });
+  const stations = stationStates({ changes, verdicts, sheetCount: facts.sheetCount, endpoints });
+  const temporaries = activeTemporary(goals.temporary, profile, drafted, believed);
+  return { believed, drafted, changes, verdicts, stations, temporaries };
 }

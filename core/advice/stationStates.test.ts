@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { smallProfile } from '../esc/smallProfile.fixture';
 import { defaultRig } from '../rig/defaults';
 import type { Calibration } from '../calibration/calibration';
-import { stationStates, type StationFacts } from './stationStates';
+import { endpointState, stationStates, type EndpointFacts, type StationFacts } from './stationStates';
 import type { Verdict } from './verdicts/verdict';
 
 const profile = smallProfile();
@@ -29,21 +29,20 @@ const hazard: Verdict = {
   remedies: [],
 };
 const change = { itemId: 'bite', fromStopId: 'bite-2', toStopId: 'bite-4' };
-const states = (facts: Partial<StationFacts>) =>
-  Object.fromEntries(
-    Object.entries(
-      stationStates({
-        rig,
-        profile,
-        range,
-        calibrations: [calibration],
-        changes: [],
-        verdicts: [],
-        sheetCount: 0,
-        ...facts,
-      }),
-    ).map(([id, { state }]) => [id, state]),
-  );
+const all = ({
+  changes = [],
+  verdicts = [],
+  sheetCount = 0,
+  ...facts
+}: Partial<StationFacts & EndpointFacts>) =>
+  stationStates({
+    changes,
+    verdicts,
+    sheetCount,
+    endpoints: endpointState({ rig, profile, range, calibrations: [calibration], ...facts }),
+  });
+const states = (facts: Partial<StationFacts & EndpointFacts>) =>
+  Object.fromEntries(Object.entries(all(facts)).map(([id, { state }]) => [id, state]));
 
 describe('the route line', () => {
   it('a new rig waits for its end points and for a draft', () => {
@@ -66,6 +65,11 @@ describe('the route line', () => {
     expect(states({ verdicts: [hazard], changes: [change] })).toMatchObject({ load: 'blocked' });
   });
 
+  it('a hazard that the driver takes upon himself blocks nothing', () => {
+    const taken = { ...hazard, overridden: 'a contest' };
+    expect(states({ verdicts: [taken], changes: [change] })).toMatchObject({ tune: 'done', load: 'due' });
+  });
+
   it('a caution blocks nothing', () => {
     expect(states({ verdicts: [{ ...hazard, grade: 'caution' }], changes: [change] })).toMatchObject({
       load: 'due',
@@ -80,15 +84,6 @@ describe('the route line', () => {
   });
 
   it('says why in a few words, in the singular where it is one', () => {
-    const why = stationStates({
-      rig,
-      profile,
-      range,
-      calibrations: [calibration],
-      changes: [change],
-      verdicts: [],
-      sheetCount: 0,
-    }).load.why;
-    expect(why).toBe('1 value differs');
+    expect(all({ changes: [change] }).load.why).toBe('1 value differs');
   });
 });

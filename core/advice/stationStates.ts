@@ -5,7 +5,7 @@ import type { Rig } from '../rig/rig';
 import { staleReason, type Calibration } from '../calibration/calibration';
 import { escNames, lastOf, rangesOf } from '../calibration/escs';
 import type { Change } from '../sheet/draft';
-import type { Verdict } from './verdicts/verdict';
+import { openHazards, type Verdict } from './verdicts/verdict';
 
 export const STATIONS = {
   rig: 'Rig',
@@ -19,25 +19,29 @@ export type StationId = keyof typeof STATIONS;
 /** `done`, `due`, `stale` (something upstream changed), `blocked` (a hazard is open), or `idle`: nothing waits here. */
 export type StationState = 'done' | 'due' | 'stale' | 'blocked' | 'idle';
 
-export interface StationFacts {
+export interface EndpointFacts {
   rig: Rig;
   profile: EscProfile;
   range: LearnedRange;
   /** Of all ESCs of the rig, newest first. */
   calibrations: readonly Calibration[];
+}
+
+export interface StationFacts {
   changes: Change[];
   verdicts: Verdict[];
   sheetCount: number;
+  endpoints: { state: StationState; why: string };
 }
 
 /** The state of every station, with a few words on why. */
 export function stationStates(facts: StationFacts): Record<StationId, { state: StationState; why: string }> {
-  const { changes, verdicts, sheetCount } = facts;
-  const hazards = verdicts.filter((v) => v.grade === 'hazard').length;
+  const { changes, verdicts, sheetCount, endpoints } = facts;
+  const hazards = openHazards(verdicts).length;
   const differ = `${changes.length} ${changes.length === 1 ? 'value differs' : 'values differ'}`;
   return {
     rig: { state: 'done', why: 'described' },
-    endpoints: endpointState(facts),
+    endpoints,
     tune:
       hazards > 0
         ? { state: 'blocked', why: `${hazards} ${hazards === 1 ? 'hazard' : 'hazards'} open` }
@@ -59,10 +63,12 @@ export function stationStates(facts: StationFacts): Record<StationId, { state: S
 }
 
 /** The worst of all ESCs decides; with several, the words name it. */
-function endpointState({ calibrations, rig, profile, range }: StationFacts): {
-  state: StationState;
-  why: string;
-} {
+export function endpointState({
+  calibrations,
+  rig,
+  profile,
+  range,
+}: EndpointFacts): StationFacts['endpoints'] {
   const names = escNames(rig);
   const ranges = rangesOf(rig, profile, range, calibrations);
   const named = (place: number, why: string): string =>

@@ -59,6 +59,7 @@ async function run(job: LinkJob, bench: Bench, intents: StopByItem): Promise<voi
       profile,
       range: bench.memory.range,
       rules: bench.rules,
+      goals: bench.goals,
       serial: rigId,
       observations: bench.observations,
       intents,
@@ -73,7 +74,7 @@ async function run(job: LinkJob, bench: Bench, intents: StopByItem): Promise<voi
       },
       keepSheet: (origin, observations, changedItemIds) =>
         keepSheet(
-          { rigId, rig, profile, observations },
+          { ...bench, observations },
           {
             origin,
             medium: 'link',

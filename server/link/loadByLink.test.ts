@@ -1,3 +1,4 @@
+import { usualGoals } from '#core/advice/goals';
 import { factoryStops } from '#core/esc/profile';
 import { smallProfile } from '#core/esc/smallProfile.fixture';
 import { factoryMemory } from '#core/device/simulatedEsc';
@@ -61,6 +62,7 @@ async function load(
       profile,
       range: profile.factoryRange,
       rules: undefined,
+      goals: usualGoals('tenthBuggy'),
       serial: SERIAL,
       observations: [...history],
       intents,

@@ -3,7 +3,8 @@
  * step that changes something: an item that is about to be written counts as unknown until it was read back, so
  * that a death of anything at any moment leaves no wrong belief behind.
  */
-import { usualGoals } from '#core/advice/goals';
+import type { Goals } from '#core/advice/goals';
+import { openHazards } from '#core/advice/verdicts/verdict';
 import { verdictsOn } from '#core/advice/verdicts/verdictsOn';
 import { itemById, stopById, type EscProfile, type StopByItem } from '#core/esc/profile';
 import type { Identity } from '#core/link/protocol';
@@ -38,6 +39,8 @@ export interface LoadByLink {
   range: LearnedRange;
   /** The event that is being prepared for, if any. */
   rules: EventRules | undefined;
+  /** With the hazards that the driver takes upon himself. */
+  goals: Goals;
   /** Of this very ESC. */
   serial: string;
   /** The history so far, oldest first. */
@@ -188,11 +191,12 @@ const changesNow = ({ profile, intents }: LoadByLink, history: Observation[]): C
   loadOrder(profile, changesOf(profile, holdingsOf(profile, history), { stops: intents }));
 
 /** What was read may make a draft dangerous that looked sound beside what was believed. */
-function refuseHazards({ rig, profile, range, rules, intents }: LoadByLink, history: Observation[]): void {
+function refuseHazards(
+  { rig, profile, range, rules, goals, intents }: LoadByLink,
+  history: Observation[],
+): void {
   const stops = { ...believedStops(profile, holdingsOf(profile, history)), ...intents };
-  const hazard = verdictsOn({ rig, profile, stops, range, rules, goals: usualGoals(rig.vehicleClass) }).find(
-    ({ grade }) => grade === 'hazard',
-  );
+  const [hazard] = openHazards(verdictsOn({ rig, profile, stops, range, rules, goals }));
   if (hazard) {
     throw new LinkError(
       'mismatch',

@@ -4,7 +4,9 @@ import type { EscMemory } from '#core/procedure/language';
 import type { BenchTest } from '#core/calibration/benchTest';
 import type { Calibration } from '#core/calibration/calibration';
 import { changesOf } from '#core/sheet/draft';
-import { holdingsOf, type Observation } from '#core/sheet/evidence';
+import { verdictsOn } from '#core/advice/verdicts/verdictsOn';
+import type { StopByItem } from '#core/esc/profile';
+import { believedStops, holdingsOf, type Observation } from '#core/sheet/evidence';
 import { writeSheet, type Sheet } from '#core/sheet/sheet';
 import { randomUUID } from 'node:crypto';
 import type { Transaction } from 'sequelize';
@@ -63,7 +65,7 @@ export interface SheetOccasion {
  * @returns the number of the sheet
  */
 export async function keepSheet(
-  bench: Pick<Bench, 'rigId' | 'rig' | 'profile' | 'observations'>,
+  bench: Pick<Bench, 'rigId' | 'rig' | 'profile' | 'observations' | 'memory' | 'rules' | 'goals'>,
   { origin, ...occasion }: SheetOccasion,
 ): Promise<number> {
   const { rigId, profile, rig } = bench;
@@ -73,6 +75,7 @@ export async function keepSheet(
     rigName: rig.name,
     keptAt: new Date().toISOString(),
     ...occasion,
+    note: [occasion.note, ...takenUpon(bench, believedStops(profile, holdings))].filter(Boolean).join('\n'),
   });
   return database().transaction(async (transaction) => {
     const number = await addSheet(rigId, sheet, origin, transaction);
@@ -86,6 +89,15 @@ export async function keepSheet(
     return number;
   });
 }
+
+/** What the driver loaded in spite of a hazard, and why: a sheet tells it. */
+const takenUpon = (
+  { rig, profile, memory, rules, goals }: Pick<Bench, 'rig' | 'profile' | 'memory' | 'rules' | 'goals'>,
+  stops: StopByItem,
+): string[] =>
+  verdictsOn({ rig, profile, stops, range: memory.range, rules, goals }).flatMap(({ title, overridden }) =>
+    overridden === undefined ? [] : [`In spite of a hazard. ${title} Reason: ${overridden}`],
+  );
 
 /** Adds a sheet under the next free number of its rig. */
 export async function addSheet(

@@ -11,6 +11,7 @@ import type { EscProfile } from '#core/esc/profile';
 import type { EventRules } from '#core/rig/eventRules';
 import { Op, QueryTypes } from 'sequelize';
 import { database } from '../database';
+import { today } from '../today';
 import { EscProfileModel, RigModel } from '../models';
 
 export interface ListedRig {
@@ -34,7 +35,7 @@ interface Row {
   memory: EscMemory;
   calibrations: Calibration[];
   rules: EventRules | null;
-  goals: Goals | null;
+  goals: Partial<Goals> | null;
   sheets: number;
   has_picture: boolean;
 }
@@ -75,7 +76,8 @@ function listed(row: Row, profile: EscProfile, observations: Observation[]): Lis
     calibrations: row.calibrations,
     sheetCount: row.sheets,
     rules: row.rules ?? undefined,
-    goals: row.goals ?? usualGoals(row.document.vehicleClass),
+    goals: { ...usualGoals(row.document.vehicleClass), ...row.goals },
+    today: today(),
   });
   return {
     id: row.id,

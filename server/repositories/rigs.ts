@@ -200,7 +200,7 @@ export async function findBench(garageId: string, rigId: string): Promise<Bench 
     lastSheetNumber: lastSheet?.number,
     rules: rules?.document,
     rulesId: row.eventRulesId ?? undefined,
-    goals: row.goals ?? usualGoals(row.document.vehicleClass),
+    goals: { ...usualGoals(row.document.vehicleClass), ...row.goals },
     archived: row.archivedAt != null,
     hasPicture: picture > 0,
   };

@@ -9,7 +9,7 @@ import { useKeptGoals } from './useKeptGoals';
 
 /** One rig as every station sees it: what is known, what is drafted, and what follows from both. */
 function useBenchValue(view: BenchView) {
-  const { rigId, rig, profile, holdings, memory, calibrations, sheetCount, rules } = view;
+  const { rigId, rig, profile, holdings, memory, calibrations, sheetCount, rules, today } = view;
   const { goals, changeGoals } = useKeptGoals(rigId, view.goals);
   const kept = useDraft(rigId, {
     draft: view.draft,
@@ -29,9 +29,10 @@ function useBenchValue(view: BenchView) {
       sheetCount,
       rules,
       goals,
+      today,
     });
     return { ...found, draft };
-  }, [rig, profile, holdings, memory, calibrations, sheetCount, rules, goals, draft]);
+  }, [rig, profile, holdings, memory, calibrations, sheetCount, rules, goals, today, draft]);
   const moveAll = useCallback(
     (stops: StopByItem): void =>
       change((before) =>

@@ -12,7 +12,7 @@ import { DraftConflict } from './DraftConflict';
 
 /** The slim bar: which rig, which ESC, and how far the draft is from it. */
 export function BenchHeader() {
-  const { rigId, rig, profile, holdings, changes, lastSheetNumber } = useBench();
+  const { rigId, rig, profile, holdings, changes, lastSheetNumber, temporaries } = useBench();
   const { status } = useKeeping();
   const basis = weakestBasis(holdings);
   const unknown = unknownItems(profile, holdings).length;
@@ -52,6 +52,11 @@ export function BenchHeader() {
                 : 'draft: as on the ESC'
               : `draft: ${changes.length} ${changes.length === 1 ? 'differs' : 'differ'}`}
           </span>
+          {temporaries.length > 0 && (
+            <Link to={`/rigs/${rigId}/tune`} className="font-bold text-caution underline underline-offset-4">
+              for a while: {temporaries.length}
+            </Link>
+          )}
           <span className="sr-only" role="status" aria-live="polite">
             {status.kind === 'saved' ? 'draft saved' : ''}
           </span>

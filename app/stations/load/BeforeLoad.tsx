@@ -1,4 +1,5 @@
 import { MEDIUM_WORDS, SHOWS_STORED, type HandMedium, type Medium } from '#core/esc/media';
+import { openHazards } from '#core/advice/verdicts/verdict';
 import { itemById, stopById } from '#core/esc/profile';
 import { escMachine } from '#core/procedure/escMachine';
 import { initialConfig } from '#core/procedure/step';
@@ -28,7 +29,8 @@ export function BeforeLoad({ onBegin }: Props) {
   const [precaution, setPrecaution] = useState<string>();
   const [family, setFamily] = useState<Medium['family']>(profile.media[0]!.family);
   const medium = profile.media.find((m) => m.family === family) ?? profile.media[0]!;
-  const hazards = verdicts.filter((verdict) => verdict.grade === 'hazard');
+  const hazards = openHazards(verdicts);
+  const takenUpon = verdicts.filter(({ overridden }) => overridden !== undefined);
   const uncounted = profile.items.filter((item) => holdings[item.id]?.basis === 'seenStored');
   const countable = medium.family === 'link' || SHOWS_STORED[medium.family] ? uncounted : [];
 
@@ -45,6 +47,11 @@ export function BeforeLoad({ onBegin }: Props) {
           This model has {rig.motorCount} ESCs, meant to be set alike: work this plan on each of them. One
           sheet is kept for all.
         </p>
+      )}
+      {hazards.length === 0 && takenUpon.length > 0 && (
+        <div className="mt-5 grid max-w-3xl gap-3">
+          <VerdictList verdicts={takenUpon} />
+        </div>
       )}
       {hazards.length > 0 ? (
         <div className="mt-5 grid gap-3">

@@ -1,4 +1,5 @@
 import type { Advice } from '#core/advice/advise';
+import type { ActiveTemporary } from '#core/advice/temporary';
 import { PRIORITIES } from '#core/advice/rule';
 import { entersDrills } from '#core/physics/howItEnters';
 import { stopById, type ProfileItem, type Stop } from '#core/esc/profile';
@@ -9,6 +10,7 @@ import { memo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'r
 import { Button } from '../../ui/Button';
 import { EscMark, escMarkOf } from '../../ui/marks';
 import { Term } from '../../ui/Term';
+import { ForAWhile } from './ForAWhile';
 import { inOrder } from '#core/esc/stopOrder';
 
 interface Props {
@@ -23,6 +25,8 @@ interface Props {
   onMove: (itemId: string, stopId: string) => void;
   /** Why the setting does nothing here, if so. */
   inactive: string | undefined;
+  /** What it goes back to, where the value is meant for a while. */
+  temporary: ActiveTemporary | undefined;
 }
 
 /**
@@ -39,6 +43,7 @@ export const Rail = memo(function Rail({
   advice,
   onMove,
   inactive,
+  temporary,
 }: Props) {
   const setting = VOCABULARY[item.setting];
   const stops = inOrder(item, cells);
@@ -215,6 +220,13 @@ export const Rail = memo(function Rail({
             put back
           </Button>
         )}
+        <ForAWhile
+          item={item}
+          stopId={draftStopId}
+          returnsTo={differs ? onEsc : undefined}
+          temporary={temporary}
+          onMove={onMove}
+        />
         {inactive && <span className="text-muted">{inactive}</span>}
       </div>
       {reasonOpen && (

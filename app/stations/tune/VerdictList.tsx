@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
+import { TakeUpon } from './TakeUpon';
 
 /** What is dangerous or unwise about the draft, each with the moves that clear it. */
 export function VerdictList({ verdicts }: { verdicts: Verdict[] }) {
@@ -25,6 +26,7 @@ export function VerdictList({ verdicts }: { verdicts: Verdict[] }) {
               ),
             )}
           </p>
+          {verdict.grade === 'hazard' && <TakeUpon verdict={verdict} />}
         </Notice>
       ))}
     </section>

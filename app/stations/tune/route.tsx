@@ -16,6 +16,7 @@ import { DrillPanel } from './DrillPanel';
 import { Matters } from './Matters';
 import { DriveLine } from './DriveLine';
 import { Rail } from './Rail';
+import { usePutBack } from './usePutBack';
 import { useRailKeys } from './useRailKeys';
 import { VerdictList } from './VerdictList';
 
@@ -79,7 +80,7 @@ export default function TuneRoute() {
 }
 
 function ItemRail({ item }: { item: ProfileItem }) {
-  const { rig, profile, holdings, draft, drafted, advice, move } = useBench();
+  const { rig, profile, holdings, draft, drafted, advice, move, temporaries } = useBench();
   return (
     <Rail
       item={item}
@@ -89,6 +90,7 @@ function ItemRail({ item }: { item: ProfileItem }) {
       isDrafted={draft.stops[item.id] !== undefined}
       advice={advice[item.id]}
       inactive={inactiveReason(rig, profile, drafted, item)}
+      temporary={temporaries.find((one) => one.item.id === item.id)}
       onMove={move}
     />
   );
@@ -140,8 +142,10 @@ const CHIPS_SHOWN = 3;
 /** What differs, and the way to load it. */
 function ChangeBar() {
   const { profile, holdings, changes, rigId, stations } = useBench();
+  const { back, putBack } = usePutBack();
   const unknown = unknownItems(profile, holdings).length;
-  const more = changes.length - CHIPS_SHOWN;
+  const shown = back.length > 0 ? CHIPS_SHOWN - 1 : CHIPS_SHOWN;
+  const more = changes.length - shown;
   return (
     <div className="sticky bottom-16 z-5 flex flex-wrap items-center gap-3 border-t border-ink bg-film px-5 py-2.5 md:bottom-0">
       {changes.length === 0 && (
@@ -151,7 +155,7 @@ function ChangeBar() {
             : `Nothing is drafted; ${unknown} ${unknown === 1 ? 'value' : 'values'} on the ESC ${unknown === 1 ? 'is' : 'are'} unknown.`}
         </p>
       )}
-      {changes.slice(0, CHIPS_SHOWN).map(({ itemId, fromStopId, toStopId }) => {
+      {changes.slice(0, shown).map(({ itemId, fromStopId, toStopId }) => {
         const item = itemById(profile, itemId);
         return (
           <span
@@ -164,6 +168,7 @@ function ChangeBar() {
         );
       })}
       {more > 0 && <span className="hidden text-sm text-muted md:inline">and {more} more</span>}
+      {back.length > 0 && <Button onClick={putBack}>Event over: put {back.length} back</Button>}
       {changes.length > 0 && (
         <Button look="main" asChild className="ml-auto">
           <Link to={`/rigs/${rigId}/load`}>

@@ -1,10 +1,12 @@
 import { openAdvice } from '#core/advice/advise';
 import { useCommands } from '../../preferences/useCommands';
 import { useBench } from '../bench/BenchContext';
+import { usePutBack } from './usePutBack';
 
 /** Keys that move between rails, and that take the advice of the rail in focus. */
 export function useRailKeys(): void {
   const { profile, drafted, advice, move, moveAll, history } = useBench();
+  const { putBack } = usePutBack();
   useCommands({
     nextRail: () => focusRail(1),
     previousRail: () => focusRail(-1),
@@ -15,6 +17,7 @@ export function useRailKeys(): void {
     },
     undo: history.undo,
     redo: history.redo,
+    putBack,
     allAdvice: () => moveAll(openAdvice(advice, profile.items, drafted)),
   });
 }

@@ -23,12 +23,25 @@ export interface Situation {
   rules: EventRules | undefined;
   /** What the driver is after. */
   goals: Goals;
+  /** What lies round the values; left out where only they are looked at. */
+  around?: Around;
+}
+
+export interface Around {
+  /** What each ESC of the model has learned. */
+  ranges: readonly LearnedRange[];
+  /** Whether an ESC still has to be calibrated, or again. */
+  calibrationDue: boolean;
+  /** Items that nobody has looked at since the factory. */
+  assumedItemIds: readonly string[];
+  /** YYYY-MM-DD */
+  today: string;
 }
 
 /** A step that clears a verdict. */
 export type Remedy =
   | { kind: 'move'; label: string; itemId: string; stopId: string }
-  | { kind: 'station'; label: string; station: 'rig' | 'endpoints' };
+  | { kind: 'station'; label: string; station: 'rig' | 'endpoints' | 'esc' };
 
 export type Grade = 'hazard' | 'caution' | 'note';
 
@@ -41,7 +54,13 @@ export interface Verdict {
   /** Why, with the numbers it was computed from. */
   sentence: string;
   remedies: Remedy[];
+  /** Why the driver loads a hazard all the same. */
+  overridden?: string;
 }
+
+/** Hazards that nobody has taken upon himself: nothing is loaded while there are any. */
+export const openHazards = (verdicts: readonly Verdict[]): Verdict[] =>
+  verdicts.filter(({ grade, overridden }) => grade === 'hazard' && overridden === undefined);
 
 /** Looks at a situation; silent where it has nothing to say. */
 export type Judge = (situation: Situation) => Verdict | undefined;

@@ -6,8 +6,8 @@ import { defaultRig } from '../../rig/defaults';
 import type { Rig } from '../../rig/rig';
 import type { VehicleClass } from '../../rig/vehicleClass';
 import { VOCABULARY, type SettingId } from '../../settings/vocabulary';
-import { usualGoals } from '../goals';
-import type { Situation } from './verdict';
+import { usualGoals, type Goals } from '../goals';
+import { openHazards, type Around, type Situation } from './verdict';
 import { verdictsOn } from './verdictsOn';
 
 type Values = Partial<Record<SettingId, number | string>>;
@@ -81,6 +81,30 @@ const linear = (profile: EscProfile) => {
 };
 
 const RACING: Given = { rest: { goals: { ...usualGoals('eighthBuggy'), purpose: 'race' } } };
+
+const ratedAmps = (burstAmps: number) => (profile: EscProfile) => {
+  profile.limits = { ...profile.limits, burstAmps };
+};
+const smallPack = (basis: 'given' | 'assumed') => (rig: Rig) => {
+  rig.pack.capacityAh.value = 0.3;
+  rig.pack.ratingC = { value: 10, basis };
+};
+const turnedDown = (rig: Rig) => {
+  rig.channel.forwardEndPointPercent = 50;
+};
+const LEARNED = { brakeMicros: 1000, neutralMicros: 1500, forwardMicros: 2000 };
+const around = (told: Partial<Around>): Given => ({
+  rest: {
+    around: { ranges: [LEARNED], calibrationDue: false, assumedItemIds: [], today: '2026-01-01', ...told },
+  },
+});
+const DUE = around({ calibrationDue: true });
+/** The cutoff was taken off until the fourth of July. */
+const onDay = (today: string): Given => {
+  const { rest } = around({ today });
+  const temporary = { cutoff: { stopId: 'here', returnsToStopId: 'other-2', until: '2026-07-04' } };
+  return { rest: { ...rest, goals: { ...usualGoals('basher'), temporary } } };
+};
 
 /** Each with what triggers it, and with what just does not. */
 type Row = readonly [
@@ -157,6 +181,49 @@ const TABLE: readonly Row[] = [
   ['specAdvance', 'specCircuit', { advance: 2 }, { advance: 0 }],
   ['loudTones', 'basher', { beaconVolume: 71 }, { beaconVolume: 70 }],
   ['silentPack', 'basher', { idleBeeps: 'off' }, { idleBeeps: 'on' }],
+  [
+    'peakAboveRating',
+    'tenthBuggy',
+    { launchStrength: 900 },
+    { launchStrength: 900 },
+    { esc: ratedAmps(20) },
+    { esc: ratedAmps(2000) },
+  ],
+  ['peakAboveRating', 'sportPlane', {}, {}, { rig: smallPack('given') }, { rig: smallPack('assumed') }],
+  [
+    'endPointsLearnedLow',
+    'tenthBuggy',
+    {},
+    {},
+    { rig: turnedDown, rest: { range: { brakeMicros: 1000, neutralMicros: 1500, forwardMicros: 1750 } } },
+    { rig: turnedDown },
+  ],
+  [
+    'calibrationLocked',
+    'tenthBuggy',
+    { calibrationLock: 'off' },
+    { calibrationLock: 'off' },
+    around({ calibrationDue: true }),
+    around({ calibrationDue: false }),
+  ],
+  ['calibrationLocked', 'tenthBuggy', { calibrationLock: 'off' }, { calibrationLock: 'on' }, DUE, DUE],
+  [
+    'escsUnlike',
+    'twinPlane',
+    {},
+    {},
+    around({ ranges: [LEARNED, { ...LEARNED, neutralMicros: 1511 }] }),
+    around({ ranges: [LEARNED, { ...LEARNED, neutralMicros: 1510 }] }),
+  ],
+  [
+    'leftAtFactory',
+    'tenthBuggy',
+    { cutoff: 3.3 },
+    { cutoff: 3.3 },
+    around({ assumedItemIds: ['cutoff'] }),
+    around({ assumedItemIds: [] }),
+  ],
+  ['overdue cutoff', 'basher', { cutoff: 0 }, { cutoff: 0 }, onDay('2026-07-05'), onDay('2026-07-04')],
 ];
 
 describe.each(TABLE.map((row) => ({ name: `${row[0]} (${row[1]})`, row })))('$name', ({ row }) => {
@@ -200,5 +267,25 @@ describe('what clears a verdict', () => {
     expect(idsOn('basher', { cutoff: 0, escTemperatureLimit: 0 }, { rest: { rules } })).not.toContain(
       'unguarded',
     );
+  });
+});
+
+describe('a hazard that the driver takes upon himself', () => {
+  const rig = defaultRig('crawler');
+  const told = (goals: Partial<Goals>, values: Values) => {
+    const situation = { rig, ...escOn(values), range: LEARNED, rules: undefined };
+    return verdictsOn({ ...situation, goals: { ...usualGoals('crawler'), ...goals } });
+  };
+  const [hazard] = told({}, { cellCount: '2', cutoff: 3.3 });
+  const overridden = { [hazard!.id]: { sentence: hazard!.sentence, reason: 'a test on the bench' } };
+
+  it('stays a hazard, with his reason, and is open no more', () => {
+    const verdicts = told({ overridden }, { cellCount: '2', cutoff: 3.3 });
+    expect(verdicts[0]).toMatchObject({ id: 'cellCountWrong', overridden: 'a test on the bench' });
+    expect(openHazards(verdicts)).toEqual([]);
+  });
+
+  it('is open again with other numbers', () => {
+    expect(openHazards(told({ overridden }, { cellCount: '2', cutoff: 3.2 }))).toHaveLength(1);
   });
 });

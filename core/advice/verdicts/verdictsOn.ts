@@ -26,6 +26,8 @@ import {
   linearBecHot,
   packAgainstEsc,
 } from './supply';
+import { calibrationLocked, endPointsLearnedLow, escsUnlike, leftAtFactory, overdue } from './standing';
+import { peakAboveRating } from './current';
 import type { Grade, Judge, Remedy, Situation, Verdict } from './verdict';
 
 const JUDGES: readonly Judge[] = [
@@ -56,15 +58,31 @@ const JUDGES: readonly Judge[] = [
   reverseSharperThanForward,
   cellCountGuessed,
   silentPack,
+  peakAboveRating,
+  endPointsLearnedLow,
+  calibrationLocked,
+  escsUnlike,
+  leftAtFactory,
 ];
 
 const ORDER: readonly Grade[] = ['hazard', 'caution', 'note'];
 
 /** Hazards first. A move is offered only where it clears what was said. */
 export const verdictsOn = (situation: Situation): Verdict[] =>
-  [...JUDGES.flatMap((judge) => withMovesThatClear(judge, situation)), ...againstRules(situation)].sort(
-    (a, b) => ORDER.indexOf(a.grade) - ORDER.indexOf(b.grade),
-  );
+  [
+    ...JUDGES.flatMap((judge) => withMovesThatClear(judge, situation)),
+    ...againstRules(situation),
+    ...overdue(situation),
+  ]
+    .map((verdict) => withOverride(verdict, situation))
+    .sort((a, b) => ORDER.indexOf(a.grade) - ORDER.indexOf(b.grade));
+
+function withOverride(verdict: Verdict, { goals }: Situation): Verdict {
+  const override = goals.overridden[verdict.id];
+  return verdict.grade === 'hazard' && override?.sentence === verdict.sentence
+    ? { ...verdict, overridden: override.reason }
+    : verdict;
+}
 
 function withMovesThatClear(judge: Judge, situation: Situation): Verdict[] {
   const verdict = judge(situation);

@@ -1,0 +1,52 @@
+/** What the hardest pull draws, against what pack and ESC are rated for. Common practice. */
+import { escBehaviour } from '../../physics/escChain';
+import { runDrill } from '../../physics/drills/runDrill';
+import { resolveRig } from '../../rig/resolve';
+import { formatNumber } from '../../units/format';
+import type { Judge, Situation } from './verdict';
+
+export const peakAboveRating: Judge = (situation) => {
+  const { rig, profile } = situation;
+  const peak = peakAmps(situation);
+  if (peak === undefined) return undefined;
+  const { capacityAh, ratingC } = rig.pack;
+  const ratings = [
+    {
+      name: `The ESC stands ${formatNumber(profile.limits.burstAmps, 0)} A`,
+      amps: profile.limits.burstAmps,
+      drawn: peak,
+    },
+    // An assumed rating accuses nobody.
+    ...(ratingC.basis === 'assumed'
+      ? []
+      : [
+          {
+            name: `The pack is rated for ${formatNumber(ratingC.value * capacityAh.value, 0)} A`,
+            amps: ratingC.value * capacityAh.value,
+            drawn: peak * rig.motorCount,
+          },
+        ]),
+  ];
+  const exceeded = ratings.find(({ amps, drawn }) => amps > 0 && drawn > amps);
+  if (!exceeded) return undefined;
+  return {
+    id: 'peakAboveRating',
+    grade: 'caution',
+    setting: 'launchStrength',
+    title: 'A hard pull draws more than the parts are rated for.',
+    sentence: `${exceeded.name}; by the model a full pull draws ${formatNumber(exceeded.drawn, 0)} A for a moment. Hold the launch back, gear lower, and feel plugs, pack and ESC after the first minutes.`,
+    remedies: [{ kind: 'station', label: 'Look at pack and gearing', station: 'rig' }],
+  };
+};
+
+/** Of one motor, A; undefined where the rig's numbers lead nowhere: the drill itself says so. */
+function peakAmps({ rig, profile, stops, range }: Situation): number | undefined {
+  const resolved = resolveRig(rig, profile);
+  const esc = escBehaviour(profile, stops, rig.channel, range, rig.pack.cells);
+  try {
+    const { numbers } = runDrill(resolved.kind === 'wheels' ? 'launch' : 'spoolUp', resolved, esc);
+    return numbers.find(({ id }) => id === 'peakPack')?.value;
+  } catch {
+    return undefined;
+  }
+}

@@ -1,0 +1,102 @@
+/** What lies round the values: end points, several ESCs, values for a day, values that nobody has looked at. Common practice. */
+import { itemById } from '../../esc/profile';
+import { deadbandOf } from '../../physics/escChain';
+import { entersDrills } from '../../physics/howItEnters';
+import { travelReport } from '../../radio/travel';
+import { VOCABULARY } from '../../settings/vocabulary';
+import { formatNumber } from '../../units/format';
+import { activeTemporary } from '../temporary';
+import { choiceOf, moveTo, moveToChoice, type Judge, type Situation, type Verdict } from './verdict';
+
+const LOWERED_PERCENT = 97;
+const REACHES_FULL = 0.995;
+
+/** Lowered before calibrating: the ESC has learned the smaller travel as full. */
+export const endPointsLearnedLow: Judge = ({ rig, profile, stops, range }) => {
+  const endPoint = rig.channel.forwardEndPointPercent;
+  const { largestSignal } = travelReport(rig.channel, range, deadbandOf(profile, stops)).forward;
+  if (endPoint >= LOWERED_PERCENT || largestSignal < REACHES_FULL) return undefined;
+  return {
+    id: 'endPointsLearnedLow',
+    grade: 'caution',
+    setting: undefined,
+    title: 'The ESC has learned the lowered travel as full.',
+    sentence: `The radio’s forward end point stands at ${formatNumber(endPoint, 0)} %, and that is full throttle for the ESC: it limits nothing, and every step of the trigger is coarser. Calibrate at 100 %, and lower it afterwards.`,
+    remedies: [{ kind: 'station', label: 'Calibrate at 100 %', station: 'endpoints' }],
+  };
+};
+
+export const calibrationLocked: Judge = (situation) => {
+  if (!situation.around?.calibrationDue || choiceOf(situation, 'calibrationLock') !== 'off') return undefined;
+  return {
+    id: 'calibrationLocked',
+    grade: 'caution',
+    setting: 'calibrationLock',
+    title: 'Calibrating is locked, and it is still to be done.',
+    sentence:
+      'Locked, the procedure does nothing, or, worse, the full throttle that it asks for is full throttle. Free it and load that first.',
+    remedies: moveToChoice(situation, 'calibrationLock', 'on'),
+  };
+};
+
+/** Less than this nobody feels, µs. From memory. */
+const ALIKE_MICROS = 10;
+
+export const escsUnlike: Judge = ({ around }) => {
+  const [first, ...others] = around?.ranges ?? [];
+  if (!first) return undefined;
+  const off = Math.max(
+    0,
+    ...others.flatMap((range) =>
+      (['brakeMicros', 'neutralMicros', 'forwardMicros'] as const).map((point) =>
+        Math.abs(range[point] - first[point]),
+      ),
+    ),
+  );
+  if (off <= ALIKE_MICROS) return undefined;
+  return {
+    id: 'escsUnlike',
+    grade: 'caution',
+    setting: undefined,
+    title: 'The ESCs of this model have learned different end points.',
+    sentence: `They differ by up to ${formatNumber(off, 0)} µs: one motor starts later or stays weaker. They must be alike in everything.`,
+    remedies: [{ kind: 'station', label: 'Compare and calibrate them', station: 'endpoints' }],
+  };
+};
+
+const NAMED = 4;
+
+export const leftAtFactory: Judge = ({ profile, around }) => {
+  const items = (around?.assumedItemIds ?? []).map((id) => itemById(profile, id));
+  if (items.length === 0) return undefined;
+  const felt = items
+    .filter(({ setting }) => entersDrills(setting))
+    .map((item) => VOCABULARY[item.setting].name);
+  const named = `${felt.slice(0, NAMED).join(', ')}${felt.length > NAMED ? ` and ${felt.length - NAMED} more` : ''}`;
+  return {
+    id: 'leftAtFactory',
+    grade: 'note',
+    setting: undefined,
+    title: `Nobody has looked at ${items.length} ${items.length === 1 ? 'value' : 'values'}: taken as from the factory.`,
+    sentence:
+      felt.length === 0
+        ? 'None of them moves a number here; what each does stands beside its name.'
+        : `Of these, ${named} ${felt.length === 1 ? 'moves' : 'move'} the numbers here. A used ESC may hold anything: read it back, or load it anew.`,
+    remedies: [{ kind: 'station', label: 'What the ESC holds', station: 'esc' }],
+  };
+};
+
+/** Values for an event that stayed behind it. */
+export function overdue({ profile, stops, goals, around }: Situation): Verdict[] {
+  if (!around) return [];
+  return activeTemporary(goals.temporary, profile, stops)
+    .filter(({ until }) => until < around.today)
+    .map(({ item, until, returnsTo }) => ({
+      id: `overdue ${item.id}`,
+      grade: 'caution',
+      setting: item.setting,
+      title: `${VOCABULARY[item.setting].name} was meant to go back to ${returnsTo.label}.`,
+      sentence: `It was set for a while, until ${until}, and that is past.`,
+      remedies: moveTo(item, returnsTo.id),
+    }));
+}
