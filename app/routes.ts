@@ -24,6 +24,7 @@ export default [
       route('record', 'stations/endpoints/record.tsx'),
     ]),
     route('tune', 'stations/tune/route.tsx'),
+    route('list', 'stations/tune/list.tsx'),
     route('trouble', 'stations/tune/trouble.tsx'),
     route('load', 'stations/load/route.tsx'),
     route('esc', 'stations/esc/route.tsx'),

@@ -10,6 +10,7 @@ export const COMMANDS = {
   nextRail: { key: 'j', words: 'Tune: the rail below' },
   advice: { key: 'a', words: 'Tune: take the advice of the rail in focus' },
   allAdvice: { key: 'e', words: 'Tune: take all advice' },
+  quick: { key: '/', words: 'Tune: type a name and a value' },
   putBack: { key: 'w', words: 'Tune: put back all values that are for a while' },
   undo: { key: 'z', words: 'Undo the last move of the draft' },
   redo: { key: 'h', words: 'Do again what was undone' },

@@ -1,4 +1,5 @@
 /** What the driver is after: with class, motor, pack and radio, it decides what is advised. */
+import type { StopByItem } from '../esc/profile';
 import type { VehicleClass } from '../rig/vehicleClass';
 
 export const PURPOSES = {
@@ -24,6 +25,13 @@ export interface Goals {
   overridden: Readonly<Record<string, Override>>;
   /** Values that hold for an event only, by item. */
   temporary: Readonly<Record<string, Temporary>>;
+  /** The other of two drafts, which waits while one is tried; null where there is only one. */
+  waiting: WaitingDraft | null;
+}
+
+export interface WaitingDraft {
+  name: 'A' | 'B';
+  stops: StopByItem;
 }
 
 /** A hazard that somebody takes upon himself. */
@@ -58,4 +66,5 @@ export const usualGoals = (vehicleClass: VehicleClass): Goals => ({
   schools: {},
   overridden: {},
   temporary: {},
+  waiting: null,
 });

@@ -6,23 +6,33 @@ import {
   type Purpose,
   type Surface,
   type Temporary,
+  type WaitingDraft,
 } from './goals';
 import { SCHOOLS } from './schools';
 
 /** What a page sent as the driver's goals; undefined where it is none: an unknown word, or a side that no question has. */
 export function readGoals(sent: unknown): Goals | undefined {
   if (typeof sent !== 'object' || sent === null) return undefined;
-  const { purpose, surface, schools, overridden, temporary } = sent as Record<string, unknown>;
+  const {
+    purpose,
+    surface,
+    schools,
+    overridden,
+    temporary,
+    waiting = null,
+  } = sent as Record<string, unknown>;
   if (typeof purpose !== 'string' || !Object.hasOwn(PURPOSES, purpose)) return undefined;
   if (typeof surface !== 'string' || !Object.hasOwn(SURFACES, surface)) return undefined;
   if (!isRecordOf(schools, isSide)) return undefined;
   if (!isRecordOf(overridden, isOverride) || !isRecordOf(temporary, isTemporary)) return undefined;
+  if (waiting !== null && !isWaiting(waiting)) return undefined;
   return {
     purpose: purpose as Purpose,
     surface: surface as Surface,
     schools: schools as Goals['schools'],
     overridden: overridden as Goals['overridden'],
     temporary: temporary as Goals['temporary'],
+    waiting: waiting as Goals['waiting'],
   };
 }
 
@@ -44,4 +54,9 @@ function isOverride(sent: unknown): boolean {
 function isTemporary(sent: unknown): boolean {
   const { stopId, returnsToStopId, until } = (sent ?? {}) as Partial<Temporary>;
   return isText(stopId) && isText(returnsToStopId) && isText(until) && /^\d{4}-\d{2}-\d{2}$/.test(until);
+}
+
+function isWaiting(sent: unknown): boolean {
+  const { name, stops } = (sent ?? {}) as Partial<WaitingDraft>;
+  return (name === 'A' || name === 'B') && isRecordOf(stops, isText);
 }

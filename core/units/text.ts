@@ -20,3 +20,10 @@ export function nameFault(name: string): string | undefined {
 
 /** Enough of a text to be recognised. */
 export const shortened = (text: string): string => (text.length > 40 ? `${text.slice(0, 40)}…` : text);
+
+/** A name as it is compared: small letters and digits, the rest a space. */
+export const plainWords = (name: string): string =>
+  name
+    .toLowerCase()
+    .replaceAll(/[^a-z0-9]+/g, ' ')
+    .trim();

@@ -4,6 +4,7 @@
  */
 import { scalesOf, type Scale } from '../esc/scale';
 import { isNamed, VOCABULARY, type Setting, type SettingId } from '../settings/vocabulary';
+import { plainWords } from '../units/text';
 import { leadingNumber, meaningOf, saysOff, saysPack } from './meaning';
 
 export interface Suggestion {
@@ -29,7 +30,7 @@ const CONTRADICTS = -5;
  * @returns undefined where nothing comes to mind
  */
 export function suggestSetting(label: string, stops: readonly string[]): Suggestion | undefined {
-  const printed = plain(label);
+  const printed = plainWords(label);
   const candidates = Object.values(VOCABULARY)
     .flatMap((setting) => candidatesFor(setting, printed, stops))
     .sort((a, b) => b.score - a.score);
@@ -48,12 +49,12 @@ export function suggestSetting(label: string, stops: readonly string[]): Suggest
 
 function candidatesFor(setting: Setting, printed: string, stops: readonly string[]): Candidate[] {
   const names = [setting.name.toLowerCase(), ...setting.alsoCalled].filter((name) =>
-    holdsWords(printed, plain(name)),
+    holdsWords(printed, plainWords(name)),
   );
   const name = names.toSorted((a, b) => b.length - a.length)[0];
   if (name === undefined || setting.id === 'other') return [];
-  const exact = plain(name) === printed ? 6 : 0;
-  return [{ setting, name, score: exact + plain(name).split(' ').length * 2 + fit(setting, stops) }];
+  const exact = plainWords(name) === printed ? 6 : 0;
+  return [{ setting, name, score: exact + plainWords(name).split(' ').length * 2 + fit(setting, stops) }];
 }
 
 function fit(setting: Setting, stops: readonly string[]): number {
@@ -71,12 +72,6 @@ function fit(setting: Setting, stops: readonly string[]): number {
   }
   return understood === 0 && stops.every((stop) => /^(on|off|yes|no)$/i.test(stop)) ? CONTRADICTS : 0;
 }
-
-const plain = (name: string): string =>
-  name
-    .toLowerCase()
-    .replaceAll(/[^a-z0-9]+/g, ' ')
-    .trim();
 
 const holdsWords = (printed: string, name: string): boolean => ` ${printed} `.includes(` ${name} `);
 

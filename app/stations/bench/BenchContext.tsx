@@ -47,6 +47,11 @@ function useBenchValue(view: BenchView) {
     (itemId: string, stopId: string): void => moveAll({ [itemId]: stopId }),
     [moveAll],
   );
+  /** Another draft in place of this one. */
+  const takeDraft = useCallback(
+    (stops: StopByItem): void => change(() => fittingDraft(profile, { stops })),
+    [change, profile],
+  );
   const advice = useMemo(() => adviceOn({ rig, goals, rules }, profile), [rig, goals, rules, profile]);
   const bench = useMemo(
     () => ({
@@ -57,9 +62,10 @@ function useBenchValue(view: BenchView) {
       advice,
       move,
       moveAll,
+      takeDraft,
       history: { undo, redo, steps },
     }),
-    [view, standing, goals, changeGoals, advice, move, moveAll, undo, redo, steps],
+    [view, standing, goals, changeGoals, advice, move, moveAll, takeDraft, undo, redo, steps],
   );
   const keeping = useMemo(() => ({ status, settle }), [status, settle]);
   return { bench, keeping };

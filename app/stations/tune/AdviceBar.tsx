@@ -4,6 +4,8 @@ import { Redo2, Sparkle, Undo2 } from 'lucide-react';
 import { memo, useId } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
+import { QuickLine } from './QuickLine';
+import { focusRailOf } from './useRailKeys';
 import { useBench } from '../bench/BenchContext';
 import { INPUT } from '../rig/formParts';
 
@@ -40,9 +42,15 @@ export function AdviceBar() {
           <Redo2 className="size-5" aria-hidden="true" />
         </Button>
       </span>
-      <Button look="quiet" asChild>
-        <Link to={`/rigs/${rigId}/trouble`}>What is wrong with it?</Link>
-      </Button>
+      <QuickLine onNamed={focusRailOf} />
+      <p className="flex basis-full flex-wrap gap-x-5">
+        <Button look="quiet" asChild>
+          <Link to={`/rigs/${rigId}/list`}>Whole sheet, compared</Link>
+        </Button>
+        <Button look="quiet" asChild>
+          <Link to={`/rigs/${rigId}/trouble`}>What is wrong with it?</Link>
+        </Button>
+      </p>
     </section>
   );
 }

@@ -26,6 +26,13 @@ const rails = (): HTMLElement[] => [...document.querySelectorAll<HTMLElement>('[
 
 const railInFocus = (): HTMLElement | undefined => rails().find((rail) => rail === document.activeElement);
 
+/** Goes to the rail of an item. */
+export function focusRailOf(itemId: string): void {
+  const rail = rails().find(({ dataset }) => dataset.rail === itemId);
+  rail?.focus();
+  rail?.scrollIntoView({ block: 'center' });
+}
+
 /** From the rail in focus, or from above the first, one on. */
 function focusRail(by: 1 | -1): void {
   const all = rails();

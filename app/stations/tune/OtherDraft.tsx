@@ -1,0 +1,33 @@
+import { Button } from '../../ui/Button';
+import { useBench } from '../bench/BenchContext';
+
+/** Two drafts to go to and fro between. */
+export function OtherDraft() {
+  const { goals, changeGoals, draft, takeDraft } = useBench();
+  const { waiting } = goals;
+  if (!waiting)
+    return (
+      <Button onClick={() => changeGoals({ waiting: { name: 'B', stops: draft.stops } })}>
+        Keep a copy as draft B
+      </Button>
+    );
+  const here = waiting.name === 'A' ? 'B' : 'A';
+  return (
+    <span className="flex flex-wrap items-center gap-2">
+      <span>
+        Here: draft <strong>{here}</strong>
+      </span>
+      <Button
+        onClick={() => {
+          changeGoals({ waiting: { name: here, stops: draft.stops } });
+          takeDraft(waiting.stops);
+        }}
+      >
+        Switch to draft {waiting.name}
+      </Button>
+      <Button look="quiet" onClick={() => changeGoals({ waiting: null })}>
+        forget {waiting.name}
+      </Button>
+    </span>
+  );
+}

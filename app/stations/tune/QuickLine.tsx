@@ -1,0 +1,64 @@
+import { readQuickEntry, type QuickEntry } from '#core/quick/quickEntry';
+import { VOCABULARY } from '#core/settings/vocabulary';
+import { memo, useId, useRef, useState, type SyntheticEvent } from 'react';
+import { useCommands } from '../../preferences/useCommands';
+import { useBench } from '../bench/BenchContext';
+import { INPUT } from '../rig/formParts';
+
+interface Props {
+  /** Where only a name was typed: goes to that item. */
+  onNamed: (itemId: string) => void;
+}
+
+/** A line for those who know: a name and a value, and Enter drafts it; a name alone finds it. */
+export const QuickLine = memo(function QuickLine({ onNamed }: Props) {
+  const { profile, rig, move } = useBench();
+  const [typed, setTyped] = useState('');
+  const [done, setDone] = useState('');
+  const input = useRef<HTMLInputElement>(null);
+  const id = useId();
+  useCommands({ quick: () => input.current?.focus() });
+  const entry = typed.trim() === '' ? undefined : readQuickEntry(profile, typed, rig.pack.cells);
+
+  const act = (event: SyntheticEvent): void => {
+    event.preventDefault();
+    if (entry?.kind === 'named') onNamed(entry.found[0]!.item.id);
+    if (entry?.kind !== 'move') return;
+    move(entry.found.item.id, entry.stop.id);
+    setDone(`Drafted: ${words(entry)}`);
+    setTyped('');
+  };
+  return (
+    <form onSubmit={act} className="min-w-52 flex-1">
+      <span className="flex items-center gap-2">
+        <label htmlFor={id}>Quick</label>
+        <input
+          ref={input}
+          id={id}
+          value={typed}
+          onChange={(event) => {
+            setTyped(event.target.value);
+            setDone('');
+          }}
+          placeholder="brake 50"
+          autoComplete="off"
+          aria-describedby={`${id}-says`}
+          className={`${INPUT} w-full`}
+        />
+      </span>
+      <p id={`${id}-says`} role="status" className="text-muted">
+        {entry ? says(entry) : done}
+      </p>
+    </form>
+  );
+});
+
+function says(entry: QuickEntry): string {
+  if (entry.kind !== 'move') return entry.sentence;
+  const { snapped, found } = entry;
+  const friends = found.friends.map(({ title }) => `Often mixed up: ${title.toLowerCase()}.`);
+  return [`Enter drafts ${words(entry)}.`, snapped, ...friends].filter(Boolean).join(' ');
+}
+
+const words = ({ found: { item }, stop }: Extract<QuickEntry, { kind: 'move' }>): string =>
+  `${VOCABULARY[item.setting].name} (item ${item.number} “${item.label}”) ${stop.label}`;
