@@ -53,6 +53,13 @@ for (const { name, ...look } of [
       await expect(page.getByText('Nothing protects the cells.')).toBeVisible();
       await expect(page.getByText('First 5 m')).toBeVisible();
       expect(await axe(page)).toEqual([]);
+      await page.getByText('And about how to work').click();
+      expect(await axe(page)).toEqual([]);
+      await page.goto(`${rig}/trouble`);
+      await page.getByLabel('It stutters as it starts').check();
+      expect(await axe(page), 'trouble').toEqual([]);
+      await page.goto(`${rig}/list`);
+      expect(await axe(page), 'the whole sheet').toEqual([]);
       await page.goto(`${rig}/load`);
       expect(await axe(page)).toEqual([]);
       await page.getByLabel('Pinion out of mesh').check();

@@ -98,13 +98,7 @@ export const draftSaved = (page: Page): Promise<void> => expect(page.getByText('
 export async function importDemoRig(page: Page, file: string, name: string): Promise<void> {
   const document = JSON.parse(await readFile(`demo/${file}.rig.json`, 'utf8')) as { rig: { name: string } };
   document.rig.name = name;
-  await page.goto('/');
-  await page.getByLabel('Import a file').setInputFiles({
-    name: 'rig.json',
-    mimeType: 'application/json',
-    buffer: Buffer.from(JSON.stringify(document)),
-  });
-  await page.getByRole('button', { name: 'Import', exact: true }).click();
+  await importDocument(page, document);
   await expect(page.getByRole('heading', { name: 'What this model is' })).toBeVisible({ timeout: 60_000 });
 }
 
@@ -114,3 +108,14 @@ export const station = (page: Page, name: string): Promise<void> =>
     .getByRole('navigation', { name: 'Stations' })
     .getByRole('link', { name: new RegExp(`^${name}`) })
     .click();
+
+/** Takes in a file from the list of all rigs. */
+export async function importDocument(page: Page, document: object): Promise<void> {
+  await page.goto('/');
+  await page.getByLabel('Import a file').setInputFiles({
+    name: 'document.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(document)),
+  });
+  await page.getByRole('button', { name: 'Import', exact: true }).click();
+}

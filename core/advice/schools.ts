@@ -143,6 +143,29 @@ export const SCHOOLS: readonly School[] = [
     ],
   },
   {
+    id: 'poleAdvance',
+    question: 'More advance for many poles, or least for whatever crawls?',
+    sides: [
+      {
+        id: 'more',
+        name: 'more for many poles',
+        sets: { advance: range(15, 25, 15) },
+        because: 'What outrunners on propellers like: more rpm, and they run cleanly.',
+      },
+      {
+        id: 'least',
+        name: 'the least',
+        sets: { advance: range(0, 5, 0) },
+        because: 'Most torque for an ampere, and the smoothest crawl.',
+      },
+    ],
+    tells: [
+      ['crawl', 'leastSpeed'],
+      ['topSpeed', 'top'],
+      ['throttle', 'thrust'],
+    ],
+  },
+  {
     id: 'launchLimit',
     question: 'Hold the launch back, or not at all?',
     sides: [

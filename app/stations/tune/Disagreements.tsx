@@ -6,6 +6,7 @@ import type { Goals } from '#core/advice/goals';
 import type { EscProfile } from '#core/esc/profile';
 import { memo, useMemo, useState } from 'react';
 import { Scrollable } from '../../ui/Scrollable';
+import { Ways } from './Ways';
 import { useBench } from '../bench/BenchContext';
 
 interface Props {
@@ -21,7 +22,6 @@ interface Props {
  */
 export const Disagreements = memo(function Disagreements({ profile, cells, taken }: Props) {
   const schools = schoolsFor(profile, cells);
-  if (schools.length === 0) return null;
   return (
     <section aria-labelledby="disagreements" className="mt-8">
       <h2 id="disagreements" className="border-b border-ink pb-1 text-2xl">
@@ -33,6 +33,9 @@ export const Disagreements = memo(function Disagreements({ profile, cells, taken
             <Question school={school} taken={school.sides.find(({ id }) => id === taken[school.id])} />
           </li>
         ))}
+        <li className="border-b border-rule">
+          <Ways />
+        </li>
       </ul>
     </section>
   );

@@ -90,7 +90,7 @@ export const Rail = memo(function Rail({
     : `${draft.label}${spelledOut && `, ${spelledOut}`}${differs ? `; on the ESC ${onEsc?.label ?? 'unknown'}` : ', as on the ESC'}`;
 
   return (
-    <li className={`rail-row border-t border-rule py-3 ${inactive ? 'opacity-75' : ''}`}>
+    <li className={`rail-row border-t border-rule py-3 ${inactive ? 'text-muted' : ''}`}>
       <div className="grid grid-cols-[1fr_auto] items-start gap-x-5 gap-y-1 sm:grid-cols-[9.5rem_1fr_8rem]">
         <div>
           <div className="flex items-center gap-1">
@@ -120,7 +120,7 @@ export const Rail = memo(function Rail({
               onPointer(event);
             }}
             onPointerMove={(event) => event.buttons === 1 && onPointer(event)}
-            className="relative h-11 cursor-pointer touch-pan-y"
+            className={`relative h-11 cursor-pointer touch-pan-y ${inactive ? 'opacity-50' : ''}`}
           >
             <span className="absolute inset-x-0 top-5 h-0.5 bg-ink" />
             {stops.map((stop, index) => (

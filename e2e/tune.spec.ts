@@ -1,0 +1,126 @@
+import AxeBuilder from '@axe-core/playwright';
+import { readFile } from 'node:fs/promises';
+import type { Locator, Page } from '@playwright/test';
+import { fortyItems } from '#core/archetypes/fortyItems.fixture';
+import { draftSaved, expect, importDocument, moveRail, station, test, typeRig } from './test';
+
+const railRow = (page: Page, setting: string): Locator =>
+  page.getByRole('listitem').filter({ has: page.getByRole('slider', { name: setting, exact: true }) });
+const valueOf = (page: Page, setting: string): Locator =>
+  page.getByRole('slider', { name: setting, exact: true });
+
+test('forty items by keyboard alone, each announced, and nothing for axe to find', async ({ page }) => {
+  const rig = JSON.parse(await readFile('demo/kelp-beach-buggy.rig.json', 'utf8')) as {
+    version: number;
+    rig: object;
+  };
+  const profile = { format: 'live-tune/esc-profile', version: rig.version, ...fortyItems() };
+  await importDocument(page, profile);
+  await expect(page.getByText('Forty items').first()).toBeVisible();
+  await importDocument(page, { ...rig, escProfileId: profile.id, rig: { ...rig.rig, name: 'A long list' } });
+  await expect(page.getByRole('heading', { name: 'What this model is' })).toBeVisible({ timeout: 60_000 });
+  await page.keyboard.press('3');
+  await expect(page.getByRole('slider')).toHaveCount(40);
+
+  await test.step('a name and a value', async () => {
+    await page.keyboard.press('/');
+    await page.keyboard.type('drag brake 30');
+    await expect(page.getByText(/^Enter drafts Drag brake/)).toBeVisible();
+    await page.keyboard.press('Enter');
+    await expect(valueOf(page, 'Drag brake')).toHaveAttribute('aria-valuetext', /^30 %/);
+  });
+  await test.step('a name alone leads to its rail', async () => {
+    await page.keyboard.type('timing');
+    await page.keyboard.press('Enter');
+    await expect(valueOf(page, 'Advance')).toBeFocused();
+  });
+  await test.step('step, undo, redo, on to the next rail, put back', async () => {
+    const before = await valueOf(page, 'Advance').getAttribute('aria-valuetext');
+    await page.keyboard.press('ArrowRight');
+    await expect(valueOf(page, 'Advance')).not.toHaveAttribute('aria-valuetext', before!);
+    await page.keyboard.press('z');
+    await expect(valueOf(page, 'Advance')).toHaveAttribute('aria-valuetext', before!);
+    await page.keyboard.press('h');
+    await page.keyboard.press('Backspace');
+    await expect(valueOf(page, 'Advance')).toHaveAttribute('aria-valuetext', before!);
+    await page.keyboard.press('j');
+    await expect(valueOf(page, 'Advance')).not.toBeFocused();
+    await page.keyboard.press('k');
+    await expect(valueOf(page, 'Advance')).toBeFocused();
+  });
+  await test.step('every rail says its name and value', async () => {
+    for (const rail of await page.getByRole('slider').all()) {
+      await expect(rail).toHaveAccessibleName(/\w/);
+      await expect(rail).toHaveAttribute('aria-valuetext', /\w/);
+    }
+  });
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.flatMap(({ id, nodes }) => nodes.map(({ html }) => `${id}: ${html}`))).toEqual([]);
+});
+
+test('a hazard is loaded only with a reason, and the reason can be taken back', async ({ page }) => {
+  await typeRig(page, { name: 'Hazardous buggy' });
+  await station(page, 'Tune');
+  await moveRail(page, 'Cutoff', 'ArrowLeft', 1);
+  await page.getByLabel('Quick').fill('cutoff Pack 9.9 V');
+  await page.keyboard.press('Enter');
+  await draftSaved(page);
+  await station(page, 'Load');
+  await expect(page.getByText('Clear this first; then load.')).toBeVisible();
+  await page.getByText('Load it all the same …').click();
+  await page.getByLabel('Why? The reason stands on the sheet.').fill('A bench test without a pack');
+  await page.getByRole('button', { name: 'I take it upon me' }).click();
+  await expect(page.getByText('You load it all the same: “A bench test without a pack”')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Begin loading' })).toBeVisible();
+  await page.getByRole('button', { name: 'take that back' }).click();
+  await expect(page.getByText('Clear this first; then load.')).toBeVisible();
+});
+
+test('a value for a day stays in view until it is put back', async ({ page }) => {
+  await typeRig(page, { name: 'Event buggy' });
+  await station(page, 'Tune');
+  await valueOf(page, 'Cutoff').press('Home');
+  const row = railRow(page, 'Cutoff');
+  await row.getByRole('button', { name: 'for a while …' }).click();
+  await row.getByLabel('until the end of').fill('2031-07-04');
+  await row.getByRole('button', { name: /^then back to/ }).click();
+  await expect(row.getByText(/^until 2031-07-04, then/)).toBeVisible();
+  await draftSaved(page);
+  await page.reload();
+  await expect(page.getByRole('link', { name: 'for a while: 1' })).toBeVisible();
+  await page.keyboard.press('w');
+  await expect(page.getByRole('link', { name: 'for a while: 1' })).toBeHidden();
+  await expect(valueOf(page, 'Cutoff')).toHaveAttribute('aria-valuetext', /as on the ESC$/);
+});
+
+test('from what is wrong to one drafted change; the whole sheet compares it, and two drafts take turns', async ({
+  page,
+}) => {
+  await typeRig(page, { name: 'Troubled buggy' });
+  await station(page, 'Tune');
+  await page.getByRole('link', { name: 'What is wrong with it?' }).click();
+  await page.getByLabel('The brake is weak when it is slow').check();
+  await page.getByLabel('strong enough').check();
+  const first = page.getByRole('region', { name: 'Likeliest causes' }).getByRole('listitem').first();
+  await expect(first).toContainText('A high brake frequency loses its bite when slow');
+  await expect(first).toContainText('Foretold: stop from walking pace');
+  await first.getByRole('button', { name: /^Draft/ }).click();
+  await expect(first.getByText('drafted')).toBeVisible();
+
+  await page.getByRole('link', { name: 'Back to Tune' }).click();
+  await page.getByRole('link', { name: 'Whole sheet, compared' }).click();
+  const frequency = page.getByLabel('Brake frequency, draft');
+  const drafted = await frequency.inputValue();
+  await page.getByRole('button', { name: 'Keep a copy as draft B' }).click();
+  await page.getByLabel('Find').fill('punch');
+  await expect(page.getByLabel('Launch strength, draft')).toBeVisible();
+  await expect(frequency).toBeHidden();
+  await page.getByLabel('Find').fill('');
+  await page.getByLabel('Quick').fill('brake frequency 2');
+  await page.keyboard.press('Enter');
+  await expect(frequency).not.toHaveValue(drafted);
+  await page.getByRole('button', { name: 'Switch to draft B' }).click();
+  await expect(frequency).toHaveValue(drafted);
+  await expect(page.getByText('Here: draft B')).toBeVisible();
+  await draftSaved(page);
+});
