@@ -16,6 +16,7 @@ import { BrakeMap } from './BrakeMap';
 import { oneStepOn } from '#core/esc/stopOrder';
 import { RestsOn } from './RestsOn';
 import { useDrill } from './useDrill';
+import { useSayEffect } from './useSayEffect';
 
 const DrillChart = lazy(() => import('./DrillChart'));
 
@@ -34,6 +35,7 @@ export function DrillPanel() {
       now: behave(believed),
       nowInstead: alternativesTo(profile, believed, unknownItems(profile, holdings)).map(behave),
       draft: behave(drafted),
+      drafted,
     }),
     [drill, rig, profile, believed, drafted, holdings, behave],
   );
@@ -43,6 +45,7 @@ export function DrillPanel() {
     [profile, drafted, recentlyMoved, rig.pack.cells, behave],
   );
   const computed = useDrill(request, likely);
+  useSayEffect(computed);
   const shown = computed?.request.drill === drill ? computed.answer : undefined;
   const restsOn = useMemo(
     () => ({ drill, rig, profile, esc: request.draft }),

@@ -11,6 +11,7 @@ import { Button } from '../../ui/Button';
 import { EscMark, escMarkOf } from '../../ui/marks';
 import { Term } from '../../ui/Term';
 import { ForAWhile } from './ForAWhile';
+import { MoveEffect } from './lastMove';
 import { inOrder } from '#core/esc/stopOrder';
 
 interface Props {
@@ -229,6 +230,7 @@ export const Rail = memo(function Rail({
         />
         {inactive && <span className="text-muted">{inactive}</span>}
       </div>
+      <MoveEffect itemId={item.id} />
       {reasonOpen && (
         <div className="mt-1 max-w-xl sm:pl-42">
           <p>

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
+import { MovePreviews } from './MovePreviews';
 import { TakeUpon } from './TakeUpon';
 
 /** What is dangerous or unwise about the draft, each with the moves that clear it. */
@@ -26,6 +27,7 @@ export function VerdictList({ verdicts }: { verdicts: Verdict[] }) {
               ),
             )}
           </p>
+          <MovePreviews verdict={verdict} />
           {verdict.grade === 'hazard' && <TakeUpon verdict={verdict} />}
         </Notice>
       ))}

@@ -13,6 +13,7 @@ import { useBench } from '../bench/BenchContext';
 import { AdviceBar } from './AdviceBar';
 import { Disagreements } from './Disagreements';
 import { DrillPanel } from './DrillPanel';
+import { LastMoveProvider } from './lastMove';
 import { Matters } from './Matters';
 import { DriveLine } from './DriveLine';
 import { Rail } from './Rail';
@@ -30,52 +31,54 @@ export default function TuneRoute() {
   const changedIn = (moment: MomentId): number =>
     changes.filter((change) => VOCABULARY[itemById(profile, change.itemId).setting].moment === moment).length;
   return (
-    <div className="flex flex-1 flex-col">
-      <div className="grid flex-1 lg:grid-cols-[minmax(0,1fr)_29.5rem]">
-        <div className="min-w-0 px-5 pt-4 pb-8">
-          <h1 className="sr-only">Tune</h1>
-          <DriveLine
-            kind={kind}
-            moments={groups.map(([moment]) => moment)}
-            changedIn={changedIn}
-            current={current}
-            onGo={setCurrent}
-          />
-          <AdviceBar />
-          <Legend />
-          {groups.map(([moment, items]) => (
-            <section
-              key={moment}
-              id={`moment-${moment}`}
-              aria-labelledby={`title-${moment}`}
-              className="scroll-mt-4 pt-5"
-              onFocus={() => setCurrent(moment)}
-            >
-              <div className="flex flex-wrap items-baseline justify-between gap-3 pb-1">
-                <h2 id={`title-${moment}`} className={`text-xl ${moment === current ? 'text-draft' : ''}`}>
-                  {momentName(moment, kind)}
-                </h2>
-                <MomentAdvice items={items} name={momentName(moment, kind)} />
-              </div>
-              <ul>
-                {items.map((item) => (
-                  <ItemRail key={item.id} item={item} />
-                ))}
-              </ul>
-            </section>
-          ))}
-          <Disagreements profile={profile} cells={rig.pack.cells} taken={goals.schools} />
-          <Matters />
-        </div>
-        <aside aria-label="What it does" className="border-rule bg-sheet px-5 py-4 lg:border-l">
-          <div className="grid gap-4 lg:sticky lg:top-4 lg:max-h-[calc(100dvh-7rem)] lg:overflow-y-auto">
-            <DrillPanel />
-            <VerdictList verdicts={verdicts} />
+    <LastMoveProvider>
+      <div className="flex flex-1 flex-col">
+        <div className="grid flex-1 lg:grid-cols-[minmax(0,1fr)_29.5rem]">
+          <div className="min-w-0 px-5 pt-4 pb-8">
+            <h1 className="sr-only">Tune</h1>
+            <DriveLine
+              kind={kind}
+              moments={groups.map(([moment]) => moment)}
+              changedIn={changedIn}
+              current={current}
+              onGo={setCurrent}
+            />
+            <AdviceBar />
+            <Legend />
+            {groups.map(([moment, items]) => (
+              <section
+                key={moment}
+                id={`moment-${moment}`}
+                aria-labelledby={`title-${moment}`}
+                className="scroll-mt-4 pt-5"
+                onFocus={() => setCurrent(moment)}
+              >
+                <div className="flex flex-wrap items-baseline justify-between gap-3 pb-1">
+                  <h2 id={`title-${moment}`} className={`text-xl ${moment === current ? 'text-draft' : ''}`}>
+                    {momentName(moment, kind)}
+                  </h2>
+                  <MomentAdvice items={items} name={momentName(moment, kind)} />
+                </div>
+                <ul>
+                  {items.map((item) => (
+                    <ItemRail key={item.id} item={item} />
+                  ))}
+                </ul>
+              </section>
+            ))}
+            <Disagreements profile={profile} cells={rig.pack.cells} taken={goals.schools} />
+            <Matters />
           </div>
-        </aside>
+          <aside aria-label="What it does" className="border-rule bg-sheet px-5 py-4 lg:border-l">
+            <div className="grid gap-4 lg:sticky lg:top-4 lg:max-h-[calc(100dvh-7rem)] lg:overflow-y-auto">
+              <DrillPanel />
+              <VerdictList verdicts={verdicts} />
+            </div>
+          </aside>
+        </div>
+        <ChangeBar />
       </div>
-      <ChangeBar />
-    </div>
+    </LastMoveProvider>
   );
 }
 

@@ -3,8 +3,8 @@ import { wrap, type Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { DrillAnswer, DrillRequest, DrillWorker } from '../../workers/drills.worker';
 
-interface Computed {
-  request: DrillRequest;
+interface Computed<Request extends DrillRequest> {
+  request: Request;
   answer: DrillAnswer;
 }
 
@@ -13,10 +13,13 @@ interface Computed {
  * so that a trace follows a moving lozenge without lagging behind it.
  * @param likely what may be asked for next: computed while nothing is, where a drill takes its time
  */
-export function useDrill(request: DrillRequest, likely: () => EscBehaviour[]): Computed | undefined {
-  const [computed, setComputed] = useState<Computed>();
+export function useDrill<Request extends DrillRequest>(
+  request: Request,
+  likely: () => EscBehaviour[],
+): Computed<Request> | undefined {
+  const [computed, setComputed] = useState<Computed<Request>>();
   const worker = useRef<Remote<DrillWorker>>(undefined);
-  const waiting = useRef<DrillRequest>(undefined);
+  const waiting = useRef<Request>(undefined);
   const busy = useRef(false);
   const expected = useRef(likely);
 
