@@ -40,6 +40,17 @@ describe('where a rig stands', () => {
     expect(stations.load.state).toBe('due');
   });
 
+  it('what nobody knows is not sure until it is drafted', () => {
+    const unknown = [
+      ...assumeFactory(profile, AT),
+      { itemId: 'full-brake', stopId: null, basis: 'userWord', at: AT } as const,
+    ];
+    const holdings = holdingsOf(profile, unknown);
+    expect(standingOf(facts({ holdings })).sure['full-brake']).toBeUndefined();
+    const draft = { stops: { 'full-brake': 'full-brake-3' } };
+    expect(standingOf(facts({ holdings, draft })).sure['full-brake']).toBe('full-brake-3');
+  });
+
   it('the rules of an event block what breaks them', () => {
     const rules = { name: 'Spec', noAdvance: false, noReverse: true, mostCells: null, note: '' };
     const { verdicts, stations } = standingOf(facts({ rules }));

@@ -6,7 +6,7 @@ import type { Rig } from '../rig/rig';
 import type { Goals } from './goals';
 import type { Calibration } from '../calibration/calibration';
 import { rangesOf } from '../calibration/escs';
-import { changesOf, draftedStops, type Change, type Draft } from '../sheet/draft';
+import { changesOf, draftedStops, sureStops, type Change, type Draft } from '../sheet/draft';
 import { believedStops, type Holdings } from '../sheet/evidence';
 import { activeTemporary, type ActiveTemporary } from './temporary';
 import { endpointState, stationStates } from './stationStates';
@@ -32,6 +32,8 @@ export interface StandingFacts {
 export interface Standing {
   believed: StopByItem;
   drafted: StopByItem;
+  /** The same without what nobody knows and nobody has drafted. */
+  sure: StopByItem;
   changes: Change[];
   verdicts: Verdict[];
   stations: ReturnType<typeof stationStates>;
@@ -57,5 +59,13 @@ export function standingOf(facts: StandingFacts): Standing {
   const verdicts = verdictsOn({ rig, profile, stops: drafted, range, rules, goals, around });
   const stations = stationStates({ changes, verdicts, sheetCount: facts.sheetCount, endpoints });
   const temporaries = activeTemporary(goals.temporary, profile, drafted, believed);
-  return { believed, drafted, changes, verdicts, stations, temporaries };
+  return {
+    believed,
+    drafted,
+    sure: sureStops(profile, holdings, draft),
+    changes,
+    verdicts,
+    stations,
+    temporaries,
+  };
 }

@@ -5,6 +5,7 @@
 import { directionRules, type DirectionRules } from '../esc/direction';
 import { numberOf, valueOf, type EscProfile, type StopByItem } from '../esc/profile';
 import type { RunningMode } from '../settings/choices';
+import type { SettingValue } from '../settings/setting';
 import type { SettingId } from '../settings/vocabulary';
 
 /** Input and output, 0 to 1, rising, from (0, 0) to (1, 1). */
@@ -64,9 +65,11 @@ const STRAIGHT: Curve = [
   [1, 1],
 ];
 
-/** A curve from its item; a bare number bends the middle: so many per cent come out half way. */
-function curveOf(profile: EscProfile, stops: StopByItem, setting: SettingId): Curve {
-  const value = valueOf(profile, stops, setting);
+const curveOf = (profile: EscProfile, stops: StopByItem, setting: SettingId): Curve =>
+  curveOfValue(valueOf(profile, stops, setting));
+
+/** The curve that a value stands for, 0 to 1 each way; a bare number bends the middle: so many per cent come out half way. */
+export function curveOfValue(value: SettingValue | undefined): Curve {
   if (value?.kind === 'curve')
     return [
       [0, 0],

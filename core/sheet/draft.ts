@@ -1,6 +1,6 @@
 /** The draft: what the user means to change. It holds intents only; what is untouched stays as it is. */
 import { itemById, type EscProfile, type StopByItem } from '../esc/profile';
-import type { HeldStops, Holdings } from './evidence';
+import { heldStops, type HeldStops, type Holdings } from './evidence';
 
 /** Wanted stop by item id. */
 export interface Draft {
@@ -35,6 +35,17 @@ export const draftedStops = (believed: StopByItem, draft: Draft): StopByItem => 
   ...believed,
   ...draft.stops,
 });
+
+/** What the ESC will surely hold: what is drafted, and what it is known to hold; nothing where nobody knows. */
+export const sureStops = (profile: EscProfile, holdings: Holdings, draft: Draft): StopByItem => {
+  const held = heldStops(profile, holdings);
+  return Object.fromEntries(
+    profile.items.flatMap(({ id }) => {
+      const stopId = draft.stops[id] ?? held[id];
+      return stopId ? [[id, stopId]] : [];
+    }),
+  );
+};
 
 /**
  * The draft with one item moved. Moving it back to what the ESC surely holds takes the intent away.

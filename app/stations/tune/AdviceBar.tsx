@@ -11,9 +11,9 @@ import { INPUT } from '../rig/formParts';
 
 /** What the driver is after, and one key for all that follows from it. */
 export function AdviceBar() {
-  const { rigId, profile, rig, drafted, advice, goals, changeGoals, moveAll, history } = useBench();
+  const { rigId, profile, rig, sure, advice, goals, changeGoals, moveAll, history } = useBench();
   const { undo, redo, steps } = history;
-  const open = openAdvice(advice, profile.items, drafted);
+  const open = openAdvice(advice, profile.items, sure);
   const count = Object.keys(open).length;
   return (
     <section aria-labelledby="advice" className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2 text-sm">

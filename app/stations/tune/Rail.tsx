@@ -4,15 +4,18 @@ import { PRIORITIES } from '#core/advice/rule';
 import { entersDrills } from '#core/physics/howItEnters';
 import { stopById, type ProfileItem, type Stop } from '#core/esc/profile';
 import { describeValue } from '#core/settings/value';
-import { VOCABULARY, type Setting } from '#core/settings/vocabulary';
+import { VOCABULARY, type Setting, type SettingId } from '#core/settings/vocabulary';
 import type { Holding } from '#core/sheet/evidence';
 import { memo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { Button } from '../../ui/Button';
 import { EscMark, escMarkOf } from '../../ui/marks';
 import { Term } from '../../ui/Term';
+import { CurvePicture } from './CurvePicture';
 import { ForAWhile } from './ForAWhile';
 import { MoveEffect } from './lastMove';
 import { inOrder } from '#core/esc/stopOrder';
+
+const CURVES: readonly SettingId[] = ['throttleCurve', 'brakeCurve'];
 
 interface Props {
   item: ProfileItem;
@@ -230,6 +233,9 @@ export const Rail = memo(function Rail({
         />
         {inactive && <span className="text-muted">{inactive}</span>}
       </div>
+      {CURVES.includes(setting.id) && !untouchedUnknown && (
+        <CurvePicture item={item} draftStopId={draftStopId} onEscStopId={onEsc?.id} onMove={onMove} />
+      )}
       <MoveEffect itemId={item.id} />
       {reasonOpen && (
         <div className="mt-1 max-w-xl sm:pl-42">

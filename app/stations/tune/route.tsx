@@ -101,8 +101,8 @@ function ItemRail({ item }: { item: ProfileItem }) {
 
 /** One key for what is advised at a moment. */
 function MomentAdvice({ items, name }: { items: ProfileItem[]; name: string }) {
-  const { drafted, advice, moveAll } = useBench();
-  const open = openAdvice(advice, items, drafted);
+  const { sure, advice, moveAll } = useBench();
+  const open = openAdvice(advice, items, sure);
   const count = Object.keys(open).length;
   if (count < 2) return null;
   return (

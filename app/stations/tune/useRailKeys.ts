@@ -5,7 +5,7 @@ import { usePutBack } from './usePutBack';
 
 /** Keys that move between rails, and that take the advice of the rail in focus. */
 export function useRailKeys(): void {
-  const { profile, drafted, advice, move, moveAll, history } = useBench();
+  const { profile, sure, advice, move, moveAll, history } = useBench();
   const { putBack } = usePutBack();
   useCommands({
     nextRail: () => focusRail(1),
@@ -18,7 +18,7 @@ export function useRailKeys(): void {
     undo: history.undo,
     redo: history.redo,
     putBack,
-    allAdvice: () => moveAll(openAdvice(advice, profile.items, drafted)),
+    allAdvice: () => moveAll(openAdvice(advice, profile.items, sure)),
   });
 }
 

@@ -1,4 +1,5 @@
 import { changedNumbers } from '#core/advice/preview';
+import { DRILLS, type DrillId } from '#core/physics/drills/runDrill';
 import type { StopByItem } from '#core/esc/profile';
 import { useEffect, useRef } from 'react';
 import type { DrillAnswer, DrillRequest } from '../../workers/drills.worker';
@@ -24,6 +25,7 @@ export function useSayEffect(
     if (moved.length !== 1) return;
     const changed = changedNumbers(last.answer.pair.draft.numbers, answer.pair.draft.numbers);
     const words = changed.slice(0, SHOWN).map(numberMoved).join('; ');
-    lastMove.say(moved[0]!, words === '' ? 'moves no number shown here' : words);
+    const names: Partial<Record<DrillId, string>> = DRILLS[request.rig.kind];
+    lastMove.say(moved[0]!, `${names[request.drill]!}: ${words === '' ? 'moves no number' : words}`);
   }, [computed, lastMove]);
 }
