@@ -43,7 +43,6 @@ test('the buggy, from rig to sheet', async ({ page }) => {
 
   await page.goto(`${rig}/endpoints`);
   await page.getByLabel('Wheels clear of the bench').check();
-  await shot('endpoints-prepare');
   await click('Done: all at 100 %');
   await page.getByText('End points at 100 % both ways', { exact: true }).waitFor();
   await click('Begin calibrating');
@@ -62,6 +61,16 @@ test('the buggy, from rig to sheet', async ({ page }) => {
   await page.getByText('Peak brake current').waitFor();
   await page.evaluate(() => window.scrollTo(0, 0));
   await shot('tune');
+  await page.goto(`${rig}/trouble`);
+  await page.getByLabel('The brake is weak').check();
+  await page.getByLabel('strong enough').check();
+  await page.getByText('Foretold').first().waitFor();
+  await shot('tune-trouble');
+  await page.goto(`${rig}/list`);
+  await page.getByText('What they do').first().waitFor();
+  await shot('tune-whole-sheet');
+  await page.goto(`${rig}/tune`);
+  await page.getByText('First 5 m').waitFor();
   await page.setViewportSize(PHONE);
   await page.emulateMedia({ colorScheme: 'dark' });
   await shot('tune-phone-dark');
@@ -156,7 +165,7 @@ test('the trainer by its stick, and the places outside of any rig', async ({ pag
 test('the twin, one of whose ESCs has another radio in mind', async ({ page }) => {
   await page.clock.install();
   const hand = handOf(page);
-  const { shot, click } = cameraOf(page);
+  const { click } = cameraOf(page);
   await page.goto('/');
   await page.getByRole('link', { name: /^Gannet patrol twin/ }).click();
   await page.waitForURL('**/tune');
@@ -170,7 +179,4 @@ test('the twin, one of whose ESCs has another radio in mind', async ({ page }) =
   await match.waitFor();
   await match.evaluate((heading) => heading.scrollIntoView());
   await page.screenshot({ path: `${FOLDER}/endpoints-twin.png` });
-  await page.goto(`${endpoints}/trouble`);
-  await page.getByLabel('One motor is late').check();
-  await shot('endpoints-trouble');
 });
