@@ -52,10 +52,13 @@ await browser.close();
 
 /** Takes in the buggy with an ESC of forty items, and goes to its rails. */
 async function openFortyItems(on: Page): Promise<void> {
-  const rig = JSON.parse(readFileSync('demo/kelp-beach-buggy.rig.json', 'utf8'));
+  const rig = JSON.parse(readFileSync('demo/kelp-beach-buggy.rig.json', 'utf8')) as {
+    version: number;
+    rig: object;
+  };
   const profile = { format: 'live-tune/esc-profile', version: rig.version, ...fortyItems() };
-  Object.assign(rig, { escProfileId: profile.id, rig: { ...rig.rig, name: 'Long list' } });
-  for (const document of [profile, rig]) {
+  const renamed = { ...rig, escProfileId: profile.id, rig: { ...rig.rig, name: 'Long list' } };
+  for (const document of [profile, renamed]) {
     await on.goto(address);
     await on.getByLabel('Import a file').setInputFiles({
       name: 'document.json',

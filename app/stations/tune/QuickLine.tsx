@@ -1,9 +1,12 @@
 import { readQuickEntry, type QuickEntry } from '#core/quick/quickEntry';
+import type { VehicleKind } from '#core/rig/rig';
 import { VOCABULARY } from '#core/settings/vocabulary';
 import { memo, useId, useRef, useState, type SyntheticEvent } from 'react';
 import { useCommands } from '../../preferences/useCommands';
 import { useBench } from '../bench/BenchContext';
 import { INPUT } from '../rig/formParts';
+
+const EXAMPLES: Record<VehicleKind, string> = { wheels: 'brake 50', propeller: 'advance 15' };
 
 interface Props {
   /** Where only a name was typed: goes to that item. */
@@ -40,7 +43,7 @@ export const QuickLine = memo(function QuickLine({ onNamed }: Props) {
             setTyped(event.target.value);
             setDone('');
           }}
-          placeholder="brake 50"
+          placeholder={EXAMPLES[rig.vehicle.kind]}
           autoComplete="off"
           aria-describedby={`${id}-says`}
           className={`${INPUT} w-full`}
