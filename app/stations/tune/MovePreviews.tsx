@@ -17,14 +17,15 @@ export function MovePreviews({ verdict }: { verdict: Verdict }) {
       <summary className="min-h-8 cursor-pointer py-1">
         {moves.length === 1 ? 'What that would do' : 'What each would do'}
       </summary>
-      {isOpen && moves.map((move) => <Preview key={move.label} move={move} />)}
+      {isOpen && moves.map((move) => <MovePreview key={move.label} move={move} />)}
     </details>
   );
 }
 
 const SHOWN = 3;
 
-function Preview({ move: { label, itemId, stopId } }: { move: Move }) {
+/** What one move would do to the numbers that tell, and what would be said then. */
+export function MovePreview({ move: { label, itemId, stopId } }: { move: Omit<Move, 'kind'> }) {
   const { rig, profile, drafted, memory, rules, goals } = useBench();
   const situation = { rig, profile, stops: drafted, range: memory.range, rules, goals };
   const { setting } = itemById(profile, itemId);

@@ -12,6 +12,7 @@ import { EscMark, escMarkOf } from '../../ui/marks';
 import { Term } from '../../ui/Term';
 import { CurvePicture } from './CurvePicture';
 import { ForAWhile } from './ForAWhile';
+import { MovePreview } from './MovePreviews';
 import { MoveEffect } from './lastMove';
 import { inOrder } from '#core/esc/stopOrder';
 
@@ -244,6 +245,17 @@ export const Rail = memo(function Rail({
             {advice?.source === 'from memory' && ' (From memory.)'}
             {!entersDrills(item.setting) && ' No drill depends on it; it is loaded and recorded.'}
           </p>
+          {advice && !advice.stopIds.includes(draftStopId) && (
+            <div className="mt-1 text-sm">
+              <MovePreview
+                move={{
+                  label: `To take ${stopById(item, advice.stopId).label} instead of ${draft.label}`,
+                  itemId: item.id,
+                  stopId: advice.stopId,
+                }}
+              />
+            </div>
+          )}
           {advice?.over.map(({ stopId, priority, reason }) => (
             <p key={reason} className="mt-1 text-sm text-muted">
               Instead of {stopById(item, stopId).label}, which yields because it is only{' '}
