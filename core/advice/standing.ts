@@ -54,6 +54,7 @@ export function standingOf(facts: StandingFacts): Standing {
     assumedItemIds: profile.items
       .map(({ id }) => id)
       .filter((id) => holdings[id]?.basis === 'assumedFactory' && draft.stops[id] === undefined),
+    temporaries: activeTemporary(goals.temporary, profile, believed),
     today,
   };
   const verdicts = verdictsOn({ rig, profile, stops: drafted, range, rules, goals, around });

@@ -5,7 +5,6 @@ import { entersDrills } from '../../physics/howItEnters';
 import { travelReport } from '../../radio/travel';
 import { VOCABULARY } from '../../settings/vocabulary';
 import { formatNumber } from '../../units/format';
-import { activeTemporary } from '../temporary';
 import { choiceOf, moveTo, moveToChoice, type Judge, type Situation, type Verdict } from './verdict';
 
 const LOWERED_PERCENT = 97;
@@ -87,10 +86,10 @@ export const leftAtFactory: Judge = ({ profile, around }) => {
 };
 
 /** Values for an event that stayed behind it. */
-export function overdue({ profile, stops, goals, around }: Situation): Verdict[] {
+export function overdue({ stops, around }: Situation): Verdict[] {
   if (!around) return [];
-  return activeTemporary(goals.temporary, profile, stops)
-    .filter(({ until }) => until < around.today)
+  return around.temporaries
+    .filter(({ item, returnsTo, until }) => until < around.today && stops[item.id] !== returnsTo.id)
     .map(({ item, until, returnsTo }) => ({
       id: `overdue ${item.id}`,
       grade: 'caution',

@@ -13,6 +13,7 @@ import type { Rig } from '../../rig/rig';
 import { comparableNumber } from '../../settings/value';
 import type { SettingId } from '../../settings/vocabulary';
 import type { Goals } from '../goals';
+import type { ActiveTemporary } from '../temporary';
 
 export interface Situation {
   rig: Rig;
@@ -34,6 +35,8 @@ export interface Around {
   calibrationDue: boolean;
   /** Items that nobody has looked at since the factory. */
   assumedItemIds: readonly string[];
+  /** Values for a while that stand on an ESC. */
+  temporaries: readonly ActiveTemporary[];
   /** YYYY-MM-DD */
   today: string;
 }

@@ -95,15 +95,21 @@ const turnedDown = (rig: Rig) => {
 const LEARNED = { brakeMicros: 1000, neutralMicros: 1500, forwardMicros: 2000 };
 const around = (told: Partial<Around>): Given => ({
   rest: {
-    around: { ranges: [LEARNED], calibrationDue: false, assumedItemIds: [], today: '2026-01-01', ...told },
+    around: {
+      ranges: [LEARNED],
+      calibrationDue: false,
+      assumedItemIds: [],
+      temporaries: [],
+      today: '2026-01-01',
+      ...told,
+    },
   },
 });
 const DUE = around({ calibrationDue: true });
 /** The cutoff was taken off until the fourth of July. */
 const onDay = (today: string): Given => {
-  const { rest } = around({ today });
-  const temporary = { cutoff: { stopId: 'here', returnsToStopId: 'other-2', until: '2026-07-04' } };
-  return { rest: { ...rest, goals: { ...usualGoals('basher'), temporary } } };
+  const [item] = escOn({ cutoff: 0 }).profile.items;
+  return around({ today, temporaries: [{ item: item!, returnsTo: item!.stops[2]!, until: '2026-07-04' }] });
 };
 
 /** Each with what triggers it, and with what just does not. */
