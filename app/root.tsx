@@ -35,6 +35,10 @@ export function Layout({ children }: { children: ReactNode }) {
   const data = useRouteLoaderData<typeof loader>('root');
   const nonce = data?.nonce ?? undefined;
   const look = data && data.look !== 'auto' ? data.look : undefined;
+  // Says that the page answers: whoever works it by script must not click before.
+  useEffect(() => {
+    document.documentElement.dataset.answers = '';
+  }, []);
   return (
     // The look is changed on the spot, too, when it is chosen.
     <html lang="en" data-look={look} suppressHydrationWarning>
@@ -58,10 +62,6 @@ export function Layout({ children }: { children: ReactNode }) {
 }
 
 export default function App() {
-  // Says that the page answers: whoever works it by script must not click before.
-  useEffect(() => {
-    document.documentElement.dataset.answers = '';
-  }, []);
   return (
     <>
       <NavigationProgress />
