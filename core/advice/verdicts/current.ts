@@ -1,6 +1,8 @@
 /** What the hardest pull draws, against what pack and ESC are rated for. Common practice. */
-import { escBehaviour } from '../../physics/escChain';
-import { runDrill } from '../../physics/drills/runDrill';
+import type { EscProfile } from '../../esc/profile';
+import { escBehaviour, type EscBehaviour } from '../../physics/escChain';
+import { DEPENDS_ON, runDrill } from '../../physics/drills/runDrill';
+import type { Rig } from '../../rig/rig';
 import { resolveRig } from '../../rig/resolve';
 import { formatNumber } from '../../units/format';
 import type { Judge, Situation } from './verdict';
@@ -39,13 +41,37 @@ export const peakAboveRating: Judge = (situation) => {
   };
 };
 
+type PeakByBehaviour = Map<string, number | undefined>;
+
+/** A pull takes milliseconds, and is asked for with every move: most moves change nothing of it. */
+const known = new WeakMap<Rig, WeakMap<EscProfile, PeakByBehaviour>>();
+
 /** Of one motor, A; undefined where the rig's numbers lead nowhere: the drill itself says so. */
 function peakAmps({ rig, profile, stops, range }: Situation): number | undefined {
-  const resolved = resolveRig(rig, profile);
   const esc = escBehaviour(profile, stops, rig.channel, range, rig.pack.cells);
+  const drill = rig.vehicle.kind === 'wheels' ? 'launch' : 'spoolUp';
+  const peaks = peaksOf(rig, profile);
+  const behaviour = JSON.stringify(DEPENDS_ON[drill].map((field) => esc[field]));
+  if (!peaks.has(behaviour)) peaks.set(behaviour, computedPeak(drill, rig, profile, esc));
+  return peaks.get(behaviour);
+}
+
+function peaksOf(rig: Rig, profile: EscProfile): PeakByBehaviour {
+  const ofRig = known.get(rig) ?? new WeakMap<EscProfile, PeakByBehaviour>();
+  known.set(rig, ofRig);
+  const peaks = ofRig.get(profile) ?? new Map<string, number | undefined>();
+  ofRig.set(profile, peaks);
+  return peaks;
+}
+
+function computedPeak(
+  drill: 'launch' | 'spoolUp',
+  rig: Rig,
+  profile: EscProfile,
+  esc: EscBehaviour,
+): number | undefined {
   try {
-    const { numbers } = runDrill(resolved.kind === 'wheels' ? 'launch' : 'spoolUp', resolved, esc);
-    return numbers.find(({ id }) => id === 'peakPack')?.value;
+    return runDrill(drill, resolveRig(rig, profile), esc).numbers.find(({ id }) => id === 'peakPack')?.value;
   } catch {
     return undefined;
   }
