@@ -128,7 +128,9 @@ test('what an event forbids is a hazard until it is put right', async ({ page })
   await page.locator('form').last().getByRole('button', { name: 'Keep' }).click();
   await expect(page.getByText('“Harbour spec” is kept.')).toBeVisible();
   await importDemoRig(page, 'kelp-beach-buggy', 'Rule-bound');
+  const kept = page.waitForResponse((response) => response.url().includes('/rules'));
   await page.getByLabel('Prepared for the event').selectOption('Harbour spec');
+  expect((await kept).ok()).toBe(true);
   await page.getByRole('link', { name: /^Tune/ }).click();
   await expect(page.getByText('Harbour spec forbids this.')).toBeVisible();
 });
