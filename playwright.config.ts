@@ -8,7 +8,8 @@ export default defineConfig({
   workers: 2,
   // Only to end a test that hangs: the slowest takes a minute on a busy machine.
   timeout: 240_000,
-  retries: 0,
+  // Neighbours of a machine may stop it for seconds. What passes only then is listed as flaky, for somebody to look at.
+  retries: 1,
   // A busy machine may take its time over a page; what is expected on it does not depend on that.
   expect: { timeout: 15_000 },
   reporter: [['list'], ['json', { outputFile: '.cache/e2e.json' }]],
