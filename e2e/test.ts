@@ -4,8 +4,7 @@ import { ADDRESS } from './setting';
 
 /**
  * Makes every opening and reload wait until the page answers: on a busy machine a click may come before, and
- * the page would not know of it. What is no page of ours is
- * not waited for.
+ * the page would not know of it. What is no page of ours is not waited for.
  */
 function openAnswering(page: Page): void {
   const goto = page.goto.bind(page);

@@ -178,3 +178,21 @@ describe('the line for those who know', () => {
     );
   });
 });
+
+it('a rig whose numbers lead nowhere is still judged and looked at', () => {
+  const { profile } = ARCHETYPES[0]!;
+  const rig = structuredClone(defaultRig('tenthBuggy'));
+  rig.motor.kvRpmPerVolt.value = NaN;
+  const stops = factoryStops(profile);
+  const situation = {
+    rig,
+    profile,
+    stops,
+    range: rangeOf(rig.channel),
+    rules: undefined,
+    goals: usualGoals('tenthBuggy'),
+  };
+  const [item] = profile.items;
+  expect(() => verdictsOn(situation)).not.toThrow();
+  expect(() => previewOf(situation, item!.setting, { [item!.id]: item!.stops[0]!.id })).not.toThrow();
+});

@@ -2,7 +2,7 @@
 import type { StopByItem } from '../esc/profile';
 import { escBehaviour } from '../physics/escChain';
 import type { DrillNumber } from '../physics/drills/drill';
-import { runDrill, type DrillId } from '../physics/drills/runDrill';
+import { drillNumbers, type DrillId } from '../physics/drills/runDrill';
 import { resolveRig } from '../rig/resolve';
 import type { VehicleKind } from '../rig/rig';
 import type { MomentId } from '../settings/moments';
@@ -30,8 +30,8 @@ export function previewOf(situation: Situation, setting: SettingId, moves: StopB
   const moved = { ...stops, ...moves };
   const resolved = resolveRig(rig, profile);
   const drill = tellingDrill(setting, rig.vehicle.kind);
-  const told = (set: StopByItem): DrillNumber[] =>
-    runDrill(drill, resolved, escBehaviour(profile, set, rig.channel, range, rig.pack.cells)).numbers;
+  const told = (set: StopByItem): readonly DrillNumber[] =>
+    drillNumbers(drill, resolved, escBehaviour(profile, set, rig.channel, range, rig.pack.cells));
   const now = new Set(verdictsOn(situation).map(({ id }) => id));
   return {
     drill,

@@ -3,7 +3,7 @@ import { amountOf, choiceOf, type Situation, type Verdict } from '../advice/verd
 import { causesOf, type Cause as EndpointCause, type SymptomId } from '../calibration/diagnosis';
 import type { DiagnosisFacts } from '../calibration/diagnosis';
 import { deadbandOf, escBehaviour, type EscBehaviour } from '../physics/escChain';
-import { runDrill, type DrillId } from '../physics/drills/runDrill';
+import { drillNumbers, type DrillId } from '../physics/drills/runDrill';
 import { travelReport } from '../radio/travel';
 import { resolveRig, type ResolvedRig } from '../rig/resolve';
 import type { SettingId } from '../settings/vocabulary';
@@ -81,5 +81,5 @@ export function drilled(
   drill: DrillId,
   id: string,
 ): number | undefined {
-  return runDrill(drill, resolved, behave(situation.stops)).numbers.find((one) => one.id === id)?.value;
+  return drillNumbers(drill, resolved, behave(situation.stops)).find((one) => one.id === id)?.value;
 }

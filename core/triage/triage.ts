@@ -3,7 +3,7 @@ import { moveToChoice, moveToNumber, type Situation } from '../advice/verdicts/v
 import { itemForSetting, stopById } from '../esc/profile';
 import { inOrder } from '../esc/stopOrder';
 import type { DrillNumber } from '../physics/drills/drill';
-import { DRILLS, runDrill } from '../physics/drills/runDrill';
+import { DRILLS, drillNumbers } from '../physics/drills/runDrill';
 import { VOCABULARY, type SettingId } from '../settings/vocabulary';
 import type { CauseRule, Try } from './cause';
 import { CAUSES } from './causes';
@@ -98,7 +98,7 @@ function effectOf({ tells }: CauseRule, change: Change, seen: Seen): LikelyCause
   if (change.kind !== 'move' || !tells || !(tells[0] in DRILLS[resolved.kind])) return undefined;
   const [drill, id] = tells;
   const told = (stops: Situation['stops']): DrillNumber | undefined =>
-    runDrill(drill, resolved, behave(stops)).numbers.find((one) => one.id === id);
+    drillNumbers(drill, resolved, behave(stops)).find((one) => one.id === id);
   const before = told(situation.stops);
   const after = told({ ...situation.stops, [change.itemId]: change.stopId });
   return before && after && { before, after };

@@ -1,6 +1,8 @@
-import { factoryStops, type ProfileItem, type StopByItem } from '#core/esc/profile';
+import type { WaitingDraft } from '#core/advice/goals';
+import { factoryStops, type EscProfile, type ProfileItem, type StopByItem } from '#core/esc/profile';
+import { fittingDraft } from '#core/sheet/draft';
 import { findItems } from '#core/quick/findItem';
-import { DRILLS, runDrill, type DrillId } from '#core/physics/drills/runDrill';
+import { DRILLS, drillNumbers, type DrillId } from '#core/physics/drills/runDrill';
 import { escBehaviour } from '#core/physics/escChain';
 import { resolveRig } from '#core/rig/resolve';
 import { VOCABULARY } from '#core/settings/vocabulary';
@@ -35,10 +37,10 @@ interface Column {
 /** The whole sheet in the ESC's own order: what it holds, the draft, and any other set of values, with what they do. */
 export default function ListRoute({ loaderData }: Route.ComponentProps) {
   const { rigId, profile, believed, drafted, goals } = useBench();
-  const columns = columnsOf(profile.id, factoryStops(profile), loaderData.sheets, goals.waiting);
-  const [chosen, setChosen] = useState(0);
+  const columns = columnsOf(profile, believed, loaderData.sheets, goals.waiting);
+  const [chosen, setChosen] = useState(FACTORY);
   const [sought, setSought] = useState('');
-  const other = columns[chosen] ?? columns[0]!;
+  const other = columns.find(({ name }) => name === chosen) ?? columns[0]!;
   const found = findItems(profile, sought).map(({ item }) => item);
   return (
     <div className="max-w-5xl px-5 py-6">
@@ -62,13 +64,9 @@ export default function ListRoute({ loaderData }: Route.ComponentProps) {
         </label>
         <label className="flex items-center gap-2">
           Compare with
-          <select
-            value={chosen}
-            onChange={(event) => setChosen(Number(event.target.value))}
-            className={INPUT}
-          >
-            {columns.map(({ name }, place) => (
-              <option key={name} value={place}>
+          <select value={other.name} onChange={(event) => setChosen(event.target.value)} className={INPUT}>
+            {columns.map(({ name }) => (
+              <option key={name} value={name}>
                 {name}
               </option>
             ))}
@@ -118,21 +116,29 @@ export default function ListRoute({ loaderData }: Route.ComponentProps) {
 
 const focusRow = (itemId: string): void => document.getElementById(`row-${itemId}`)?.focus();
 
+const FACTORY = 'the factory';
+
+/** A draft is meant over what the ESC holds; a sheet of another revision counts as far as this one knows it. */
 function columnsOf(
-  profileId: string,
-  factory: StopByItem,
+  profile: EscProfile,
+  believed: StopByItem,
   sheets: readonly StoredSheet[],
-  waiting: { name: string; stops: StopByItem } | null,
+  waiting: WaitingDraft | null,
 ): Column[] {
+  const fitting = (stops: StopByItem): StopByItem => fittingDraft(profile, { stops }).stops;
   return [
-    { name: 'the factory', stops: factory },
-    ...(waiting ? [{ name: `draft ${waiting.name}`, stops: waiting.stops }] : []),
+    { name: FACTORY, stops: factoryStops(profile) },
+    ...(waiting
+      ? [{ name: `draft ${waiting.name}`, stops: { ...believed, ...fitting(waiting.stops) } }]
+      : []),
     ...sheets
-      .filter(({ sheet }) => sheet.profileId === profileId)
+      .filter(({ sheet }) => sheet.profileId === profile.id)
       .map(({ number, sheet }) => ({
         name: `sheet ${number}`,
-        stops: Object.fromEntries(
-          sheet.values.flatMap(({ itemId, stopId }) => (stopId === null ? [] : [[itemId, stopId]])),
+        stops: fitting(
+          Object.fromEntries(
+            sheet.values.flatMap(({ itemId, stopId }) => (stopId === null ? [] : [[itemId, stopId]])),
+          ),
         ),
       })),
   ];
@@ -191,15 +197,13 @@ function Effects({ columns }: { columns: Column[] }) {
   const told = columns.map(({ name, stops }) => ({
     name,
     // What a sheet does not know stays as drafted.
-    numbers: numbersOf(() =>
-      runDrill(
-        drill,
-        resolved,
-        escBehaviour(profile, { ...drafted, ...stops }, rig.channel, memory.range, rig.pack.cells),
-      ),
+    numbers: drillNumbers(
+      drill,
+      resolved,
+      escBehaviour(profile, { ...drafted, ...stops }, rig.channel, memory.range, rig.pack.cells),
     ),
   }));
-  const rows = told.map(({ numbers }) => numbers ?? []).toSorted((a, b) => b.length - a.length)[0]!;
+  const rows = told.map(({ numbers }) => numbers).toSorted((a, b) => b.length - a.length)[0]!;
   return (
     <section aria-labelledby="effects" className="mt-8">
       <h2 id="effects" className="border-b border-ink pb-1 text-2xl">
@@ -236,7 +240,7 @@ function Effects({ columns }: { columns: Column[] }) {
                   {number.name}
                 </th>
                 {told.map(({ name, numbers }) => {
-                  const value = numbers?.find(({ id }) => id === number.id)?.value;
+                  const value = numbers.find(({ id }) => id === number.id)?.value;
                   return (
                     <td key={name} className="pl-3 text-right whitespace-nowrap">
                       {value === undefined ? 'never' : withUnit(value, number.unit, number.decimals)}
@@ -251,13 +255,4 @@ function Effects({ columns }: { columns: Column[] }) {
       </Scrollable>
     </section>
   );
-}
-
-/** Undefined where the rig's numbers lead nowhere. */
-function numbersOf(run: () => ReturnType<typeof runDrill>) {
-  try {
-    return run().numbers;
-  } catch {
-    return undefined;
-  }
 }

@@ -1,7 +1,7 @@
 /** What the hardest pull draws, against what pack and ESC are rated for. Common practice. */
 import type { EscProfile } from '../../esc/profile';
 import { escBehaviour, type EscBehaviour } from '../../physics/escChain';
-import { DEPENDS_ON, runDrill } from '../../physics/drills/runDrill';
+import { DEPENDS_ON, drillNumbers } from '../../physics/drills/runDrill';
 import type { Rig } from '../../rig/rig';
 import { resolveRig } from '../../rig/resolve';
 import { formatNumber } from '../../units/format';
@@ -70,9 +70,5 @@ function computedPeak(
   profile: EscProfile,
   esc: EscBehaviour,
 ): number | undefined {
-  try {
-    return runDrill(drill, resolveRig(rig, profile), esc).numbers.find(({ id }) => id === 'peakPack')?.value;
-  } catch {
-    return undefined;
-  }
+  return drillNumbers(drill, resolveRig(rig, profile), esc).find(({ id }) => id === 'peakPack')?.value;
 }

@@ -1,7 +1,7 @@
 import type { ResolvedPropeller, ResolvedRig, ResolvedWheels } from '../../rig/resolve';
 import type { VehicleKind } from '../../rig/rig';
 import type { EscBehaviour } from '../escChain';
-import type { Drill } from './drill';
+import type { Drill, DrillNumber } from './drill';
 import { backUp } from './backUpDrill';
 import { advanceMap, heatMap } from './maps';
 import { cut, spoolUp, throttle } from './propellerDrills';
@@ -74,6 +74,15 @@ export function runDrill(id: DrillId, rig: ResolvedRig, esc: EscBehaviour): Dril
   if (rig.kind === 'propeller' && id in WITH_PROPELLER)
     return WITH_PROPELLER[id as keyof typeof WITH_PROPELLER](rig, esc);
   throw new Error(`a rig with ${rig.kind} has no drill '${id}'`);
+}
+
+/** The numbers of a drill beside other things that are said; none where the rig's numbers lead nowhere: the drill itself says so. */
+export function drillNumbers(id: DrillId, rig: ResolvedRig, esc: EscBehaviour): readonly DrillNumber[] {
+  try {
+    return runDrill(id, rig, esc).numbers;
+  } catch {
+    return [];
+  }
 }
 
 type Field = keyof EscBehaviour;
