@@ -1,8 +1,8 @@
 import { adviceOn } from '#core/advice/advise';
 import { standingOf } from '#core/advice/standing';
-import type { StopByItem } from '#core/esc/profile';
-import { fittingDraft, moveDraft } from '#core/sheet/draft';
-import { createContext, use, useCallback, useMemo, type ReactNode } from 'react';
+import type { EscProfile, StopByItem } from '#core/esc/profile';
+import { fittingDraft, moveDraft, type Draft } from '#core/sheet/draft';
+import { createContext, use, useCallback, useDeferredValue, useMemo, type ReactNode } from 'react';
 import type { BenchView } from './benchData.server';
 import { useDraft } from './useDraft';
 import { useKeptGoals } from './useKeptGoals';
@@ -15,9 +15,11 @@ function useBenchValue(view: BenchView) {
     draft: view.draft,
     revision: view.draftRevision,
   });
-  const { change, undo, redo, steps, status, settle } = kept;
-  // For a moment after a new revision, the page still has the draft of the old one.
-  const draft = useMemo(() => fittingDraft(profile, kept.draft), [profile, kept.draft]);
+  const { onMoved, change, undo, redo, status, settle } = kept;
+  const newestDraft = useFitting(profile, kept.draft);
+  // Verdicts and all that follows may come a moment later than the lozenge and the trace.
+  const draft = useFitting(profile, useDeferredValue(kept.draft));
+  const steps = useDeferredValue(kept.steps);
   const standing = useMemo(() => {
     const found = standingOf({
       rig,
@@ -63,28 +65,44 @@ function useBenchValue(view: BenchView) {
       move,
       moveAll,
       takeDraft,
+      onMoved,
       history: { undo, redo, steps },
     }),
-    [view, standing, goals, changeGoals, advice, move, moveAll, takeDraft, undo, redo, steps],
+    [view, standing, goals, changeGoals, advice, move, moveAll, takeDraft, onMoved, undo, redo, steps],
   );
   const keeping = useMemo(() => ({ status, settle }), [status, settle]);
-  return { bench, keeping };
+  return { bench, newestDraft, keeping };
 }
+
+/** For a moment after a new revision of the profile, the page still has the draft of the old one. */
+const useFitting = (profile: EscProfile, draft: Draft): Draft =>
+  useMemo(() => fittingDraft(profile, draft), [profile, draft]);
 
 type BenchValue = ReturnType<typeof useBenchValue>['bench'];
 type Keeping = Pick<ReturnType<typeof useDraft>, 'status' | 'settle'>;
 
 const BenchContext = createContext<BenchValue | null>(null);
+/** Ahead of the bench: a lozenge waits for no verdict. */
+const NewestDraftContext = createContext<Draft | null>(null);
 /** Beside the bench: it changes with every request, and only the header shows it. */
 const KeepingContext = createContext<Keeping | null>(null);
 
 export function BenchProvider({ view, children }: { view: BenchView; children: ReactNode }) {
-  const { bench, keeping } = useBenchValue(view);
+  const { bench, newestDraft, keeping } = useBenchValue(view);
   return (
     <BenchContext value={bench}>
-      <KeepingContext value={keeping}>{children}</KeepingContext>
+      <NewestDraftContext value={newestDraft}>
+        <KeepingContext value={keeping}>{children}</KeepingContext>
+      </NewestDraftContext>
     </BenchContext>
   );
+}
+
+/** The draft as it was moved last, for what follows the finger. @throws {Error} outside a bench */
+export function useNewestDraft(): Draft {
+  const draft = use(NewestDraftContext);
+  if (!draft) throw new Error('useNewestDraft needs a BenchProvider above it');
+  return draft;
 }
 
 /** How far the draft is kept, and the choice where another page kept one too. @throws {Error} outside a bench */

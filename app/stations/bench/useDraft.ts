@@ -24,11 +24,18 @@ const TRY_AGAIN_MS = 2000;
  */
 export function useDraft(rigId: string, kept: Kept) {
   const [draft, showDraft] = useState(kept.draft);
-  // What was moved last counts, also before it is shown.
+  // What was moved last counts, also before all that follows from it is shown.
   const newest = useRef(kept.draft);
+  const listeners = useRef(new Set<(draft: Draft) => void>());
   const setDraft = useCallback((next: Draft): void => {
     newest.current = next;
+    listeners.current.forEach((listener) => listener(next));
     showDraft(next);
+  }, []);
+  /** For what must follow a move at once, before the page is drawn anew. Returns how to stop. */
+  const onMoved = useCallback((listener: (draft: Draft) => void): (() => void) => {
+    listeners.current.add(listener);
+    return () => void listeners.current.delete(listener);
   }, []);
   const [status, setStatus] = useState<SaveStatus>({ kind: 'saved' });
   const revision = useRef(kept.revision);
@@ -148,7 +155,7 @@ export function useDraft(rigId: string, kept: Kept) {
     [rigId, change, setDraft, status],
   );
 
-  return { draft, change, status, settle, undo, redo, steps };
+  return { draft, onMoved, change, status, settle, undo, redo, steps };
 }
 
 type Answer = { saved: true; revision: number } | { saved: false; revision: number; draft: Draft };

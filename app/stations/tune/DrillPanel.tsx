@@ -4,13 +4,14 @@ import type { DrillNumber } from '#core/physics/drills/drill';
 import { assumptionsOf } from '#core/physics/assumptions';
 import type { StopByItem } from '#core/esc/profile';
 import type { VehicleKind } from '#core/rig/rig';
+import { draftedStops, fittingDraft } from '#core/sheet/draft';
 import { unknownItems } from '#core/sheet/evidence';
 import { escBehaviour } from '#core/physics/escChain';
 import { resolveRig } from '#core/rig/resolve';
 import { Tabs } from 'radix-ui';
 import { lazy, memo, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Notice } from '../../ui/Notice';
-import { useBench } from '../bench/BenchContext';
+import { useBench, useNewestDraft } from '../bench/BenchContext';
 import type { DrillPair } from '../../workers/drills.worker';
 import { BrakeMap } from './BrakeMap';
 import { oneStepOn } from '#core/esc/stopOrder';
@@ -22,29 +23,38 @@ const DrillChart = lazy(() => import('./DrillChart'));
 
 /** The chosen manoeuvre, as the ESC is and as it is drafted, with its numbers. */
 export function DrillPanel() {
-  const { rig, profile, believed, drafted, holdings, memory } = useBench();
+  const { rig, profile, believed, holdings, memory, onMoved } = useBench();
+  const draft = useNewestDraft();
+  const drafted = useMemo(() => draftedStops(believed, draft), [believed, draft]);
   const [drill, setDrill] = useState(() => Object.keys(DRILLS[rig.vehicle.kind])[0] as DrillId);
   const behave = useCallback(
     (stops: StopByItem) => escBehaviour(profile, stops, rig.channel, memory.range, rig.pack.cells),
     [profile, rig, memory.range],
   );
-  const request = useMemo(
+  const asIs = useMemo(
     () => ({
       drill,
       rig: resolveRig(rig, profile),
       now: behave(believed),
       nowInstead: alternativesTo(profile, believed, unknownItems(profile, holdings)).map(behave),
-      draft: behave(drafted),
-      drafted,
     }),
-    [drill, rig, profile, believed, drafted, holdings, behave],
+    [drill, rig, profile, believed, holdings, behave],
+  );
+  const request = useMemo(() => ({ ...asIs, draft: behave(drafted), drafted }), [asIs, drafted, behave]);
+  const onAsked = useCallback(
+    (ask: (next: typeof request) => void) =>
+      onMoved((draft) => {
+        const stops = draftedStops(believed, fittingDraft(profile, draft));
+        ask({ ...asIs, draft: behave(stops), drafted: stops });
+      }),
+    [onMoved, believed, profile, asIs, behave],
   );
   const recentlyMoved = useRecentlyMoved(drafted);
   const likely = useCallback(
     () => oneStepOn(profile, drafted, recentlyMoved(), rig.pack.cells).map(behave),
     [profile, drafted, recentlyMoved, rig.pack.cells, behave],
   );
-  const computed = useDrill(request, likely);
+  const computed = useDrill(request, onAsked, likely);
   useSayEffect(computed);
   const shown = computed?.request.drill === drill ? computed.answer : undefined;
   const restsOn = useMemo(

@@ -9,7 +9,7 @@ import { memo, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { AdvisedMark, DraftMark, EscMark } from '../../ui/marks';
-import { useBench } from '../bench/BenchContext';
+import { useBench, useNewestDraft } from '../bench/BenchContext';
 import { AdviceBar } from './AdviceBar';
 import { Disagreements } from './Disagreements';
 import { DrillPanel } from './DrillPanel';
@@ -83,14 +83,15 @@ export default function TuneRoute() {
 }
 
 function ItemRail({ item }: { item: ProfileItem }) {
-  const { rig, profile, holdings, draft, drafted, advice, move, temporaries } = useBench();
+  const { rig, profile, holdings, believed, drafted, advice, move, temporaries } = useBench();
+  const draftedStopId = useNewestDraft().stops[item.id];
   return (
     <Rail
       item={item}
       cells={rig.pack.cells}
       holding={holdings[item.id]}
-      draftStopId={drafted[item.id]!}
-      isDrafted={draft.stops[item.id] !== undefined}
+      draftStopId={draftedStopId ?? believed[item.id]!}
+      isDrafted={draftedStopId !== undefined}
       advice={advice[item.id]}
       inactive={inactiveReason(rig, profile, drafted, item)}
       temporary={temporaries.find((one) => one.item.id === item.id)}

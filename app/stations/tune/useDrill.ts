@@ -1,6 +1,7 @@
-import type { EscBehaviour } from '#core/physics/escChain';
 import { wrap, type Remote } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
+import type { EscBehaviour } from '#core/physics/escChain';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import type { DrillAnswer, DrillRequest, DrillWorker } from '../../workers/drills.worker';
 
 interface Computed<Request extends DrillRequest> {
@@ -11,15 +12,18 @@ interface Computed<Request extends DrillRequest> {
 /**
  * Runs drills in a worker. While one is computed only the newest request waits; what lies between is skipped,
  * so that a trace follows a moving lozenge without lagging behind it.
+ * @param onAsked tells of a request before it is drawn, so that the worker computes while the page draws
  * @param likely what may be asked for next: computed while nothing is, where a drill takes its time
  */
 export function useDrill<Request extends DrillRequest>(
   request: Request,
+  onAsked: (ask: (next: Request) => void) => () => void,
   likely: () => EscBehaviour[],
 ): Computed<Request> | undefined {
   const [computed, setComputed] = useState<Computed<Request>>();
   const worker = useRef<Remote<DrillWorker>>(undefined);
   const waiting = useRef<Request>(undefined);
+  const newest = useRef<Request>(undefined);
   const busy = useRef(false);
   const expected = useRef(likely);
 
@@ -29,34 +33,45 @@ export function useDrill<Request extends DrillRequest>(
     return () => {
       thread.terminate();
       worker.current = undefined;
+      newest.current = undefined;
       busy.current = false;
     };
   }, []);
 
+  const ask = useCallback(async (next: Request): Promise<void> => {
+    if (newest.current && isSame(newest.current, next)) return;
+    newest.current = next;
+    waiting.current = next;
+    const remote = worker.current;
+    if (busy.current || !remote) return;
+    busy.current = true;
+    while (waiting.current) {
+      const asked = waiting.current;
+      waiting.current = undefined;
+      const answer = await remote.run(asked);
+      if (worker.current !== remote) return;
+      // At once: in line it would wait for the verdicts.
+      flushSync(() => setComputed({ request: asked, answer }));
+    }
+    busy.current = false;
+    const { drill, rig } = newest.current;
+    // A failure shows when the drill is really asked for.
+    void remote.warm({ drill, rig, likely: expected.current() }).catch(() => undefined);
+  }, []);
+
+  useEffect(() => onAsked((next) => void ask(next)), [onAsked, ask]);
   useEffect(() => {
-    waiting.current = request;
     expected.current = likely;
-    const run = async (): Promise<void> => {
-      const remote = worker.current;
-      if (busy.current || !remote) return;
-      busy.current = true;
-      let last = request;
-      while (waiting.current) {
-        const next = waiting.current;
-        waiting.current = undefined;
-        last = next;
-        const answer = await remote.run(next);
-        if (worker.current !== remote) return;
-        setComputed({ request: next, answer });
-      }
-      busy.current = false;
-      // A failure shows when the drill is really asked for.
-      void remote
-        .warm({ drill: last.drill, rig: last.rig, likely: expected.current() })
-        .catch(() => undefined);
-    };
-    void run();
-  }, [request, likely]);
+    void ask(request);
+  }, [ask, request, likely]);
 
   return computed;
 }
+
+/** Whether the answer to one is the answer to the other: all but the draft is handed on as it was. */
+const isSame = (a: DrillRequest, b: DrillRequest): boolean =>
+  a.drill === b.drill &&
+  a.rig === b.rig &&
+  a.now === b.now &&
+  a.nowInstead === b.nowInstead &&
+  JSON.stringify(a.draft) === JSON.stringify(b.draft);
