@@ -6,6 +6,9 @@ import { alternativesTo, bandOf } from '#core/physics/drills/band';
 import { DRILLS, runDrill, type DrillId } from '#core/physics/drills/runDrill';
 import { escBehaviour } from '#core/physics/escChain';
 import { whatMatters } from '#core/physics/matters';
+import { ARCHETYPES } from '#core/archetypes/archetypes';
+import { menuOf } from '#core/archetypes/menuOf.fixture';
+import type { Change } from '#core/sheet/draft';
 import { legsFor, planLegs } from '#core/plan/loadPlan';
 import { escMachine } from '#core/procedure/escMachine';
 import { initialConfig } from '#core/procedure/step';
@@ -15,6 +18,9 @@ import { profileOf, rigOf } from './demoFiles';
 
 const WARM_UP = 5;
 const RUNS = 40;
+/** A menu longer than any in use, and the changes of a whole re-tune. */
+const LONG_MENU = 60;
+const LONG_PLAN = 15;
 
 /** Median and spread of a scenario in ms, after a warm-up. @param run returns something that proves it ran */
 function measure(name: string, run: () => number, runs = RUNS): void {
@@ -108,6 +114,31 @@ for (const [rigId, profileId] of [
   const legs = legsFor(changes, SHOWS_STORED[medium.family]);
   measure(
     `plan: all ${profile.items.length} items, ${medium.family}`,
+    () => planLegs(machine, start, legs, stick)!.seconds,
+  );
+}
+
+/** A long menu of each medium, and a quarter of it to change, from its beginning to its end. */
+for (const { profile: pattern } of ARCHETYPES) {
+  const medium = handMediumOf(pattern);
+  if (!medium) continue;
+  const profile = menuOf(
+    pattern,
+    Array.from({ length: LONG_MENU }, (_, at) => 3 + (at % 4)),
+  );
+  const machine = escMachine(profile);
+  const stick = profile.factoryRange;
+  const start = initialConfig(machine, factoryMemory(profile), stick.neutralMicros);
+  const changes = profile.items
+    .filter((_, at) => at % (LONG_MENU / LONG_PLAN) === 1)
+    .map((item): Change => ({
+      itemId: item.id,
+      fromStopId: item.factoryStopId,
+      toStopId: item.stops[item.stops.length > 2 ? 2 : 1]!.id,
+    }));
+  const legs = legsFor(changes, SHOWS_STORED[medium.family]);
+  measure(
+    `plan: ${changes.length} of ${LONG_MENU} items, ${medium.family}`,
     () => planLegs(machine, start, legs, stick)!.seconds,
   );
 }

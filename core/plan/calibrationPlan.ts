@@ -1,6 +1,7 @@
 import type { Config, Machine } from '../procedure/language';
 import { rangeOf, type LearnedRange, type ThrottleChannel } from '../radio/pulse';
 import { gesturesOf, type Gesture } from './gestures';
+import { Explorer } from './explorer';
 import { quickestPath } from './search';
 
 /** A place that no menu has: end points are not learned in one. */
@@ -16,17 +17,12 @@ export function planCalibration(
   channel: ThrottleChannel,
 ): Gesture[] | undefined {
   const wanted = rangeOf(channel);
-  const path = quickestPath(
-    machine,
-    start,
-    {
-      itemPlace: NO_ITEM,
-      allows: ({ stops, range }) => stops === start.memory.stops && sameRange(range, wanted),
-      arrived: ({ state, memory }) =>
-        machine.states[state]?.role === 'calibrated' && sameRange(memory.range, wanted),
-    },
-    wanted,
-  );
+  const path = quickestPath(new Explorer(machine, wanted), start, {
+    itemPlace: NO_ITEM,
+    allows: ({ stops, range }) => stops === start.memory.stops && sameRange(range, wanted),
+    arrived: ({ state }, memory) =>
+      machine.states[state]?.role === 'calibrated' && sameRange(memory.range, wanted),
+  });
   return path && gesturesOf(machine, start, path.inputs);
 }
 

@@ -2,6 +2,7 @@ import type { Change } from '../sheet/draft';
 import type { Config, EscMemory, Input, Machine } from '../procedure/language';
 import { stateOf, storedWith } from '../procedure/step';
 import { gesturesOf, type Gesture } from './gestures';
+import { Explorer } from './explorer';
 import type { LearnedRange } from '../radio/pulse';
 import { quickestPath, type Goal, type Path } from './search';
 
@@ -51,11 +52,11 @@ export function planLegs(
   stick: LearnedRange,
 ): LoadPlan | undefined {
   const planned: PlannedLeg[] = [];
-  const reach = machine.tones ? stick : onlyRest(stick);
+  const explorer = new Explorer(machine, machine.tones ? stick : onlyRest(stick));
   let config = start;
   for (const leg of legs) {
     const goal = leg.purpose === 'store' ? storeGoal(machine, config, leg) : showGoal(machine, config, leg);
-    const path = quickestPath(machine, config, goal, reach);
+    const path = quickestPath(explorer, config, goal);
     if (!path) return undefined;
     planned.push({
       leg,
@@ -81,8 +82,9 @@ export function planRestart(
   start: Config,
   stick: LearnedRange,
 ): PlannedRestart | undefined {
+  const explorer = new Explorer(machine, onlyRest(stick));
   const way = (from: Config, arrived: Goal['arrived']): Path | undefined =>
-    quickestPath(machine, from, { allows: () => false, arrived }, onlyRest(stick));
+    quickestPath(explorer, from, { allows: () => false, arrived });
   const off = way(start, (config) => {
     const { role, keyDown } = stateOf(machine, config);
     return role === 'off' && !keyDown;
@@ -102,10 +104,11 @@ function storeGoal(machine: Machine, start: Config, { itemId, stopId }: Leg): Go
   const wanted = { ...start.memory.stops, ...storedWith(machine.menu[place]!, stopId) };
   const isWanted = ({ stops, range }: EscMemory): boolean =>
     range === start.memory.range && Object.keys(wanted).every((id) => stops[id] === wanted[id]);
+  const isAlready = isWanted(start.memory);
   return {
     itemPlace: place,
     allows: isWanted,
-    arrived: (config) => isWanted(config.memory) && !stateOf(machine, config).keyDown,
+    arrived: (config, memory) => (memory !== start.memory || isAlready) && !stateOf(machine, config).keyDown,
   };
 }
 
@@ -115,8 +118,8 @@ function showGoal(machine: Machine, start: Config, { itemId }: Leg): Goal {
   return {
     itemPlace: place,
     allows: () => false,
-    arrived: (config) =>
-      config.memory === start.memory &&
+    arrived: (config, memory) =>
+      memory === start.memory &&
       stateOf(machine, config).role === 'showingStored' &&
       config.itemCursor === place,
   };

@@ -1,5 +1,5 @@
 import { asksForThree, mediumOf, type EndPointFamily, type Medium } from '../esc/media';
-import type { EscProfile, ProfileItem } from '../esc/profile';
+import { factoryStops, type EscProfile, type ProfileItem } from '../esc/profile';
 import { keyConfirmedPart } from './families/keyConfirmed';
 import { stickAtPowerOnPart } from './families/stickAtPowerOn';
 import { takenAtRestPart } from './families/takenAtRest';
@@ -23,6 +23,7 @@ export function escMachine(profile: EscProfile): Machine {
     initial: 'off',
     states: { ...powerStates(profile.bootMs, restingLamp(profile), part), ...part.states },
     menu: items.map((item) => menuItem(item, media)),
+    factoryStops: factoryStops(profile),
     tones: tonesOf(media),
     leastSpanMicros: asksForThree(calibration) ? calibration.leastSpanMicros : 0,
     refusesReversed: asksForThree(calibration) && calibration.wrongOrder === 'refused',
@@ -47,7 +48,6 @@ function menuItem(item: ProfileItem, media: Medium[]): MenuItem {
   return {
     itemId: item.id,
     stopIds: item.stops.map((stop) => stop.id),
-    factoryStopId: item.factoryStopId,
     code: padded(String(item.number), digits),
     stopCodes: item.stops.map((stop) => padded(stop.typed ?? String(stop.number), digits)),
     confirmed: mediumOf(media, 'transmitterMenu')?.confirmedItemIds.includes(item.id) ?? false,

@@ -137,7 +137,6 @@ export interface MenuItem {
   itemId: string;
   /** In menu order. */
   stopIds: string[];
-  factoryStopId: string;
   /** What is typed for the item, and for each of its stops. */
   code: string;
   stopCodes: string[];
@@ -160,6 +159,8 @@ export interface Machine {
   initial: string;
   states: Record<string, State>;
   menu: MenuItem[];
+  /** Stop by item id, as a reset stores them. */
+  factoryStops: Readonly<Record<string, string>>;
   tones: ToneTable | undefined;
   leastSpanMicros: number;
   refusesReversed: boolean;

@@ -22,6 +22,9 @@ export interface Stepped {
   observed: Observed[];
 }
 
+/** Takes in one cue, and where the ESC is when it comes. */
+type Perceive = (cue: Cue, at: Config) => void;
+
 /** A machine at rest: switched off, stick where it is, memory as given. */
 export function initialConfig(machine: Machine, memory: EscMemory, stickMicros: number): Config {
   return {
@@ -44,10 +47,17 @@ export function initialConfig(machine: Machine, memory: EscMemory, stickMicros: 
  * An input that the state does not wait for changes nothing.
  */
 export function step(machine: Machine, config: Config, input: Input): Stepped {
-  if (input.type === 'elapsed') return elapse(machine, config, input.ms);
+  const observed: Observed[] = [];
+  const perceive: Perceive = (cue, at) => observed.push(observe(machine, at, cue));
+  return { config: advance(machine, config, input, perceive), observed };
+}
+
+/** The same for whoever only wants to know where it leads, and has many ways to try. */
+export function advance(machine: Machine, config: Config, input: Input, perceive?: Perceive): Config {
+  if (input.type === 'elapsed') return elapse(machine, config, input.ms, perceive);
   const moved = moveBy(config, input);
   const edge = edgeFor(machine, moved, input);
-  return edge ? follow(machine, moved, edge) : { config: moved, observed: [] };
+  return edge ? follow(machine, moved, edge, perceive) : moved;
 }
 
 /** What an input leaves behind whether or not the ESC listens. */
@@ -81,36 +91,35 @@ export function stateOf(machine: Machine, config: Config): Machine['states'][str
   return state;
 }
 
-function elapse(machine: Machine, start: Config, ms: number): Stepped {
+function elapse(machine: Machine, start: Config, ms: number, perceive?: Perceive): Config {
   let config = start;
   let left = ms;
-  const observed: Observed[] = [];
   for (;;) {
     const wait = msToDeadline(machine, config);
-    if (wait === undefined || wait > left)
-      return { config: { ...config, msInState: config.msInState + left }, observed };
+    if (wait === undefined || wait > left) return { ...config, msInState: config.msInState + left };
     left -= wait;
     const due = { ...config, msInState: config.msInState + wait };
     const edge = edgeDue(machine, due);
-    if (!edge) return { config: { ...due, msInState: due.msInState + left }, observed };
-    const next = follow(machine, due, edge);
+    if (!edge) return { ...due, msInState: due.msInState + left };
+    config = follow(machine, due, edge, perceive);
     // A state that returns to itself at once would never let time pass.
-    if (next.config.state === due.state && stateOf(machine, due).after!.ms === 0) {
+    if (config.state === due.state && stateOf(machine, due).after!.ms === 0) {
       throw new Error(`state '${due.state}' loops without time`);
     }
-    observed.push(...next.observed);
-    config = next.config;
   }
 }
 
-function follow(machine: Machine, config: Config, edge: TimedEdge): Stepped {
+function follow(machine: Machine, config: Config, edge: TimedEdge, perceive?: Perceive): Config {
   const changed = (edge.effects ?? []).reduce((c, effect) => applyEffect(machine, c, effect), config);
   const arrived: Config = { ...changed, state: edge.to, msInState: 0 };
-  const cues = [...(edge.cues ?? []), ...stateOf(machine, arrived).cues];
-  return { config: arrived, observed: cues.map((cue) => observe(machine, arrived, cue)) };
+  if (perceive) {
+    for (const cue of [...(edge.cues ?? []), ...stateOf(machine, arrived).cues]) perceive(cue, arrived);
+  }
+  return arrived;
 }
 
-function triggerOf(input: HandInput): Trigger {
+/** The name under which a state waits for an input. */
+export function triggerOf(input: HandInput): Trigger {
   switch (input.type) {
     case 'power':
       return input.on ? 'powerOn' : 'powerOff';
@@ -212,9 +221,7 @@ function applyEffect(machine: Machine, config: Config, effect: Effect): Config {
         stops: { ...config.memory.stops, ...storedWith(item, item.stopIds[config.stopCursor]!) },
       });
     case 'storeFactory':
-      return remember(config, {
-        stops: Object.fromEntries(machine.menu.map(({ itemId, factoryStopId }) => [itemId, factoryStopId])),
-      });
+      return remember(config, { stops: machine.factoryStops });
     case 'settle':
       return { ...config, settledMicros: config.stickMicros };
     case 'learnNeutral':
