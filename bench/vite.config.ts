@@ -8,6 +8,7 @@ export default defineConfig({
     rollupOptions: {
       input: {
         traces: './bench/traces.bench.ts',
+        ear: './bench/ear.bench.ts',
         stint: './bench/stint.bench.ts',
         page: './bench/page.bench.ts',
       },

@@ -1,3 +1,4 @@
+import type { Notes } from '../esc/media';
 import type { Observed, ToneName } from './language';
 
 /** One note, and the silence after it. */
@@ -7,9 +8,10 @@ export interface Beep {
   restMs: number;
 }
 
-const SHORT_MS = 130;
-const LONG_MS = 520;
-const REST_MS = 110;
+/** How long a short note, a long one and the silence after either last, ms. */
+export const SHORT_MS = 130;
+export const LONG_MS = 520;
+export const REST_MS = 110;
 
 const beep = (pitch: Beep['pitch'], ms: number): Beep => ({ pitch, ms, restMs: REST_MS });
 
@@ -21,7 +23,7 @@ const NOTES: Readonly<Record<string, Beep>> = {
 };
 
 /** What each tone is made of, in the letters of a group of notes. */
-const TONES: Readonly<Record<ToneName, string>> = {
+const TONES: Readonly<Record<ToneName, Notes>> = {
   short: 'h',
   long: 'H',
   rising: 'lh',
@@ -33,10 +35,13 @@ const TONES: Readonly<Record<ToneName, string>> = {
 };
 
 /** The notes of something that was heard; empty for what is only seen. */
-export function soundOf(cue: Observed): Beep[] {
-  if (cue.type === 'tone') return beepsOf(TONES[cue.tone]);
-  if (cue.type === 'count' && cue.how === 'beeps') return beepsOf('h'.repeat(cue.count));
-  return cue.type === 'group' ? beepsOf(cue.notes) : [];
+export const soundOf = (cue: Observed): Beep[] => beepsOf(lettersOf(cue));
+
+/** The same as letters: l and h are short notes, low and high; L and H long ones. */
+export function lettersOf(cue: Observed): Notes {
+  if (cue.type === 'tone') return TONES[cue.tone];
+  if (cue.type === 'count' && cue.how === 'beeps') return 'h'.repeat(cue.count);
+  return cue.type === 'group' ? cue.notes : '';
 }
 
 /** A group of notes as it sounds. Letters that are no notes are passed over. */
