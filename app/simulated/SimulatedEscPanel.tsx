@@ -8,11 +8,12 @@ import { stateOf } from '#core/procedure/step';
 import type { ThrottleChannel } from '#core/radio/pulse';
 import { formatNumber } from '#core/units/format';
 import { Power } from 'lucide-react';
-import { useState, type PointerEvent } from 'react';
+import { useState } from 'react';
 import { useCommands } from '../preferences/useCommands';
 import { Button } from '../ui/Button';
 import { CardPanel } from './CardPanel';
 import { EscDisplay } from './EscDisplay';
+import { keepFocus } from './keepFocus';
 import { KeysPanel } from './KeysPanel';
 import { Throttle, type ThrottleHold } from './Throttle';
 import type { Bench } from './useSimulatedEsc';
@@ -125,11 +126,6 @@ function mainKeyOf(
   if (!medium) return calibrationKey(calibration);
   const name = keysOf(medium).set;
   return name === undefined ? undefined : { key: 'set', name };
-}
-
-/** A click on a button here must not take the space bar away from the set key; Tab still reaches every button. */
-function keepFocus(event: PointerEvent): void {
-  if (event.target instanceof HTMLElement && event.target.closest('button')) event.preventDefault();
 }
 
 const GOING: Record<MotorCommand['going'], string> = {

@@ -2,7 +2,7 @@ import type { Config, HandInput, Input, KeyId, Machine, Observed } from '../proc
 import { edgeFor, groupSounding, msToDeadline, stateOf, step } from '../procedure/step';
 
 /** What the hand does in one go, and what is seen and heard at the end of it. */
-export type Gesture = { observed: Observed[]; end: Config; gate: boolean } & (
+export type Gesture = { inputs: Input[]; observed: Observed[]; end: Config; gate: boolean } & (
   | { kind: 'press'; key: KeyId; count: number }
   | { kind: 'hold'; key: KeyId; ms: number }
   | { kind: 'holdAndSwitchOn'; key: KeyId; ms: number }
@@ -53,7 +53,11 @@ export function gesturesOf(machine: Machine, start: Config, inputs: Input[]): Ge
     at += used;
     const last = gestures.at(-1);
     if (last?.kind === 'press' && gesture.kind === 'press' && gesture.key === last.key) {
-      gestures[gestures.length - 1] = { ...gesture, count: last.count + 1 };
+      gestures[gestures.length - 1] = {
+        ...gesture,
+        count: last.count + 1,
+        inputs: [...last.inputs, ...gesture.inputs],
+      };
     } else {
       gestures.push(gesture);
     }
@@ -63,9 +67,10 @@ export function gesturesOf(machine: Machine, start: Config, inputs: Input[]): Ge
 
 function gestureAt(machine: Machine, singles: Single[], at: number): { gesture: Gesture; used: number } {
   const first = singles[at]!;
-  const upTo = (used: number): Pick<Gesture, 'observed' | 'end' | 'gate'> => {
+  const upTo = (used: number): Pick<Gesture, 'inputs' | 'observed' | 'end' | 'gate'> => {
     const part = singles.slice(at, at + used);
     return {
+      inputs: part.map((s) => s.input),
       observed: part.flatMap((s) => s.observed),
       end: part.at(-1)!.end,
       gate: part.some((s) => s.gate),

@@ -101,6 +101,27 @@ describe.each(Object.entries(PROFILES))('plans on the %s ESC', (_name, profile) 
   });
 });
 
+describe('the restart after the last value', () => {
+  const profile = demo('sondry-a45');
+  const machine = bench(profile).machine;
+  const stick: LearnedRange = { brakeMicros: 1000, neutralMicros: 1000, forwardMicros: 2000 };
+  const itemId = profile.items[1]!.id;
+  const legs = legsFor([{ itemId, fromStopId: null, toStopId: profile.items[1]!.stops[0]!.id }], false);
+  const endOf = (range: LearnedRange) => {
+    const esc = placeOnBench(profile, { ...factoryMemory(profile), range }, stick.neutralMicros);
+    return planLegs(machine, esc.config, legs, stick)!.end;
+  };
+
+  it('brings the stick down before it switches on: up, it would lead into the menu again', () => {
+    const kinds = planRestart(machine, endOf(stick), stick)!.gestures.map(({ kind }) => kind);
+    expect(kinds).toEqual(['power', 'stick', 'power']);
+  });
+
+  it('does not exist where the ESC has learned another rest: it would not arm', () => {
+    expect(planRestart(machine, endOf(PLANE), stick)).toBeUndefined();
+  });
+});
+
 describe('a plan', () => {
   const target = { bite: 'bite-4', floor: 'floor-3' };
 

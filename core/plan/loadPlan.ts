@@ -89,10 +89,13 @@ export function planRestart(
     const { role, keyDown } = stateOf(machine, config);
     return role === 'off' && !keyDown;
   });
-  const on = off && way(off.end, (config) => stateOf(machine, config).role === 'driving');
-  if (!off || !on) return undefined;
-  const inputs = [...off.inputs, ...on.inputs];
-  return { gestures: gesturesOf(machine, start, inputs), inputs, seconds: off.seconds + on.seconds };
+  // At rest before it is switched on: a stick that stays up would lead into a menu.
+  const atRest = off && way(off.end, ({ stickMicros }) => stickMicros === stick.neutralMicros);
+  const on = atRest && way(atRest.end, (config) => stateOf(machine, config).role === 'driving');
+  if (!off || !atRest || !on) return undefined;
+  const inputs = [...off.inputs, ...atRest.inputs, ...on.inputs];
+  const seconds = off.seconds + atRest.seconds + on.seconds;
+  return { gestures: gesturesOf(machine, start, inputs), inputs, seconds };
 }
 export type PlannedRestart = Omit<PlannedLeg, 'leg'>;
 

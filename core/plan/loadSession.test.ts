@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { factoryStops } from '../esc/profile';
 import { smallProfile } from '../esc/smallProfile.fixture';
 import {
+  afterAstray,
   afterCounted,
   afterStored,
   beginLoad,
@@ -79,5 +80,26 @@ describe('a load', () => {
       'store bite bite-4',
       'show bite bite-4',
     ]);
+  });
+
+  it('an item of which nobody knows what was stored is unknown, stored again as it was, and counted', () => {
+    const { session, finding } = afterAstray(begin({ bite: 'bite-4' }), 'floor');
+    expect(finding).toEqual({ itemId: 'floor', stopId: null, basis: 'interrupted' });
+    expect(session.held['floor']).toBeNull();
+    expect(left(session)).toEqual([
+      'store bite bite-4',
+      `store floor ${held['floor']}`,
+      'show bite bite-4',
+      `show floor ${held['floor']}`,
+    ]);
+  });
+
+  it('an item that was counted already is counted again after it went astray', () => {
+    const stored = afterStored(profile, begin({ way: 'way-2' }), [
+      { itemId: 'way', stopId: 'way-2' },
+    ]).session;
+    const counted = afterCounted(profile, stored, 'way', 2)!.session;
+    expect(left(counted)).toEqual([]);
+    expect(left(afterAstray(counted, 'way').session)).toEqual(['store way way-2', 'show way way-2']);
   });
 });

@@ -23,9 +23,12 @@ export interface LoadSession {
 /** One thing that was learned about the ESC. */
 export interface Finding {
   itemId: string;
-  stopId: string;
+  /** Null where nobody knows any longer what it holds. */
+  stopId: string | null;
   basis: EvidenceBasis;
 }
+
+type KnownFinding = Finding & { stopId: string };
 
 /**
  * Begins a load.
@@ -77,10 +80,10 @@ export function afterStored(
   profile: EscProfile,
   session: LoadSession,
   stored: SeenStored[],
-): { session: LoadSession; findings: Finding[] } {
-  const findings = stored.flatMap((seen): Finding[] => [
+): { session: LoadSession; findings: KnownFinding[] } {
+  const findings = stored.flatMap((seen): KnownFinding[] => [
     { ...seen, basis: 'seenStored' },
-    ...Object.entries(setAlong(profile, seen.itemId, seen.stopId)).map(([itemId, stopId]): Finding => ({
+    ...Object.entries(setAlong(profile, seen.itemId, seen.stopId)).map(([itemId, stopId]): KnownFinding => ({
       itemId,
       stopId,
       basis: 'setAlong',
@@ -121,6 +124,26 @@ export function afterCounted(
       counted: right ? [...session.counted, itemId] : session.counted,
     },
     finding: { itemId, stopId: stop.id, basis: 'countedBack' },
+  };
+}
+
+/**
+ * After something other than what was meant was stored for an item, and nobody saw what: it is unknown, stored again,
+ * and counted where that can be.
+ */
+export function afterAstray(
+  session: LoadSession,
+  itemId: string,
+): { session: LoadSession; finding: Finding } {
+  const { held, concerned, counted } = session;
+  return {
+    session: {
+      ...session,
+      held: { ...held, [itemId]: null },
+      concerned: concerned.includes(itemId) ? concerned : [...concerned, itemId],
+      counted: counted.filter((id) => id !== itemId),
+    },
+    finding: { itemId, stopId: null, basis: 'interrupted' },
   };
 }
 

@@ -5,7 +5,7 @@ import type { EvidenceBasis } from '#core/sheet/evidence';
 /** What the page tells the server of the bench. */
 export interface BenchRecord {
   memory: EscMemory;
-  seen: { itemId: string; stopId: string; basis: EvidenceBasis }[];
+  seen: { itemId: string; stopId: string | null; basis: EvidenceBasis }[];
   calibration?: Calibration;
 }
 

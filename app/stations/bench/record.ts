@@ -18,7 +18,11 @@ const memorySchema: yup.ObjectSchema<EscMemory> = record({
 const recordSchema = record({
   memory: memorySchema,
   seen: listOf(
-    record({ itemId: idField(), stopId: idField(), basis: keyOf<EvidenceBasis>(EVIDENCE) }),
+    record({
+      itemId: idField(),
+      stopId: idField().nullable(),
+      basis: keyOf<EvidenceBasis>(EVIDENCE),
+    }),
     0,
     200,
   ),
@@ -34,7 +38,9 @@ export async function action({ params, request }: Route.ActionArgs) {
   const { memory, seen, calibration } = body as BenchRecord;
   const known = new Map(profile.items.map((item) => [item.id, new Set(item.stops.map((stop) => stop.id))]));
   const named = [...Object.entries(memory.stops), ...seen.map((s) => [s.itemId, s.stopId] as const)];
-  const strange = named.find(([itemId, stopId]) => !known.get(itemId)?.has(stopId));
+  const strange = named.find(
+    ([itemId, stopId]) => !known.has(itemId) || (stopId !== null && !known.get(itemId)!.has(stopId)),
+  );
   if (strange) {
     const sentence = `${profile.name} has no stop '${strange[1]}' of an item '${strange[0]}'.`;
     return Response.json({ problems: [{ path: 'memory', sentence }] }, { status: 400 });

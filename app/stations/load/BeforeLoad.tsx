@@ -19,8 +19,11 @@ import type { Access } from '#core/rig/rig';
 import { useBench } from '../bench/BenchContext';
 import { VerdictList } from '../tune/VerdictList';
 
+/** Whether the ESC of the page is worked, or one that lies beside it. */
+export type Where = 'simulated' | 'own';
+
 interface Props {
-  onBegin: (medium: Medium, precaution: string) => void;
+  onBegin: (medium: Medium, precaution: string, where: Where) => void;
 }
 
 /** What will be loaded, by which medium, how long it takes, and what must be safe before it starts. */
@@ -28,6 +31,7 @@ export function BeforeLoad({ onBegin }: Props) {
   const { rig, profile, holdings, changes, verdicts } = useBench();
   const [precaution, setPrecaution] = useState<string>();
   const [family, setFamily] = useState<Medium['family']>(profile.media[0]!.family);
+  const [where, setWhere] = useState<Where>('simulated');
   const medium = profile.media.find((m) => m.family === family) ?? profile.media[0]!;
   const hazards = openHazards(verdicts);
   const takenUpon = verdicts.filter(({ overridden }) => overridden !== undefined);
@@ -62,6 +66,7 @@ export function BeforeLoad({ onBegin }: Props) {
         <div className="mt-4 grid gap-6 lg:grid-cols-2">
           <div className="grid content-start gap-5">
             <MediumChoice chosen={medium.family} onChoose={setFamily} />
+            {medium.family !== 'link' && <WhereChoice chosen={where} onChoose={setWhere} />}
             <section aria-labelledby="changes">
               <h2 id="changes" className="text-xl">
                 In this order
@@ -85,7 +90,7 @@ export function BeforeLoad({ onBegin }: Props) {
               look="main"
               className="mt-5 w-full"
               disabled={precaution === undefined}
-              onClick={() => precaution !== undefined && onBegin(medium, precaution)}
+              onClick={() => precaution !== undefined && onBegin(medium, precaution, where)}
             >
               {medium.family === 'link' ? 'Load by the link' : 'Begin loading'}
             </Button>
@@ -152,7 +157,34 @@ function MediumChoice({
           </span>
         </label>
       ))}
-      <p className="text-sm text-muted">Here on the simulated ESC.</p>
+    </fieldset>
+  );
+}
+
+/** The page's ESC learns the hand what to do; the plan is the same beside a real one. */
+function WhereChoice({ chosen, onChoose }: { chosen: Where; onChoose: (where: Where) => void }) {
+  const words: Record<Where, [string, string]> = {
+    simulated: ['the simulated ESC, here', 'to see it once, or for want of a real one'],
+    own: ['your own ESC, beside this page', 'space bar, tap or the microphone go on to the next step'],
+  };
+  return (
+    <fieldset>
+      <legend className="font-display text-xl font-bold">On</legend>
+      {(Object.keys(words) as Where[]).map((where) => (
+        <label key={where} className="flex min-h-11 items-center gap-3 border-t border-rule py-1.5">
+          <input
+            type="radio"
+            name="where"
+            className="size-5 shrink-0 accent-draft"
+            checked={chosen === where}
+            onChange={() => onChoose(where)}
+          />
+          <span>
+            <strong>{words[where][0]}</strong>
+            <span className="block text-sm text-muted">{words[where][1]}</span>
+          </span>
+        </label>
+      ))}
     </fieldset>
   );
 }

@@ -1,34 +1,23 @@
 import type { SimulatedEsc } from '#core/device/simulatedEsc';
-import { SHOWS_STORED, type HandMedium } from '#core/esc/media';
+import type { HandMedium } from '#core/esc/media';
 import { itemById, type StopByItem } from '#core/esc/profile';
-import {
-  afterCounted,
-  afterStored,
-  beginLoad,
-  legsLeft,
-  legTitle,
-  stopsToPlanFrom,
-  type Finding,
-} from '#core/plan/loadSession';
+import { legsLeft, legTitle, stopsToPlanFrom } from '#core/plan/loadSession';
+import type { Gesture } from '#core/plan/gestures';
 import { planLegs, planRestart } from '#core/plan/loadPlan';
-import { NOTHING_SEEN, watch } from '#core/plan/watch';
-import type { Observed } from '#core/procedure/language';
+import type { Config } from '#core/procedure/language';
 import { stateOf } from '#core/procedure/step';
 import { rangeOf } from '#core/radio/pulse';
-import { heldStops } from '#core/sheet/evidence';
-import { countInWords } from '#core/units/format';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { GuideStep, NextSteps } from '../../simulated/GuideStep';
-import { SimulatedEscPanel } from '../../simulated/SimulatedEscPanel';
 import { useTopOfPage } from '../../simulated/useTopOfPage';
-import { useSimulatedEsc } from '../../simulated/useSimulatedEsc';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
-import { sendBenchRecord } from '../bench/benchRecord';
 import { CountBack } from './CountBack';
 import { LoadFinished } from './LoadFinished';
+import type { useLoad } from './useLoad';
 
-interface Props {
+/** What both decks are given. */
+export interface LoadProps {
   medium: HandMedium;
   precaution: string;
   /** The stop that each drafted item has to have in the end. */
@@ -37,56 +26,25 @@ interface Props {
   problem: string | undefined;
 }
 
-/** The load itself: one step at a time on the simulated ESC, every value stored, then, where the medium can show it, every value counted back. */
-export function LoadDeck({ medium, precaution, intents, problem }: Props) {
-  const { rigId, rig, profile, holdings, memory } = useBench();
+interface Props extends Omit<LoadProps, 'intents'> {
+  load: ReturnType<typeof useLoad>;
+  esc: SimulatedEsc;
+  /** The config when no key was down. */
+  resting: Config;
+  /** What the hand works, beside the guide; told the step that is due and the item that it is about. */
+  beside: (due: Gesture | undefined, itemId: string | undefined) => ReactNode;
+}
+
+/** The load itself: one step at a time, every value stored, then, where the medium can show it, every value counted back. */
+export function LoadDeck({ medium, precaution, problem, load, esc, resting: atRest, beside }: Props) {
+  const { rig, profile } = useBench();
+  const { session, surprise, away } = load;
   useTopOfPage();
-  const [session, setSession] = useState(() => {
-    const uncounted = profile.items.filter((item) => holdings[item.id]?.basis === 'seenStored');
-    return beginLoad(
-      heldStops(profile, holdings),
-      intents,
-      uncounted.map((item) => item.id),
-      SHOWS_STORED[medium.family],
-    );
-  });
-  const [surprise, setSurprise] = useState<string>();
-  const [away, setAway] = useState(false);
-  const watched = useRef(NOTHING_SEEN);
-  const unsent = useRef<Finding[]>([]);
-
-  const tell = async (esc: SimulatedEsc, findings: Finding[]): Promise<void> => {
-    const seen = [...unsent.current, ...findings];
-    unsent.current = [];
-    const kept = await sendBenchRecord(rigId, { memory: esc.config.memory, seen });
-    if (!kept) unsent.current = [...seen, ...unsent.current];
-    setAway(!kept);
-  };
-
-  const onObserved = (observed: Observed[], esc: SimulatedEsc): void => {
-    const seen = watch(profile, watched.current, observed);
-    watched.current = seen.watched;
-    if (seen.stored.length === 0) return;
-    const { session: next, findings } = afterStored(profile, session, seen.stored);
-    const astray = seen.stored.find(({ itemId, stopId }) => session.target[itemId] !== stopId);
-    setSurprise(
-      astray &&
-        `“${itemById(profile, astray.itemId).label}” was set to something else. The plan puts it right.`,
-    );
-    setSession(next);
-    void tell(esc, findings);
-  };
-
   const stick = useMemo(() => rangeOf(rig.channel), [rig.channel]);
-  const bench = useSimulatedEsc(profile, memory, stick.neutralMicros, onObserved);
-  const { esc } = bench;
-  // The guide goes by what was seen and counted, not by the inside of the simulated ESC.
+  // The guide goes by what was seen and counted, not by the inside of the ESC on the page.
   const resting = useMemo(
-    () => ({
-      ...bench.resting,
-      memory: { ...bench.resting.memory, stops: stopsToPlanFrom(profile, session) },
-    }),
-    [bench.resting, profile, session],
+    () => ({ ...atRest, memory: { ...atRest.memory, stops: stopsToPlanFrom(profile, session) } }),
+    [atRest, profile, session],
   );
   const legs = useMemo(() => legsLeft(profile, session), [profile, session]);
   const leg = legs[0];
@@ -100,20 +58,8 @@ export function LoadDeck({ medium, precaution, intents, problem }: Props) {
   if (!leg && !restarted && role === 'driving') setRestarted(true);
 
   const showsLeg = leg?.purpose === 'show' && role === 'showingStored' && plan?.legs[0]?.inputs.length === 0;
-  const count = (flashes: number): void => {
-    if (!leg) return;
-    const answer = afterCounted(profile, session, leg.itemId, flashes);
-    if (!answer) return;
-    const { label } = itemById(profile, leg.itemId);
-    const right = answer.finding.stopId === leg.stopId;
-    setSurprise(
-      right
-        ? undefined
-        : `“${label}” shows ${countInWords(flashes)}, not what was meant. It is stored again.`,
-    );
-    setSession(answer.session);
-    void tell(esc, [answer.finding]);
-  };
+  const gestures = leg ? (plan?.legs.flatMap((l) => l.gestures) ?? []) : (restart?.gestures ?? []);
+  const due = showsLeg || (!leg && restarted) ? undefined : gestures[0];
 
   const total = session.concerned.length;
   const { showsStored } = session;
@@ -146,7 +92,7 @@ export function LoadDeck({ medium, precaution, intents, problem }: Props) {
               key={leg.itemId}
               item={itemById(profile, leg.itemId)}
               medium={medium}
-              onCount={count}
+              onCount={(flashes) => load.onCounted(esc, leg.itemId, flashes)}
             />
           )}
           {leg && !showsLeg && plan && (
@@ -154,7 +100,7 @@ export function LoadDeck({ medium, precaution, intents, problem }: Props) {
               medium={medium}
               profile={profile}
               channel={rig.channel}
-              gestures={plan.legs.flatMap((l) => l.gestures)}
+              gestures={gestures}
               sinceMs={esc.config.msInState}
             />
           )}
@@ -164,28 +110,24 @@ export function LoadDeck({ medium, precaution, intents, problem }: Props) {
             </p>
           )}
           {!leg && !restarted && restart && (
-            <GuideStep profile={profile} channel={rig.channel} gestures={restart.gestures} medium={medium} />
+            <GuideStep profile={profile} channel={rig.channel} gestures={gestures} medium={medium} />
           )}
-          {!leg && restarted && (
+          {!leg && (restarted || !restart) && (
             <LoadFinished
               medium={medium.family}
               changed={session.concerned}
               problem={problem}
               ready={!away}
+              arms={restarted}
             />
           )}
         </div>
         {leg && !showsLeg && plan && (
-          <NextSteps
-            medium={medium}
-            profile={profile}
-            channel={rig.channel}
-            gestures={plan.legs.flatMap((l) => l.gestures)}
-          />
+          <NextSteps medium={medium} profile={profile} channel={rig.channel} gestures={gestures} />
         )}
       </div>
       <div className="grid content-start gap-4">
-        <SimulatedEscPanel bench={bench} channel={rig.channel} safe use={medium.family} />
+        {beside(due, leg?.itemId)}
         <section aria-label="This load" className="text-sm">
           <h2 className="text-lg">This load</h2>
           <ol className="mt-1">

@@ -11,10 +11,12 @@ interface Props {
   problem: string | undefined;
   /** Whether everything that was seen has reached the server. */
   ready: boolean;
+  /** Whether it starts to drive with this radio; else its end points do not fit yet. */
+  arms: boolean;
 }
 
 /** The end of a load: what to try before driving, and the sheet. */
-export function LoadFinished({ medium, changed, problem, ready }: Props) {
+export function LoadFinished({ medium, changed, problem, ready, arms }: Props) {
   const { kind } = useBench().rig.vehicle;
   const saving = useNavigation().state !== 'idle';
   return (
@@ -22,6 +24,16 @@ export function LoadFinished({ medium, changed, problem, ready }: Props) {
       <p className="font-display text-4xl leading-tight font-bold lg:text-5xl" data-testid="instruction">
         {SHOWS_STORED[medium] ? 'Every value is counted back.' : 'Every value was heard being stored.'}
       </p>
+      {!arms && (
+        <div className="mt-3 max-w-2xl">
+          <Notice grade="caution" title="It will not start to drive yet">
+            <p>
+              What it has learned as rest is not where your radio rests. Switch it off, keep this sheet, and
+              calibrate its end points next.
+            </p>
+          </Notice>
+        </div>
+      )}
       {!SHOWS_STORED[medium] && (
         <p className="mt-3 max-w-2xl">
           This menu does not show what is stored, so nothing could be counted back. The sheet says so; the

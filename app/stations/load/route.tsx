@@ -9,9 +9,10 @@ import { keepTyped } from '../../ui/keepTyped';
 import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
 import type { Route } from './+types/route';
-import { BeforeLoad } from './BeforeLoad';
+import { BeforeLoad, type Where } from './BeforeLoad';
 import { LinkLoad } from './LinkLoad';
-import { LoadDeck } from './LoadDeck';
+import { OwnDeck } from './OwnDeck';
+import { SimulatedDeck } from './SimulatedDeck';
 
 /** Keeps the sheet of a finished load. Refused while something is still drafted but not on the ESC. */
 export async function action({ params, request }: Route.ActionArgs) {
@@ -44,12 +45,20 @@ export default function LoadRoute({ actionData: answer }: Route.ComponentProps) 
   const problem =
     answer && 'away' in answer ? 'Live Tune does not answer; try once more in a moment.' : answer?.sentence;
   const { draft } = useBench();
-  const [begun, setBegun] = useState<{ medium: Medium; precaution: string; intents: StopByItem }>();
+  const [begun, setBegun] = useState<{
+    medium: Medium;
+    precaution: string;
+    where: Where;
+    intents: StopByItem;
+  }>();
   if (begun && begun.medium.family !== 'link') {
-    return <LoadDeck {...begun} medium={begun.medium} problem={problem} />;
+    const Deck = begun.where === 'own' ? OwnDeck : SimulatedDeck;
+    return <Deck {...begun} medium={begun.medium} problem={problem} />;
   }
   if (begun) return <LinkLoad intents={begun.intents} onAgain={() => setBegun(undefined)} />;
   return (
-    <BeforeLoad onBegin={(medium, precaution) => setBegun({ medium, precaution, intents: draft.stops })} />
+    <BeforeLoad
+      onBegin={(medium, precaution, where) => setBegun({ medium, precaution, where, intents: draft.stops })}
+    />
   );
 }

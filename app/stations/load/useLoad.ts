@@ -1,0 +1,87 @@
+import type { SimulatedEsc } from '#core/device/simulatedEsc';
+import { SHOWS_STORED, type HandMedium } from '#core/esc/media';
+import { itemById, type StopByItem } from '#core/esc/profile';
+import { afterAstray, afterCounted, afterStored, beginLoad, type Finding } from '#core/plan/loadSession';
+import { NOTHING_SEEN, watch } from '#core/plan/watch';
+import type { Observed } from '#core/procedure/language';
+import { heldStops } from '#core/sheet/evidence';
+import { countInWords } from '#core/units/format';
+import { useRef, useState } from 'react';
+import { useBench } from '../bench/BenchContext';
+import { sendBenchRecord } from '../bench/benchRecord';
+
+/** How far a load is, by what was seen and counted, and what the server was told of it. */
+export function useLoad(medium: HandMedium, intents: StopByItem) {
+  const { rigId, profile, holdings } = useBench();
+  const [session, setSession] = useState(() => {
+    const uncounted = profile.items.filter((item) => holdings[item.id]?.basis === 'seenStored');
+    return beginLoad(
+      heldStops(profile, holdings),
+      intents,
+      uncounted.map((item) => item.id),
+      SHOWS_STORED[medium.family],
+    );
+  });
+  const [surprise, setSurprise] = useState<string>();
+  const [away, setAway] = useState(false);
+  const watched = useRef(NOTHING_SEEN);
+  const unsent = useRef<Finding[]>([]);
+
+  const tell = async (esc: SimulatedEsc, findings: Finding[]): Promise<void> => {
+    const seen = [...unsent.current, ...findings];
+    unsent.current = [];
+    const kept = await sendBenchRecord(rigId, { memory: esc.config.memory, seen });
+    if (!kept) unsent.current = [...seen, ...unsent.current];
+    setAway(!kept);
+  };
+
+  const onObserved = (observed: Observed[], esc: SimulatedEsc): void => {
+    const seen = watch(profile, watched.current, observed);
+    watched.current = seen.watched;
+    if (seen.stored.length === 0) return;
+    const { session: next, findings } = afterStored(profile, session, seen.stored);
+    const astray = seen.stored.find(({ itemId, stopId }) => session.target[itemId] !== stopId);
+    setSurprise(
+      astray &&
+        `“${itemById(profile, astray.itemId).label}” was set to something else. The plan puts it right.`,
+    );
+    setSession(next);
+    void tell(esc, findings);
+  };
+
+  const onCounted = (esc: SimulatedEsc, itemId: string, flashes: number): void => {
+    const answer = afterCounted(profile, session, itemId, flashes);
+    if (!answer) return;
+    const { label } = itemById(profile, itemId);
+    const right = answer.finding.stopId === session.target[itemId];
+    setSurprise(
+      right
+        ? undefined
+        : `“${label}” shows ${countInWords(flashes)}, not what was meant. It is stored again.`,
+    );
+    setSession(answer.session);
+    void tell(esc, [answer.finding]);
+  };
+
+  /** The ESC shows on opening what an item holds: it was believed to be something else, or unknown. */
+  const onShown = (esc: SimulatedEsc, itemId: string, stopId: string): void => {
+    setSurprise(undefined);
+    setSession({ ...session, held: { ...session.held, [itemId]: stopId } });
+    void tell(esc, [{ itemId, stopId, basis: 'userWord' }]);
+  };
+
+  /** After it was lost where the ESC is. @param itemId what may have been stored without anybody knowing what */
+  const onLost = (esc: SimulatedEsc, itemId: string | undefined): void => {
+    watched.current = NOTHING_SEEN;
+    if (itemId === undefined) {
+      setSurprise('From the beginning of this value. What was stored before stays stored.');
+      return;
+    }
+    const { session: next, finding } = afterAstray(session, itemId);
+    setSurprise(`“${itemById(profile, itemId).label}” is unknown now. The plan puts it right.`);
+    setSession(next);
+    void tell(esc, [finding]);
+  };
+
+  return { session, surprise, away, onObserved, onCounted, onShown, onLost };
+}

@@ -1,0 +1,126 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { groupsSounding, PITCHES, RATE, randomFrom, withNoise } from '#core/ear/recording.fixture';
+import { CHROMIUM_FLAGS } from './setting';
+import { draftSaved, expect, importDemoRig, moveRail, test } from './test';
+
+/** What an ESC says in its tone menu until item 2 is stored: items go by, a stop is taken, a tune. */
+const SAID = ['lh', 'lhh', 'hl', 'lhlH'];
+const PAUSE_MS = 1500;
+
+test.use({
+  permissions: ['microphone'],
+  launchOptions: {
+    executablePath: '/usr/bin/chromium',
+    args: [
+      ...CHROMIUM_FLAGS,
+      '--use-fake-ui-for-media-stream',
+      '--use-fake-device-for-media-stream',
+      `--use-file-for-fake-audio-capture=${recordingOf(SAID)}%noloop`,
+    ],
+  },
+});
+
+test('beside one’s own ESC, the space bar and the ear work a tone menu', async ({ page }) => {
+  await importDemoRig(page, 'headland-trainer', 'Own trainer');
+  await page.getByRole('link', { name: /^Tune/ }).click();
+  await moveRail(page, 'Cutoff action', 'ArrowLeft', 1);
+  await draftSaved(page);
+  await page.getByRole('link', { name: 'Load 1 change' }).click();
+  await page.getByLabel('your own ESC').check();
+  await page.getByLabel('Propeller off').check();
+  await page.getByRole('button', { name: 'Begin loading' }).click();
+
+  const instruction = page.getByTestId('instruction');
+  await expect(instruction).toContainText('Stick all the way up');
+  await page.keyboard.press('Space');
+  await page.keyboard.press('Space');
+  await expect(instruction).toContainText('Stick all the way down');
+
+  const ear = page.getByTestId('ear');
+  await ear.getByRole('button', { name: 'Listen to it' }).click();
+  await expect(ear).toContainText('Heard: item 1');
+  await expect(ear).toContainText('Now. Heard: item 2');
+  await expect(ear).toContainText('Heard: stop');
+  // The stop that was heard ticked the step: stick up is next, and the tune ticks that.
+  await expect(instruction).toContainText('Stick all the way up');
+  await expect(ear).toContainText('Heard: stored');
+  await ear.getByRole('button', { name: 'Stop listening' }).click();
+  await expect(instruction).toContainText('Every value was heard being stored');
+  // This one was never calibrated: nothing would make it drive.
+  await expect(page.getByText('It will not start to drive yet')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep this sheet' }).click();
+  await expect(page.getByRole('row', { name: /When low/ })).toContainText('seen stored');
+});
+
+test('what one’s own ESC does instead is asked for, and the plan goes on from there', async ({ page }) => {
+  await importDemoRig(page, 'kelp-beach-buggy', 'Own buggy');
+  await page.getByRole('link', { name: /^Tune/ }).click();
+  await moveRail(page, 'Brake strength', 'ArrowLeft', 1);
+  await draftSaved(page);
+  await page.getByRole('link', { name: 'Load 1 change' }).click();
+  await page.getByLabel('your own ESC').check();
+  await page.getByLabel('Wheels clear of the bench').check();
+  await page.getByRole('button', { name: 'Begin loading' }).click();
+
+  const instruction = page.getByTestId('instruction');
+  const goOnUntil = async (words: RegExp): Promise<void> => {
+    for (let n = 0; n < 20 && !words.test(await instruction.innerText()); n += 1)
+      await page.keyboard.press('Space');
+    await expect(instruction).toHaveText(words);
+  };
+
+  await test.step('it was lost which item is open: from the beginning', async () => {
+    await goOnUntil(/^Press/);
+    await page.getByRole('button', { name: 'It did something else' }).click();
+    await page.getByRole('button', { name: 'No, nothing' }).click();
+    await expect(page.getByText('From the beginning of this value')).toBeVisible();
+    await expect(instruction).toContainText('on');
+  });
+
+  await test.step('another item was set: it is unknown, and put right', async () => {
+    await goOnUntil(/^Press/);
+    await page.getByRole('button', { name: 'It did something else' }).click();
+    await page.getByLabel('Yes, for').selectOption({ index: 0 });
+    await page.getByRole('button', { name: 'Yes, and I do not know what' }).click();
+    await expect(page.getByText('is unknown now. The plan puts it right.')).toBeVisible();
+    await expect(page.getByTestId('progress')).toContainText('unknown →');
+  });
+
+  await test.step('it shows another stop than was believed', async () => {
+    await goOnUntil(/^(Press|Hold)/);
+    for (let n = 0; n < 10; n += 1) {
+      await page.getByRole('button', { name: 'It did something else' }).click();
+      if (await page.getByText('It shows another stop of').isVisible()) break;
+      await page.getByRole('button', { name: 'Back: it is as it should be' }).click();
+      await page.keyboard.press('Space');
+    }
+    await page.getByRole('button', { name: 'It shows stop 2' }).click();
+    await goOnUntil(/^How many|^Count/);
+  });
+});
+
+/** A recording for the browser's pretended microphone: groups in some noise. */
+function recordingOf(groups: readonly string[]): string {
+  const sound = withNoise(groupsSounding(groups, PITCHES, PAUSE_MS), 15, randomFrom(5));
+  const bytes = Buffer.alloc(44 + 2 * sound.length);
+  bytes.write('RIFF', 0);
+  bytes.writeUInt32LE(36 + 2 * sound.length, 4);
+  bytes.write('WAVEfmt ', 8);
+  bytes.writeUInt32LE(16, 16);
+  bytes.writeUInt16LE(1, 20);
+  bytes.writeUInt16LE(1, 22);
+  bytes.writeUInt32LE(RATE, 24);
+  bytes.writeUInt32LE(2 * RATE, 28);
+  bytes.writeUInt16LE(2, 32);
+  bytes.writeUInt16LE(16, 34);
+  bytes.write('data', 36);
+  bytes.writeUInt32LE(2 * sound.length, 40);
+  sound.forEach((sample, n) =>
+    bytes.writeInt16LE(Math.round(32767 * Math.max(-1, Math.min(1, sample))), 44 + 2 * n),
+  );
+  const path = join(mkdtempSync(join(tmpdir(), 'live-tune-ear-')), 'esc.wav');
+  writeFileSync(path, bytes);
+  return path;
+}
