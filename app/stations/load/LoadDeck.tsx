@@ -8,6 +8,7 @@ import type { Config } from '#core/procedure/language';
 import { stateOf } from '#core/procedure/step';
 import { rangeOf } from '#core/radio/pulse';
 import { useMemo, useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import { GuideStep, NextSteps } from '../../simulated/GuideStep';
 import { useTopOfPage } from '../../simulated/useTopOfPage';
 import { Notice } from '../../ui/Notice';
@@ -104,11 +105,7 @@ export function LoadDeck({ medium, precaution, problem, load, esc, resting: atRe
               sinceMs={esc.config.msInState}
             />
           )}
-          {leg && !showsLeg && !plan && (
-            <p className="font-display text-4xl font-bold" data-testid="instruction">
-              {rig.channel.rest === 'centre' ? 'Let the trigger go.' : 'Stick all the way down.'}
-            </p>
-          )}
+          {leg && !showsLeg && !plan && <NoWayYet atRest={resting.stickMicros === stick.neutralMicros} />}
           {!leg && !restarted && restart && (
             <GuideStep profile={profile} channel={rig.channel} gestures={gestures} medium={medium} />
           )}
@@ -147,5 +144,30 @@ export function LoadDeck({ medium, precaution, problem, load, esc, resting: atRe
         </Notice>
       </div>
     </div>
+  );
+}
+
+/** No way leads on from here: because of the throttle, or because no throttle of this radio would do. */
+function NoWayYet({ atRest }: { atRest: boolean }) {
+  const { rigId, rig } = useBench();
+  return (
+    <>
+      <p className="font-display text-4xl font-bold" data-testid="instruction">
+        {atRest
+          ? 'Calibrate its end points first.'
+          : rig.channel.rest === 'centre'
+            ? 'Let the trigger go.'
+            : 'Stick all the way down.'}
+      </p>
+      {atRest && (
+        <p className="mt-3 max-w-2xl text-xl">
+          It would not start to drive: what it has learned as rest is not where your radio rests. Its menu
+          opens only then.{' '}
+          <Link className="underline" to={`/rigs/${rigId}/endpoints`}>
+            Go to Endpoints
+          </Link>
+        </p>
+      )}
+    </>
   );
 }
