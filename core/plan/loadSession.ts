@@ -52,8 +52,15 @@ export function beginLoad(
   };
 }
 
-/** What is left to do, in order: everything to store, then everything to show. */
-export function legsLeft(profile: EscProfile, session: LoadSession): Leg[] {
+/**
+ * What is left to do, in order: everything to store, then everything to show.
+ * @param arranged another order for what is to be stored, where the one of the manual is not safe
+ */
+export function legsLeft(
+  profile: EscProfile,
+  session: LoadSession,
+  arranged: (changes: Change[]) => Change[] = (changes) => changes,
+): Leg[] {
   const { target, held, concerned, counted, showsStored } = session;
   const changes = Object.keys(target)
     .filter((itemId) => held[itemId] !== target[itemId])
@@ -61,7 +68,7 @@ export function legsLeft(profile: EscProfile, session: LoadSession): Leg[] {
   const left = showsStored ? concerned.filter((itemId) => !counted.includes(itemId)) : [];
   const place = (itemId: string): number => itemById(profile, itemId).number;
   return [
-    ...changesInOrder(profile, held, changes).map(({ itemId, toStopId }): Leg => ({
+    ...arranged(changesInOrder(profile, held, changes)).map(({ itemId, toStopId }): Leg => ({
       purpose: 'store',
       itemId,
       stopId: toStopId,

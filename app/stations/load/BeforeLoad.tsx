@@ -18,6 +18,7 @@ import { Notice } from '../../ui/Notice';
 import type { Access } from '#core/rig/rig';
 import { useBench } from '../bench/BenchContext';
 import { VerdictList } from '../tune/VerdictList';
+import { useSafeOrder } from './useSafeOrder';
 
 /** Whether the ESC of the page is worked, or one that lies beside it. */
 export type Where = 'simulated' | 'own';
@@ -28,13 +29,18 @@ interface Props {
 
 /** What will be loaded, by which medium, how long it takes, and what must be safe before it starts. */
 export function BeforeLoad({ onBegin }: Props) {
-  const { rig, profile, holdings, changes, verdicts } = useBench();
+  const { rig, profile, holdings, believed, changes, verdicts } = useBench();
   const [precaution, setPrecaution] = useState<string>();
   const [family, setFamily] = useState<Medium['family']>(profile.media[0]!.family);
   const [where, setWhere] = useState<Where>('simulated');
   const medium = profile.media.find((m) => m.family === family) ?? profile.media[0]!;
   const hazards = openHazards(verdicts);
   const takenUpon = verdicts.filter(({ overridden }) => overridden !== undefined);
+  const safely = useSafeOrder();
+  const { changes: inOrder, worseOnTheWay } = useMemo(
+    () => safely(believed, changesInOrder(profile, heldStops(profile, holdings), changes)),
+    [safely, believed, profile, holdings, changes],
+  );
   const uncounted = profile.items.filter((item) => holdings[item.id]?.basis === 'seenStored');
   const countable = medium.family === 'link' || SHOWS_STORED[medium.family] ? uncounted : [];
 
@@ -72,10 +78,18 @@ export function BeforeLoad({ onBegin }: Props) {
                 In this order
               </h2>
               <ol className="mt-1">
-                {changesInOrder(profile, heldStops(profile, holdings), changes).map((change, place) => (
+                {inOrder.map((change, place) => (
                   <ChangeLine key={place} change={change} />
                 ))}
               </ol>
+              {worseOnTheWay !== undefined && (
+                <Notice grade="caution" title="Do not stop half-way">
+                  <p>
+                    Until all of it is stored, this may hold for a while: {worseOnTheWay}. No order spares it.
+                    Keep the model still until the end.
+                  </p>
+                </Notice>
+              )}
               {countable.length > 0 && (
                 <Notice grade="note" title="Stored before, never counted back">
                   <p>{countable.map((item) => item.label).join(', ')}: counted at the end of this load.</p>

@@ -7,6 +7,7 @@ import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
+import { NoAnswer } from './NoAnswer';
 import { useLinkJob } from './useLinkJob';
 
 const PHASES: Record<LinkPhase, string> = {
@@ -18,6 +19,8 @@ const PHASES: Record<LinkPhase, string> = {
   restarting: 'Restart the ESC',
   readingBack: 'Read every value back',
 };
+/** States after which one may wonder whether it is connected at all. */
+const NOT_DONE: readonly string[] = ['refused', 'failed', 'forgotten'];
 const READING_ONLY: readonly LinkPhase[] = ['connecting', 'reading'];
 
 interface Props {
@@ -56,6 +59,7 @@ export function LinkLoad({ intents, onAgain }: Props) {
         {job.state === 'failed' && (
           <Broken title={job.sentence} unknownLabels={job.unknownLabels} onAgain={onAgain} />
         )}
+        {NOT_DONE.includes(job.state) && <NoAnswer profile={profile} family="link" />}
         {job.state === 'finished' && <Finished {...job} onlyReads={onlyReads} />}
       </div>
     </div>

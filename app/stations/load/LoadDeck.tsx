@@ -16,6 +16,7 @@ import { useBench } from '../bench/BenchContext';
 import { CountBack } from './CountBack';
 import { LoadFinished } from './LoadFinished';
 import type { useLoad } from './useLoad';
+import { useSafeOrder } from './useSafeOrder';
 
 /** What both decks are given. */
 export interface LoadProps {
@@ -47,7 +48,11 @@ export function LoadDeck({ medium, precaution, problem, load, esc, resting: atRe
     () => ({ ...atRest, memory: { ...atRest.memory, stops: stopsToPlanFrom(profile, session) } }),
     [atRest, profile, session],
   );
-  const legs = useMemo(() => legsLeft(profile, session), [profile, session]);
+  const safely = useSafeOrder();
+  const legs = useMemo(
+    () => legsLeft(profile, session, (changes) => safely(stopsToPlanFrom(profile, session), changes).changes),
+    [profile, session, safely],
+  );
   const leg = legs[0];
   const plan = useMemo(
     () => planLegs(esc.machine, resting, legs.slice(0, 2), stick),

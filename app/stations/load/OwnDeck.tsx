@@ -22,6 +22,7 @@ export function OwnDeck({ intents, ...props }: LoadProps) {
       beside={(due, itemId) => (
         <OwnEscPanel
           profile={profile}
+          family={props.medium.family}
           due={due}
           itemId={itemId}
           isShowing={stateOf(esc.machine, esc.config).role === 'showingStored'}

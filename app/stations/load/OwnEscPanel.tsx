@@ -1,3 +1,4 @@
+import type { MediumFamily } from '#core/esc/media';
 import { itemById, type EscProfile, type ProfileItem, type Stop } from '#core/esc/profile';
 import type { Gesture } from '#core/plan/gestures';
 import { useState } from 'react';
@@ -5,9 +6,12 @@ import { useCommands } from '../../preferences/useCommands';
 import { keepFocus } from '../../simulated/keepFocus';
 import { Button } from '../../ui/Button';
 import { EarPanel } from './EarPanel';
+import { NoAnswer } from './NoAnswer';
 
 interface Props {
   profile: EscProfile;
+  /** By what it is worked. */
+  family: MediumFamily;
   /** The step that is due; undefined while there is none to do with the hand. */
   due: Gesture | undefined;
   /** The item that it is about. */
@@ -22,7 +26,7 @@ interface Props {
 }
 
 /** Beside the user's own ESC: one key to go on, the ear, and a way out when it does something else. */
-export function OwnEscPanel({ profile, due, itemId, isShowing, onDone, onShows, onLost }: Props) {
+export function OwnEscPanel({ profile, family, due, itemId, isShowing, onDone, onShows, onLost }: Props) {
   const [asking, setAsking] = useState(false);
   const next = (): void => {
     if (due && !asking) onDone();
@@ -64,6 +68,7 @@ export function OwnEscPanel({ profile, due, itemId, isShowing, onDone, onShows, 
         </div>
       )}
       <EarPanel profile={profile} due={asking ? undefined : due} onAnswered={next} />
+      <NoAnswer profile={profile} family={family} />
     </section>
   );
 }
