@@ -27,6 +27,7 @@ export default [
     route('list', 'stations/tune/list.tsx'),
     route('trouble', 'stations/tune/trouble.tsx'),
     route('load', 'stations/load/route.tsx'),
+    route('load/paper', 'stations/load/paper.tsx'),
     route('esc', 'stations/esc/route.tsx'),
     route('sheets', 'stations/sheets/route.tsx'),
     route('sheets/:number', 'stations/sheets/sheet.tsx'),

@@ -29,7 +29,7 @@ interface Props {
 
 /** What will be loaded, by which medium, how long it takes, and what must be safe before it starts. */
 export function BeforeLoad({ onBegin }: Props) {
-  const { rig, profile, holdings, believed, changes, verdicts } = useBench();
+  const { rigId, rig, profile, holdings, believed, changes, verdicts } = useBench();
   const [precaution, setPrecaution] = useState<string>();
   const [family, setFamily] = useState<Medium['family']>(profile.media[0]!.family);
   const [where, setWhere] = useState<Where>('simulated');
@@ -108,6 +108,14 @@ export function BeforeLoad({ onBegin }: Props) {
             >
               {medium.family === 'link' ? 'Load by the link' : 'Begin loading'}
             </Button>
+            {medium.family !== 'link' && (
+              <p className="mt-3">
+                <Link className="underline underline-offset-4" to={`/rigs/${rigId}/load/paper`}>
+                  The plan on paper
+                </Link>
+                , or on a card for the pit.
+              </p>
+            )}
           </div>
         </div>
       )}

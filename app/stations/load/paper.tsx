@@ -1,0 +1,128 @@
+import { SHOWS_STORED, type HandMedium } from '#core/esc/media';
+import { handMediumOf } from '#core/esc/profile';
+import { legsFor, planLegs, planRestart } from '#core/plan/loadPlan';
+import { planOnPaper, type PaperLeg } from '#core/plan/paperPlan';
+import { shortLine } from '#core/plan/instruction';
+import { escMachine } from '#core/procedure/escMachine';
+import { initialConfig } from '#core/procedure/step';
+import { rangeOf } from '#core/radio/pulse';
+import { ACCEPTANCE, PRECAUTIONS } from '#core/rig/safety';
+import { changesInOrder } from '#core/sheet/draft';
+import { heldStops } from '#core/sheet/evidence';
+import { formatDuration } from '#core/units/format';
+import { Printer } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { Button } from '../../ui/Button';
+import { useBench } from '../bench/BenchContext';
+import { useSafeOrder } from './useSafeOrder';
+
+/** The plan on a page, or on a card for the pit lane: for a helper who sees neither screen nor reasons. */
+export default function PaperRoute() {
+  const { rigId, rig, profile } = useBench();
+  const [isCard, setIsCard] = useState(false);
+  const medium = handMediumOf(profile);
+  const plan = usePaperPlan(medium);
+  if (!medium || !plan)
+    return (
+      <div className="max-w-3xl px-5 py-6">
+        <h1 className="text-3xl">No plan for paper</h1>
+        <p className="mt-3 text-lg">
+          {medium
+            ? 'As it is calibrated now, this ESC would not open its menu for this radio. Calibrate its end points first.'
+            : 'This ESC is worked by link only: there is nothing for a hand to do.'}{' '}
+          <Link className="underline" to={`/rigs/${rigId}/load`}>
+            Back to Load
+          </Link>
+        </p>
+      </div>
+    );
+  const { kind } = rig.vehicle;
+  return (
+    <article className={`px-5 py-6 print:p-0 ${isCard ? 'max-w-sm text-sm' : 'max-w-3xl print:max-w-none'}`}>
+      <div className="flex flex-wrap items-center gap-4 print:hidden">
+        <Button look="main" onClick={() => window.print()}>
+          <Printer className="size-5" aria-hidden="true" />
+          Print
+        </Button>
+        <label className="flex min-h-11 items-center gap-2 text-base">
+          <input
+            type="checkbox"
+            className="size-5 accent-draft"
+            checked={isCard}
+            onChange={(event) => setIsCard(event.target.checked)}
+          />
+          as a card for the pit
+        </label>
+        <Link className="text-base underline underline-offset-4" to={`/rigs/${rigId}/load`}>
+          Back to Load
+        </Link>
+      </div>
+      <h1 className={`mt-5 print:mt-0 ${isCard ? 'text-xl' : 'text-3xl'}`}>
+        {rig.name}: into the {profile.name}
+      </h1>
+      <p className="mt-1">About {formatDuration(plan.seconds)}. Tick what is done.</p>
+      <section className="mt-3 border-2 border-ink p-3">
+        <h2 className={isCard ? 'text-base' : 'text-xl'}>First: make it safe</h2>
+        <p>{PRECAUTIONS[kind].join(' Or: ')}</p>
+        <p className="mt-1">Hands, hair and cables clear. Transmitter on first, throttle at rest.</p>
+      </section>
+      <ol className="mt-3">
+        {plan.legs.map((leg, place) => (
+          <Leg key={place} leg={leg} isCard={isCard} />
+        ))}
+      </ol>
+      <section className="mt-3 break-inside-avoid border-t-2 border-ink pt-2">
+        <h2 className={isCard ? 'text-base' : 'text-xl'}>Last</h2>
+        <ul>
+          {[...plan.restart, ...ACCEPTANCE[kind]].map((line) => (
+            <li key={line} className="py-0.5">
+              ☐ {line}
+            </li>
+          ))}
+        </ul>
+        <p className="mt-2">
+          If anything answers otherwise: switch it off, stop, and say at which step. Club rules, event rules
+          and local law come first.
+        </p>
+      </section>
+    </article>
+  );
+}
+
+function Leg({ leg: { title, steps, countBack }, isCard }: { leg: PaperLeg; isCard: boolean }) {
+  return (
+    <li className="break-inside-avoid border-t border-rule py-2">
+      <h2 className={isCard ? 'text-base' : 'text-xl'}>{title}</h2>
+      <ol>
+        {steps.map(({ line, answer }, place) => (
+          <li key={place} className="py-0.5">
+            ☐ <strong>{line}</strong> {!isCard && answer}
+          </li>
+        ))}
+      </ol>
+      {countBack !== undefined && <p className="py-0.5 font-bold">☐ {countBack}</p>}
+    </li>
+  );
+}
+
+function usePaperPlan(medium: HandMedium | undefined) {
+  const { profile, rig, memory, changes, holdings, believed } = useBench();
+  const safely = useSafeOrder();
+  return useMemo(() => {
+    if (!medium) return undefined;
+    const machine = escMachine(profile);
+    const stick = rangeOf(rig.channel);
+    const start = initialConfig(machine, memory, stick.neutralMicros);
+    const held = heldStops(profile, holdings);
+    const inOrder = safely(believed, changesInOrder(profile, held, changes)).changes;
+    const plan = planLegs(machine, start, legsFor(inOrder, SHOWS_STORED[medium.family]), stick);
+    if (!plan) return undefined;
+    const restart = planRestart(machine, plan.end, stick);
+    return {
+      seconds: plan.seconds + (restart?.seconds ?? 0),
+      legs: planOnPaper(profile, rig.channel, held, plan.legs, medium),
+      restart: (restart?.gestures ?? []).map((gesture) => shortLine(profile, rig.channel, gesture, medium)),
+    };
+  }, [medium, profile, rig.channel, memory, changes, holdings, believed, safely]);
+}
