@@ -65,6 +65,16 @@ for (const { name, ...look } of [
       await page.getByLabel('Pinion out of mesh').check();
       await page.getByRole('button', { name: 'Begin loading' }).click();
       expect(await axe(page)).toEqual([]);
+      await page.goto(`${rig}/load/paper`);
+      expect(await axe(page), 'the plan on paper').toEqual([]);
+      await page.goto(`${rig}/load`);
+      await page.getByLabel('your own ESC').check();
+      await page.getByLabel('Pinion out of mesh').check();
+      await page.getByRole('button', { name: 'Begin loading' }).click();
+      await page.getByText('It does not answer at all').click();
+      expect(await axe(page), 'beside one’s own ESC').toEqual([]);
+      await page.getByRole('button', { name: 'It did something else' }).click();
+      expect(await axe(page), 'what it did instead').toEqual([]);
       await page.goto(`${rig}/sheets`);
       expect(await axe(page)).toEqual([]);
       await page.goto(`${rig}/esc`);
@@ -123,7 +133,10 @@ for (const { name, ...look } of [
         `${rig}/endpoints`,
         ...ENDPOINT_PARTS.map((part) => `${rig}/endpoints/${part}`),
         `${rig}/tune`,
+        `${rig}/trouble`,
+        `${rig}/list`,
         `${rig}/load`,
+        `${rig}/load/paper`,
         `${rig}/sheets`,
         `${rig}/esc`,
       ]) {
