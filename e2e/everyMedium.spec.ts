@@ -26,8 +26,8 @@ for (const { profile, serves } of ARCHETYPES) {
     });
     await post(page, `/rigs/${rigId}/draft`, { baseRevision: 0, stops: targets });
     await page.goto(`/rigs/${rigId}/load`);
-    const family = page.getByRole('group', { name: 'On' });
-    await family.getByLabel('your own ESC').press('Space');
+    const on = page.getByRole('group', { name: 'On' });
+    await on.getByLabel('your own ESC').press('Space');
     await page.getByRole('group', { name: 'Make it safe first' }).getByRole('radio').first().press('Space');
     await page.getByRole('button', { name: 'Begin loading' }).press('Enter');
 

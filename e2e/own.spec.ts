@@ -1,6 +1,7 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type { Page } from '@playwright/test';
 import { groupsSounding, PITCHES, RATE, randomFrom, withNoise } from '#core/ear/recording.fixture';
 import { CHROMIUM_FLAGS } from './setting';
 import { draftSaved, expect, importDemoRig, moveRail, test } from './test';
@@ -23,14 +24,7 @@ test.use({
 });
 
 test('beside one’s own ESC, the space bar and the ear work a tone menu', async ({ page }) => {
-  await importDemoRig(page, 'headland-trainer', 'Own trainer');
-  await page.getByRole('link', { name: /^Tune/ }).click();
-  await moveRail(page, 'Cutoff action', 'ArrowLeft', 1);
-  await draftSaved(page);
-  await page.getByRole('link', { name: 'Load 1 change' }).click();
-  await page.getByLabel('your own ESC').check();
-  await page.getByLabel('Propeller off').check();
-  await page.getByRole('button', { name: 'Begin loading' }).click();
+  await beginOwn(page, 'headland-trainer', 'Cutoff action', 'Propeller off');
 
   const instruction = page.getByTestId('instruction');
   await expect(instruction).toContainText('Stick all the way up');
@@ -55,14 +49,7 @@ test('beside one’s own ESC, the space bar and the ear work a tone menu', async
 });
 
 test('what one’s own ESC does instead is asked for, and the plan goes on from there', async ({ page }) => {
-  await importDemoRig(page, 'kelp-beach-buggy', 'Own buggy');
-  await page.getByRole('link', { name: /^Tune/ }).click();
-  await moveRail(page, 'Brake strength', 'ArrowLeft', 1);
-  await draftSaved(page);
-  await page.getByRole('link', { name: 'Load 1 change' }).click();
-  await page.getByLabel('your own ESC').check();
-  await page.getByLabel('Wheels clear of the bench').check();
-  await page.getByRole('button', { name: 'Begin loading' }).click();
+  await beginOwn(page, 'kelp-beach-buggy', 'Brake strength', 'Wheels clear of the bench');
 
   const instruction = page.getByTestId('instruction');
   const goOnUntil = async (words: RegExp): Promise<void> => {
@@ -100,6 +87,18 @@ test('what one’s own ESC does instead is asked for, and the plan goes on from 
     await goOnUntil(/^How many|^Count/);
   });
 });
+
+/** Drafts one stop lower on a demo rig, and begins to load it beside one's own ESC. */
+async function beginOwn(page: Page, demo: string, setting: string, precaution: string): Promise<void> {
+  await importDemoRig(page, demo, `Own, ${demo}`);
+  await page.getByRole('link', { name: /^Tune/ }).click();
+  await moveRail(page, setting, 'ArrowLeft', 1);
+  await draftSaved(page);
+  await page.getByRole('link', { name: 'Load 1 change' }).click();
+  await page.getByLabel('your own ESC').check();
+  await page.getByLabel(precaution).check();
+  await page.getByRole('button', { name: 'Begin loading' }).click();
+}
 
 /** A recording for the browser's pretended microphone: groups in some noise. */
 function recordingOf(groups: readonly string[]): string {

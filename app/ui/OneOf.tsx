@@ -4,7 +4,7 @@ interface Props<Id extends string> {
   legend: ReactNode;
   /** The group's name among those of the page. */
   name: string;
-  of: readonly (readonly [id: Id, words: string])[];
+  of: readonly (readonly [id: Id, words: ReactNode])[];
   value: Id | undefined;
   onChoose: (id: Id) => void;
 }

@@ -20,8 +20,22 @@ describe('what a group means', () => {
     });
   });
 
-  it('is heard at the end of what runs together', () => {
-    expect(judge(toneProfile(), [stored], 'hhlhlH').kind).toBe('answer');
+  it('is heard where the answer runs together with what the step lets hear before it', () => {
+    expect(judge(toneProfile(), [itemTwo, stored], 'lhhlhlH').kind).toBe('answer');
+    expect(judge(toneProfile(), [stored], 'lhhlhlH').kind).toBe('unknown');
+  });
+
+  it('is no other count that ends the same: four beeps are not three, a group is not its last note', () => {
+    const beeps = (count: number): Observed => ({
+      type: 'count',
+      lamp: 'beeps',
+      of: 'stop',
+      how: 'beeps',
+      count,
+    });
+    expect(judge(cardProfile(), [beeps(3)], 'hhh').kind).toBe('answer');
+    expect(judge(cardProfile(), [beeps(3)], 'hhhhh').kind).not.toBe('answer');
+    expect(judge(toneProfile(), [{ type: 'tone', tone: 'short' }], 'lhh').kind).toBe('unexpected');
   });
 
   it('is named where it is not what the step waits for', () => {

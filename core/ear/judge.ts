@@ -21,8 +21,8 @@ export interface Judged {
 export function judge(profile: EscProfile, awaited: readonly Observed[], notes: Notes): Judged {
   const sounding = awaited.filter((cue) => lettersOf(cue) !== '');
   const last = sounding.at(-1);
-  // What sounds in one go runs together: the answer is what it ends with.
-  if (last && notes.endsWith(lettersOf(last))) return { kind: 'answer', words: inWords(profile, last) };
+  if (last && runsTogether(sounding).includes(notes))
+    return { kind: 'answer', words: inWords(profile, last) };
   const underway = sounding.find((cue) => lettersOf(cue) === notes);
   if (underway) return { kind: 'underway', words: inWords(profile, underway) };
   const others = sayings(profile).filter((cue) => lettersOf(cue) === notes);
@@ -31,6 +31,13 @@ export function judge(profile: EscProfile, awaited: readonly Observed[], notes: 
     ? { kind: 'unexpected', words: words.join(', or ') }
     : { kind: 'unknown', words: 'nothing that this ESC says' };
 }
+
+/**
+ * What may be heard as one group where the last of several sounds comes close behind those before it. Nothing less will
+ * do: four beeps end with three, and are another count.
+ */
+const runsTogether = (sounding: readonly Observed[]): Notes[] =>
+  sounding.map((_, from) => sounding.slice(from).map(lettersOf).join(''));
 
 /** Everything that this ESC can let hear. */
 export function sayings(profile: EscProfile): Observed[] {

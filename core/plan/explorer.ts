@@ -78,6 +78,7 @@ export class Explorer {
     }
   }
 
+  /** The one object for where this config is. */
   placeOf(config: Config): Place {
     const key = keyOf(config);
     const known = this.#places.get(key);

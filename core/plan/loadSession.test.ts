@@ -102,4 +102,11 @@ describe('a load', () => {
     expect(left(counted)).toEqual([]);
     expect(left(afterAstray(counted, 'way').session)).toEqual(['store way way-2', 'show way way-2']);
   });
+
+  it('an item that nobody knew or meant stays unknown when something was stored there', () => {
+    const unknown = beginLoad({ ...held, floor: null }, { bite: 'bite-4' }, [], true);
+    const { session, finding } = afterAstray(unknown, 'floor');
+    expect(finding.stopId).toBeNull();
+    expect(left(session)).toEqual(['store bite bite-4', 'show bite bite-4']);
+  });
 });

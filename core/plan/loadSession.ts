@@ -142,12 +142,14 @@ export function afterAstray(
   session: LoadSession,
   itemId: string,
 ): { session: LoadSession; finding: Finding } {
-  const { held, concerned, counted } = session;
+  const { target, held, concerned, counted } = session;
+  // What nobody knew and nobody wants changed has no stop to be put back to.
+  const isWanted = target[itemId] !== undefined;
   return {
     session: {
       ...session,
       held: { ...held, [itemId]: null },
-      concerned: concerned.includes(itemId) ? concerned : [...concerned, itemId],
+      concerned: !isWanted || concerned.includes(itemId) ? concerned : [...concerned, itemId],
       counted: counted.filter((id) => id !== itemId),
     },
     finding: { itemId, stopId: null, basis: 'interrupted' },

@@ -7,7 +7,7 @@ export interface SafeOrder {
   worseOnTheWay: string | undefined;
 }
 
-/** No more values of a model are looked at than these: behind that, the order is taken as it is. */
+/** No more sets of values are looked at than these; after that, the order is taken as it is given. */
 const MOST_LOOKS = 400;
 
 /**

@@ -9,12 +9,13 @@ import { changesInOrder, type Change } from '#core/sheet/draft';
 import { heldStops, unknownItems } from '#core/sheet/evidence';
 import { VOCABULARY } from '#core/settings/vocabulary';
 import { formatDuration } from '#core/units/format';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { SafetyGate } from '../../simulated/SafetyGate';
 import { Button } from '../../ui/Button';
 import { DraftMark } from '../../ui/marks';
 import { Notice } from '../../ui/Notice';
+import { OneOf } from '../../ui/OneOf';
 import type { Access } from '#core/rig/rig';
 import { useBench } from '../bench/BenchContext';
 import { VerdictList } from '../tune/VerdictList';
@@ -155,59 +156,54 @@ function MediumChoice({
   onChoose: (family: Medium['family']) => void;
 }) {
   const { profile } = useBench();
+  const words = (medium: Medium): ReactNode => (
+    <Way
+      name={MEDIUM_WORDS[medium.family]}
+      what={medium.family === 'link' ? 'a few seconds; everything is read back' : <ByHand medium={medium} />}
+    />
+  );
   return (
-    <fieldset>
-      <legend className="font-display text-xl font-bold">By</legend>
-      {profile.media.map((medium) => (
-        <label key={medium.family} className="flex min-h-11 items-center gap-3 border-t border-rule py-1.5">
-          <input
-            type="radio"
-            name="medium"
-            className="size-5 shrink-0 accent-draft"
-            checked={chosen === medium.family}
-            onChange={() => onChoose(medium.family)}
-          />
-          <span>
-            <strong>{MEDIUM_WORDS[medium.family]}</strong>
-            <span className="block text-sm text-muted">
-              {medium.family === 'link' ? (
-                'a few seconds; everything is read back'
-              ) : (
-                <ByHand medium={medium} />
-              )}
-            </span>
-          </span>
-        </label>
-      ))}
-    </fieldset>
+    <OneOf
+      legend={<span className="font-display text-xl">By</span>}
+      name="medium"
+      of={profile.media.map((medium) => [medium.family, words(medium)] as const)}
+      value={chosen}
+      onChoose={onChoose}
+    />
   );
 }
 
-/** The page's ESC learns the hand what to do; the plan is the same beside a real one. */
+/** The page's ESC teaches the hand what to do; the plan is the same beside a real one. */
 function WhereChoice({ chosen, onChoose }: { chosen: Where; onChoose: (where: Where) => void }) {
-  const words: Record<Where, [string, string]> = {
-    simulated: ['the simulated ESC, here', 'to see it once, or for want of a real one'],
-    own: ['your own ESC, beside this page', 'space bar, tap or the microphone go on to the next step'],
-  };
   return (
-    <fieldset>
-      <legend className="font-display text-xl font-bold">On</legend>
-      {(Object.keys(words) as Where[]).map((where) => (
-        <label key={where} className="flex min-h-11 items-center gap-3 border-t border-rule py-1.5">
-          <input
-            type="radio"
-            name="where"
-            className="size-5 shrink-0 accent-draft"
-            checked={chosen === where}
-            onChange={() => onChoose(where)}
-          />
-          <span>
-            <strong>{words[where][0]}</strong>
-            <span className="block text-sm text-muted">{words[where][1]}</span>
-          </span>
-        </label>
-      ))}
-    </fieldset>
+    <OneOf
+      legend={<span className="font-display text-xl">On</span>}
+      name="where"
+      of={[
+        [
+          'simulated',
+          <Way name="the simulated ESC, here" what="to see it once, or for want of a real one" />,
+        ],
+        [
+          'own',
+          <Way
+            name="your own ESC, beside this page"
+            what="space bar, tap or the microphone go on to the next step"
+          />,
+        ],
+      ]}
+      value={chosen}
+      onChoose={onChoose}
+    />
+  );
+}
+
+function Way({ name, what }: { name: string; what: ReactNode }) {
+  return (
+    <span>
+      <strong>{name}</strong>
+      <span className="block text-sm text-muted">{what}</span>
+    </span>
   );
 }
 

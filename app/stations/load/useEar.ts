@@ -35,10 +35,16 @@ export function useEar(onHeard: (group: HeardGroup) => void) {
     return () => port.removeEventListener('message', onMessage);
   }, [port]);
 
+  const isGone = useRef(false);
   const start = useCallback(async (): Promise<void> => {
     setListening('asking');
     try {
       const stream = await navigator.mediaDevices.getUserMedia({ audio: PLAIN_SOUND });
+      if (isGone.current) {
+        // The page was left while the browser asked: nobody would ever close the microphone again.
+        for (const track of stream.getTracks()) track.stop();
+        return;
+      }
       const context = new AudioContext();
       quieten.current = () => {
         for (const track of stream.getTracks()) track.stop();
@@ -56,6 +62,12 @@ export function useEar(onHeard: (group: HeardGroup) => void) {
     }
   }, []);
 
-  useEffect(() => () => quieten.current?.(), []);
+  useEffect(() => {
+    isGone.current = false;
+    return () => {
+      isGone.current = true;
+      quieten.current?.();
+    };
+  }, []);
   return { listening, start, stop };
 }

@@ -78,7 +78,9 @@ export function useLoad(medium: HandMedium, intents: StopByItem) {
       return;
     }
     const { session: next, finding } = afterAstray(session, itemId);
-    setSurprise(`“${itemById(profile, itemId).label}” is unknown now. The plan puts it right.`);
+    const { label } = itemById(profile, itemId);
+    const outcome = session.target[itemId] === undefined ? 'It was before, too.' : 'The plan puts it right.';
+    setSurprise(`“${label}” is unknown now. ${outcome}`);
     setSession(next);
     void tell(esc, [finding]);
   };
