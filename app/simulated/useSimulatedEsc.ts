@@ -1,4 +1,4 @@
-import { act, placeOnBench, type SimulatedEsc } from '#core/device/simulatedEsc';
+import { act, loseValue, placeOnBench, type SimulatedEsc } from '#core/device/simulatedEsc';
 import type { EscProfile } from '#core/esc/profile';
 import type { Config, EscMemory, HandInput, Input, Observed } from '#core/procedure/language';
 import { soundOf, type Beep } from '#core/procedure/sound';
@@ -34,6 +34,10 @@ export interface Bench {
   /** Until something happens by itself, ms; undefined where nothing does. */
   msLeft: number | undefined;
   input: (input: HandInput) => void;
+  /** Does these one after the other, at once: their waiting takes no time. */
+  play: (inputs: readonly Input[]) => void;
+  /** The ESC forgets a stored value, and says nothing. */
+  lose: (itemId: string) => void;
 }
 
 const TICK_MS = 50;
@@ -41,12 +45,14 @@ const TICK_MS = 50;
 /**
  * The simulated ESC in real time: the clock of the page is its clock.
  * @param onObserved told of every cue and every new state, with the ESC as it was left and as it was before
+ * @param stopped whether time passes only in what is played
  */
 export function useSimulatedEsc(
   profile: EscProfile,
   memory: EscMemory,
   stickMicros: number,
   onObserved: (observed: Observed[], esc: SimulatedEsc, before: Config) => void,
+  stopped = false,
 ): Bench {
   const [bench, setBench] = useState(() => {
     const esc = placeOnBench(profile, memory, stickMicros);
@@ -59,9 +65,15 @@ export function useSimulatedEsc(
     report.current = onObserved;
   });
 
-  const apply = useCallback((input: Input): void => {
+  const play = useCallback((inputs: readonly Input[]): void => {
     const { esc: old, display, resting } = current.current;
-    const { esc, observed } = act(old, input);
+    const observed: Observed[] = [];
+    let esc = old;
+    for (const input of inputs) {
+      const answer = act(esc, input);
+      esc = answer.esc;
+      observed.push(...answer.observed);
+    }
     current.current = {
       esc,
       display: observed.reduce(show, display),
@@ -79,24 +91,29 @@ export function useSimulatedEsc(
     clock.current = now;
     const { machine, config } = current.current.esc;
     // Time matters only where something will happen by itself.
-    if (ms > 0 && msToDeadline(machine, config) !== undefined) apply({ type: 'elapsed', ms });
-  }, [apply]);
+    if (ms > 0 && msToDeadline(machine, config) !== undefined) play([{ type: 'elapsed', ms }]);
+  }, [play]);
 
   useEffect(() => {
+    if (stopped) return;
     clock.current = performance.now();
     const timer = setInterval(catchUp, TICK_MS);
     return () => clearInterval(timer);
-  }, [catchUp]);
+  }, [catchUp, stopped]);
 
   const input = useCallback(
     (next: HandInput): void => {
-      catchUp();
-      apply(next);
+      if (!stopped) catchUp();
+      play([next]);
     },
-    [apply, catchUp],
+    [play, catchUp, stopped],
   );
+  const lose = useCallback((itemId: string): void => {
+    current.current = { ...current.current, esc: loseValue(current.current.esc, itemId) };
+    setBench(current.current);
+  }, []);
   const msLeft = msToDeadline(bench.esc.machine, bench.esc.config);
-  return { ...bench, msLeft, input };
+  return { ...bench, msLeft, input, play, lose };
 }
 
 function show(display: Display, cue: Observed): Display {

@@ -2,7 +2,7 @@
  * The simulated ESC: a machine, its memory, a throttle pulse and a lamp, with time from outside.
  * It knows nothing that its profile does not say.
  */
-import { factoryStops, type EscProfile } from '../esc/profile';
+import { factoryStops, itemById, type EscProfile } from '../esc/profile';
 import { deadbandOf } from '../physics/escChain';
 import { triggerChain } from '../physics/triggerChain';
 import type { Config, EscMemory, Input, Machine, Observed } from '../procedure/language';
@@ -37,6 +37,13 @@ export function act(esc: SimulatedEsc, input: Input): { esc: SimulatedEsc; obser
   const lastedS = input.type === 'elapsed' ? input.ms / 1000 : 0;
   const motor = isDriving(after) ? runMotor(chainOf(after), esc.motor, signalOf(after), lastedS) : STANDING;
   return { esc: { ...after, motor }, observed };
+}
+
+/** It forgets what it stored of an item: the factory's value is back, and nothing says so. */
+export function loseValue(esc: SimulatedEsc, itemId: string): SimulatedEsc {
+  const { config, profile } = esc;
+  const stops = { ...config.memory.stops, [itemId]: itemById(profile, itemId).factoryStopId };
+  return { ...esc, config: { ...config, memory: { ...config.memory, stops } } };
 }
 
 /** What the bridge is asked for. Nothing unless the ESC is armed and driving. */

@@ -111,6 +111,17 @@ export function afterStored(
 }
 
 /**
+ * After the ESC showed, while values are still to be stored, what an item holds. Otherwise a plan that believes something
+ * else would leave the item and come back to it for ever. Once all is stored, only counting says what it holds.
+ */
+export function afterShown(session: LoadSession, { itemId, stopId }: SeenStored): LoadSession {
+  const { held, target } = session;
+  const isStoring = Object.keys(target).some((id) => held[id] !== target[id]);
+  if (!isStoring || held[itemId] === stopId) return session;
+  return { ...session, held: { ...held, [itemId]: stopId } };
+}
+
+/**
  * After the user counted the flashes of an item.
  * @param flashes 1 upward
  * @returns undefined where the item has no such stop: the user miscounted

@@ -3,8 +3,9 @@
  * a simulated ESC: the same watcher serves a real one.
  */
 import { mediumOf, type Notes } from '../esc/media';
-import type { EscProfile } from '../esc/profile';
-import type { Observed } from '../procedure/language';
+import { itemById, type EscProfile } from '../esc/profile';
+import type { Config, Machine, Observed } from '../procedure/language';
+import { stateOf } from '../procedure/step';
 
 export interface Watched {
   /** The last numbers that were shown or heard. */
@@ -47,6 +48,14 @@ export function watch(
     }
   }
   return { watched, stored };
+}
+
+/** The value that the ESC shows as stored, where it does. */
+export function shownStored(profile: EscProfile, machine: Machine, config: Config): SeenStored | undefined {
+  const item = machine.menu[config.itemCursor];
+  if (!item || stateOf(machine, config).role !== 'showingStored') return undefined;
+  const stop = itemById(profile, item.itemId).stops.find(({ number }) => number === config.stopCursor + 1);
+  return stop && { itemId: item.itemId, stopId: stop.id };
 }
 
 interface NoteNumbers {

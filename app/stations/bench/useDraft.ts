@@ -16,6 +16,8 @@ interface Kept {
 }
 
 const TRY_AGAIN_MS = 2000;
+/** The trace comes first: the server works on the same processors. Until then the draft waits in the browser. */
+const REST_MS = 100;
 
 /**
  * The draft of one rig, shown at once and saved as it moves, one request at a time, each based on the
@@ -48,6 +50,7 @@ export function useDraft(rigId: string, kept: Kept) {
     // What the user moved while a request was on its way.
     const latest = (): Draft | undefined => waiting.current;
     setStatus({ kind: 'saving' });
+    await pause(REST_MS);
     while (waiting.current) {
       const next = waiting.current;
       waiting.current = undefined;
@@ -57,7 +60,7 @@ export function useDraft(rigId: string, kept: Kept) {
         waiting.current = unsent;
         keepWaiting(rigId, unsent, revision.current);
         setStatus({ kind: 'away' });
-        await new Promise((resolve) => setTimeout(resolve, TRY_AGAIN_MS));
+        await pause(TRY_AGAIN_MS);
       } else if (answer.saved || sameIntents(answer.draft, next)) {
         // Also where it was saved before, and only the answer was lost on its way.
         revision.current = answer.revision;
@@ -157,6 +160,8 @@ export function useDraft(rigId: string, kept: Kept) {
 
   return { draft, onMoved, change, status, settle, undo, redo, steps };
 }
+
+const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
 type Answer = { saved: true; revision: number } | { saved: false; revision: number; draft: Draft };
 

@@ -1,8 +1,15 @@
 import type { SimulatedEsc } from '#core/device/simulatedEsc';
 import { SHOWS_STORED, type HandMedium } from '#core/esc/media';
 import { itemById, type StopByItem } from '#core/esc/profile';
-import { afterAstray, afterCounted, afterStored, beginLoad, type Finding } from '#core/plan/loadSession';
-import { NOTHING_SEEN, watch } from '#core/plan/watch';
+import {
+  afterAstray,
+  afterCounted,
+  afterShown,
+  afterStored,
+  beginLoad,
+  type Finding,
+} from '#core/plan/loadSession';
+import { NOTHING_SEEN, shownStored, watch } from '#core/plan/watch';
 import type { Observed } from '#core/procedure/language';
 import { heldStops } from '#core/sheet/evidence';
 import { countInWords } from '#core/units/format';
@@ -10,8 +17,11 @@ import { useRef, useState } from 'react';
 import { useBench } from '../bench/BenchContext';
 import { sendBenchRecord } from '../bench/benchRecord';
 
-/** How far a load is, by what was seen and counted, and what the server was told of it. */
-export function useLoad(medium: HandMedium, intents: StopByItem) {
+/**
+ * How far a load is, by what was seen and counted, and what the server was told of it.
+ * @param seesDisplay whether the page sees what the ESC shows; of one beside it, it only knows what it believes
+ */
+export function useLoad(medium: HandMedium, intents: StopByItem, seesDisplay: boolean) {
   const { rigId, profile, holdings } = useBench();
   const [session, setSession] = useState(() => {
     const uncounted = profile.items.filter((item) => holdings[item.id]?.basis === 'seenStored');
@@ -38,8 +48,11 @@ export function useLoad(medium: HandMedium, intents: StopByItem) {
   const onObserved = (observed: Observed[], esc: SimulatedEsc): void => {
     const seen = watch(profile, watched.current, observed);
     watched.current = seen.watched;
+    const shown = seesDisplay ? shownStored(profile, esc.machine, esc.config) : undefined;
+    const before = shown ? afterShown(session, shown) : session;
+    setSession(before);
     if (seen.stored.length === 0) return;
-    const { session: next, findings } = afterStored(profile, session, seen.stored);
+    const { session: next, findings } = afterStored(profile, before, seen.stored);
     const astray = seen.stored.find(({ itemId, stopId }) => session.target[itemId] !== stopId);
     setSurprise(
       astray &&
