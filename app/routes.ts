@@ -29,6 +29,7 @@ export default [
     route('load', 'stations/load/route.tsx'),
     route('load/paper', 'stations/load/paper.tsx'),
     route('esc', 'stations/esc/route.tsx'),
+    route('firmware', 'stations/firmware/route.tsx'),
     route('sheets', 'stations/sheets/route.tsx'),
     route('sheets/:number', 'stations/sheets/sheet.tsx'),
   ]),

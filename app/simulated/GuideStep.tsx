@@ -5,6 +5,7 @@ import type { Gesture } from '#core/plan/gestures';
 import type { ThrottleChannel } from '#core/radio/pulse';
 import { formatNumber } from '#core/units/format';
 import { useState } from 'react';
+import { Metronome } from './Metronome';
 import { NoteStrip } from './ToneStrip';
 
 interface Props {
@@ -17,12 +18,15 @@ interface Props {
   sinceMs?: number;
 }
 
+const HAS_BEAT: readonly Gesture['kind'][] = ['press', 'hold', 'holdAndSwitchOn'];
+
 /** One step, large enough to read from a metre away, with its count or its notes drawn. */
 export function GuideStep({ profile, channel, gestures, medium, sinceMs = 0 }: Props) {
   const [gesture] = gestures;
   const total = useTotal(gesture);
   const missed = useMissed(gesture);
   if (!gesture) return null;
+  const beat = HAS_BEAT.includes(gesture.kind) && (gesture.kind !== 'press' || total > 1);
   const { before, key, after, detail, count, notes, timing } = instructionFor(
     profile,
     channel,
@@ -49,6 +53,7 @@ export function GuideStep({ profile, channel, gestures, medium, sinceMs = 0 }: P
         </p>
       )}
       {count !== undefined && total > 1 && <Dots done={total - count} total={total} />}
+      {beat && <Metronome presses={gesture.kind === 'press'} />}
     </div>
   );
 }

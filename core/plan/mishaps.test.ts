@@ -113,4 +113,19 @@ describe('the mistakes that can be made', () => {
     );
     expect(metWith(toneProfile(), { bite: 'bite-4' })).toEqual(new Set([battery, 'tooEarly', 'tooLate']));
   });
+
+  it.each([
+    ['twoKeys', 'notStored'],
+    ['lampCard', 'notStored'],
+    ['textBox', 'notStored'],
+    ['transmitterMenu', 'notStored'],
+    ['keyPad', 'notStored'],
+    ['keyPad', 'wrongCode'],
+    ['stickToggle', 'tooLate'],
+  ] as const)('by %s have the one that it is known for: %s', (family, known) => {
+    const profile = PATTERNS.find((one) => handMediumOf(one)?.family === family)!;
+    const [item] = plainItems(profile);
+    const other = item!.stops.find(({ id }) => id !== item!.factoryStopId)!;
+    expect(metWith(profile, { [item!.id]: other.id })).toContain(known);
+  });
 });

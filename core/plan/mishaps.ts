@@ -1,9 +1,10 @@
 /** What a hand does wrong in the middle of a load, to be tried on the simulated ESC. Common practice. */
-import type { Config, Input, Machine } from '../procedure/language';
-import { stateOf } from '../procedure/step';
+import type { Config, Input, KeyId, Machine } from '../procedure/language';
+import { edgeFor, stateOf } from '../procedure/step';
 import type { Gesture } from './gestures';
 
-export type MishapId = 'onceTooOften' | 'letGoTooSoon' | 'tooLate' | 'tooEarly' | 'powerLost';
+export type MishapId =
+  'onceTooOften' | 'letGoTooSoon' | 'tooLate' | 'tooEarly' | 'notStored' | 'wrongCode' | 'powerLost';
 
 /** One thing that goes wrong, as the inputs that the ESC gets. */
 export interface Mishap {
@@ -22,18 +23,23 @@ const BESIDE_MS = 100;
  * @param due the step; undefined where the hand has nothing to do
  */
 export function mishapsAt(machine: Machine, config: Config, due: Gesture | undefined): Mishap[] {
-  return [...(due ? wrongly(due) : []), ...powerLost(machine, config)];
+  return [...(due ? wrongly(machine, config, due) : []), ...powerLost(machine, config)];
 }
 
-function wrongly(due: Gesture): Mishap[] {
+function wrongly(machine: Machine, config: Config, due: Gesture): Mishap[] {
   switch (due.kind) {
     case 'press': {
-      const once: Input[] = [
-        { type: 'down', key: due.key },
-        { type: 'up', key: due.key },
-      ];
-      return [{ id: 'onceTooOften', words: 'press once too often', inputs: [...due.inputs, ...once] }];
+      const tooOften: Mishap = {
+        id: 'onceTooOften',
+        words: 'press once too often',
+        inputs: [...due.inputs, ...press(due.key)],
+      };
+      return due.key === 'ok' ? [...goneOn(machine, config, []), tooOften] : [tooOften];
     }
+    case 'wait':
+      return goneOn(machine, config, [{ type: 'elapsed', ms: due.ms / 2 }]);
+    case 'code':
+      return wrongCode(machine, config, due.digits);
     case 'hold': {
       const inputs: Input[] = [
         { type: 'down', key: due.key },
@@ -47,6 +53,29 @@ function wrongly(due: Gesture): Mishap[] {
     default:
       return [];
   }
+}
+
+const press = (key: KeyId): Input[] => [
+  { type: 'down', key },
+  { type: 'up', key },
+];
+
+/** The keys that lead on to another item, where nothing was stored. */
+const LEAD_ON: readonly KeyId[] = ['item', 'feature', 'set'];
+
+function goneOn(machine: Machine, config: Config, first: Input[]): Mishap[] {
+  const key = LEAD_ON.find((one) => edgeFor(machine, config, { type: 'down', key: one }));
+  if (key === undefined) return [];
+  return [{ id: 'notStored', words: 'go on before it is stored', inputs: [...first, ...press(key)] }];
+}
+
+function wrongCode(machine: Machine, config: Config, digits: string): Mishap[] {
+  const isStop = stateOf(machine, config).on.some(({ guard }) => guard === 'codeIsStop');
+  const codes = isStop ? machine.menu[config.itemCursor]!.stopCodes : machine.menu.map(({ code }) => code);
+  const other = codes.find((code) => code !== digits);
+  if (other === undefined) return [];
+  const inputs: Input[] = [{ type: 'code', digits: other }];
+  return [{ id: 'wrongCode', words: `type ${other.split('').join(' ')} instead`, inputs }];
 }
 
 function besideTheWindow(due: Extract<Gesture, { kind: 'stick' }>): Mishap[] {

@@ -3,7 +3,7 @@ import { downgrade, type Mishap } from '#core/sheet/downgrade';
 import { EVIDENCE, unknownItems, type Observation } from '#core/sheet/evidence';
 import { addObservations } from '#server/repositories/rigs';
 import { useState } from 'react';
-import { data, Form, useNavigation } from 'react-router';
+import { data, Form, Link, useNavigation } from 'react-router';
 import { SafetyGate } from '../../simulated/SafetyGate';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
@@ -65,7 +65,7 @@ export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTy
 /** What the ESC holds: item by item, how it is known and since when; a place to say what you know better. */
 export default function EscRoute({ actionData: answer }: Route.ComponentProps) {
   const actionData = answered(answer);
-  const { rig, profile, holdings } = useBench();
+  const { rigId, rig, profile, holdings } = useBench();
   const [reading, setReading] = useState<'no' | 'makingSafe' | 'yes'>('no');
   const [precaution, setPrecaution] = useState<string>();
   const busy = useNavigation().state !== 'idle';
@@ -108,6 +108,13 @@ export default function EscRoute({ actionData: answer }: Route.ComponentProps) {
           />
         ))}
       </div>
+      <p className="mt-2">
+        About to update its firmware?{' '}
+        <Link className="underline underline-offset-4" to={`/rigs/${rigId}/firmware`}>
+          Save first, compare after
+        </Link>
+        .
+      </p>
       {reading === 'makingSafe' && (
         <div className="mt-4 max-w-3xl">
           <SafetyGate kind={rig.vehicle.kind} chosen={precaution} onChoose={setPrecaution} />

@@ -18,7 +18,6 @@ export function MishapPanel({ bench, due, session }: Props) {
   const mishaps = mishapsAt(machine, bench.resting, due);
   const stored = session.concerned.findLast((itemId) => session.held[itemId] === session.target[itemId]);
   const losable = session.showsStored ? stored : undefined;
-  if (mishaps.length === 0 && losable === undefined) return null;
   return (
     <details className="rounded-sm border border-rule px-3.5 py-2">
       <summary className="min-h-9 cursor-pointer py-1 font-bold">Make a mistake on purpose</summary>

@@ -1,8 +1,10 @@
 import { changesOf } from '#core/sheet/draft';
+import type { StopByItem } from '#core/esc/profile';
 import type { Sheet } from '#core/sheet/sheet';
+import { stopsBeforeLoad } from '#core/sheet/undo';
 import { LARGEST_DOCUMENT_BYTES, readDocument } from '#formats/document';
 import { importSheet, listSheets } from '#server/repositories/sheets';
-import { data, Link } from 'react-router';
+import { data, Link, useNavigate } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
@@ -15,8 +17,17 @@ import { SheetTable } from './SheetTable';
 import type { Route } from './+types/route';
 
 export async function loader({ params }: Route.LoaderArgs) {
-  const { rigId } = await benchOf(params.rigId);
-  return { sheets: await listSheets(rigId) };
+  const { rigId, observations } = await benchOf(params.rigId);
+  const sheets = await listSheets(rigId);
+  const [newest, ...older] = sheets.filter(({ origin }) => origin !== 'imported');
+  const undo =
+    newest?.origin === 'loaded'
+      ? {
+          number: newest.number,
+          stops: stopsBeforeLoad(observations, newest.sheet.changedItemIds, older[0]?.sheet.keptAt),
+        }
+      : undefined;
+  return { sheets, undo };
 }
 
 export async function action({ params, request }: Route.ActionArgs) {
@@ -54,7 +65,7 @@ export const shouldRevalidate = unlessAway;
 export default function SheetsRoute({ loaderData, actionData: answer }: Route.ComponentProps) {
   const actionData = answered(answer);
   const { rigId } = useBench();
-  const { sheets } = loaderData;
+  const { sheets, undo } = loaderData;
   return (
     <div className="max-w-4xl px-5 py-6">
       <h1 className="text-3xl">Sheets</h1>
@@ -78,6 +89,7 @@ export default function SheetsRoute({ loaderData, actionData: answer }: Route.Co
               revision {sheet.profileRevision}
             </p>
             <p className="ml-auto flex gap-4">
+              {undo?.number === number && <UndoLoad stops={undo.stops} />}
               <TakeAsDraft sheet={sheet} />
               <Link className="underline underline-offset-4" to={`/rigs/${rigId}/sheets/${number}`}>
                 Print<span className="sr-only"> sheet {number}</span>
@@ -116,6 +128,22 @@ const ORIGIN_WORDS = {
   imported: 'imported; kept',
   backup: 'read before a load by link',
 } as const;
+
+/** Undoing a load is a load of its own: what was changed is drafted as it was, and the plan made. */
+function UndoLoad({ stops }: { stops: StopByItem }) {
+  const { rigId, profile, holdings, moveAll } = useBench();
+  const navigate = useNavigate();
+  if (changesOf(profile, holdings, { stops }).length === 0) return null;
+  const plan = (): void => {
+    moveAll(stops);
+    void navigate(`/rigs/${rigId}/load`);
+  };
+  return (
+    <Button look="quiet" className="min-h-0 py-0" onClick={plan}>
+      Undo this load
+    </Button>
+  );
+}
 
 function TakeAsDraft({ sheet }: { sheet: Sheet }) {
   const { profile, holdings, moveAll } = useBench();

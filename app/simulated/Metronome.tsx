@@ -1,0 +1,47 @@
+import { useEffect, useState } from 'react';
+import { playBeeps } from './sound';
+
+/** A beat to press by: slow enough for a stiff key, fast enough not to run into a time-out. From memory. */
+const BEAT_MS = 800;
+/** Holds are counted in seconds. */
+const SECOND_MS = 1000;
+const TICK = [{ pitch: 'low', ms: 30, restMs: 0 }] as const;
+
+interface Props {
+  /** Whether keys are pressed to it; else a hold is counted by it. */
+  presses: boolean;
+}
+
+/** A beat to press keys or count a hold by, heard and seen. Off until it is wanted. */
+export function Metronome({ presses }: Props) {
+  const [isOn, setIsOn] = useState(false);
+  const [beat, setBeat] = useState(0);
+  useEffect(() => {
+    if (!isOn) return;
+    const timer = setInterval(
+      () => {
+        setBeat((before) => before + 1);
+        playBeeps([...TICK]);
+      },
+      presses ? BEAT_MS : SECOND_MS,
+    );
+    return () => clearInterval(timer);
+  }, [isOn, presses]);
+  return (
+    <label className="mt-3 flex min-h-11 w-fit items-center gap-3">
+      <input
+        type="checkbox"
+        className="size-5 accent-draft"
+        checked={isOn}
+        onChange={(event) => setIsOn(event.target.checked)}
+      />
+      {presses ? 'a beat to press by' : 'tick the seconds'}
+      {isOn && (
+        <span
+          aria-hidden="true"
+          className={`size-5 rounded-full border-3 border-draft ${beat % 2 === 0 ? '' : 'bg-draft'}`}
+        />
+      )}
+    </label>
+  );
+}

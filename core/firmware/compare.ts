@@ -1,0 +1,33 @@
+/** What an update of the firmware did to the values that were kept before it. */
+import type { EscProfile, StopByItem } from '../esc/profile';
+import type { HeldStops } from '../sheet/evidence';
+import type { Sheet } from '../sheet/sheet';
+
+export interface ComparedValue {
+  itemId: string;
+  /** As it was kept. */
+  savedStopId: string;
+  /** Null where nobody has looked since. */
+  nowStopId: string | null;
+  outcome: 'kept' | 'lost' | 'unknown';
+}
+
+/** Every value of a sheet that the ESC still has a place for, beside what it holds now, in the ESC's own order. */
+export function compareWithSheet(profile: EscProfile, sheet: Sheet, held: HeldStops): ComparedValue[] {
+  const saved = new Map(sheet.values.map(({ itemId, stopId }) => [itemId, stopId]));
+  return profile.items.flatMap(({ id, stops }): ComparedValue[] => {
+    const savedStopId = saved.get(id) ?? null;
+    if (savedStopId === null || !stops.some((stop) => stop.id === savedStopId)) return [];
+    const nowStopId = held[id] ?? null;
+    const outcome = nowStopId === null ? 'unknown' : nowStopId === savedStopId ? 'kept' : 'lost';
+    return [{ itemId: id, savedStopId, nowStopId, outcome }];
+  });
+}
+
+/** What the plan has to put back: all that is not known to be as it was. */
+export const toPutBack = (compared: readonly ComparedValue[]): StopByItem =>
+  Object.fromEntries(
+    compared
+      .filter(({ outcome }) => outcome !== 'kept')
+      .map(({ itemId, savedStopId }) => [itemId, savedStopId]),
+  );
