@@ -1,7 +1,6 @@
 import type { LampCardMedium } from '#core/esc/media';
 import { keyName } from '#core/plan/instruction';
 import { stateOf } from '#core/procedure/step';
-import { useState } from 'react';
 import { useCommands } from '../preferences/useCommands';
 import { Button } from '../ui/Button';
 import { EscKey, workKey } from './EscKey';
@@ -11,17 +10,13 @@ const CARD_KEYS = ['item', 'value', 'ok', 'reset'] as const;
 
 /** The card of the simulated ESC: its socket, a lamp beside each printed item, a row of lamps, four keys. */
 export function CardPanel({ bench, medium }: { bench: Bench; medium: LampCardMedium }) {
-  const { esc, display, input } = bench;
+  const { esc, display, input, cardIn } = bench;
   const { profile, machine, config } = esc;
-  const [inSocket, setInSocket] = useState(false);
   const { role } = stateOf(machine, config);
   // The lamps are lit only while the card is worked.
-  const awake = inSocket && config.state.startsWith('card') && config.state !== 'cardWaking';
+  const awake = cardIn && config.state.startsWith('card') && config.state !== 'cardWaking';
 
-  const push = (): void => {
-    setInSocket(!inSocket);
-    input({ type: 'card', in: !inSocket });
-  };
+  const push = (): void => input({ type: 'card', in: !cardIn });
   useCommands({
     card: push,
     item: workKey(bench, 'item'),
@@ -34,17 +29,17 @@ export function CardPanel({ bench, medium }: { bench: Bench; medium: LampCardMed
   return (
     <div className="mt-4 rounded-md border-2 border-ink bg-film p-3">
       <div className="flex flex-wrap items-center justify-between gap-2">
-        <h3 className="text-base">Card {inSocket ? 'in the socket' : 'out'}</h3>
+        <h3 className="text-base">Card {cardIn ? 'in the socket' : 'out'}</h3>
         <Button onClick={push} className="text-sm" aria-keyshortcuts="c">
-          {inSocket ? 'Pull it out' : 'Push it in'}
+          {cardIn ? 'Pull it out' : 'Push it in'}
         </Button>
       </div>
-      {inSocket && role === 'driving' && (
+      {cardIn && role === 'driving' && (
         <p className="mt-1 text-sm text-caution">
           Too late: the ESC looks for a card only when it is switched on.
         </p>
       )}
-      {inSocket && (
+      {cardIn && (
         <div role="status" aria-label="Lamps of the card">
           <p className="mt-2 text-sm text-muted">{medium.valueLamps}</p>
           <ol className="mt-1 flex gap-1.5">
@@ -72,7 +67,7 @@ export function CardPanel({ bench, medium }: { bench: Bench; medium: LampCardMed
           )}
         </div>
       )}
-      {inSocket && (
+      {cardIn && (
         <div className="mt-2 grid grid-cols-2 gap-2">
           {CARD_KEYS.map((key) => (
             <EscKey key={key} bench={bench} keyId={key} name={keyName(profile, key, medium)} />

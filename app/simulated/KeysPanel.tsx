@@ -56,21 +56,17 @@ export function KeysPanel({ bench, medium }: { bench: Bench; medium: HandMedium 
   );
 }
 
-function Plug({ bench: { esc, input } }: { bench: Bench }) {
-  const [plugged, setPlugged] = useState(false);
+function Plug({ bench: { esc, input, cardIn } }: { bench: Bench }) {
   const driving = stateOf(esc.machine, esc.config).role === 'driving';
-  const plug = (): void => {
-    setPlugged(!plugged);
-    input({ type: 'card', in: !plugged });
-  };
+  const plug = (): void => input({ type: 'card', in: !cardIn });
   useCommands({ card: plug });
   return (
     <div className="mb-2 flex flex-wrap items-center justify-between gap-2">
-      <h3 className="text-base">Box {plugged ? 'plugged in' : 'unplugged'}</h3>
+      <h3 className="text-base">Box {cardIn ? 'plugged in' : 'unplugged'}</h3>
       <Button onClick={plug} className="text-sm" aria-keyshortcuts="c">
-        {plugged ? 'Unplug it' : 'Plug it in'}
+        {cardIn ? 'Unplug it' : 'Plug it in'}
       </Button>
-      {plugged && driving && (
+      {cardIn && driving && (
         <p className="w-full text-sm text-caution">
           Too late: the ESC looks for a box only when it is switched on.
         </p>

@@ -31,6 +31,8 @@ export interface Bench {
   display: Display;
   /** The config when no key was down: what the guide speaks about while a press is on its way. */
   resting: Config;
+  /** Whether the card is in its socket, or the box plugged in. */
+  cardIn: boolean;
   /** Until something happens by itself, ms; undefined where nothing does. */
   msLeft: number | undefined;
   input: (input: HandInput) => void;
@@ -56,7 +58,7 @@ export function useSimulatedEsc(
 ): Bench {
   const [bench, setBench] = useState(() => {
     const esc = placeOnBench(profile, memory, stickMicros);
-    return { esc, display: DARK, resting: esc.config };
+    return { esc, display: DARK, resting: esc.config, cardIn: false };
   });
   const current = useRef(bench);
   const clock = useRef<number>(undefined);
@@ -66,7 +68,7 @@ export function useSimulatedEsc(
   });
 
   const play = useCallback((inputs: readonly Input[]): void => {
-    const { esc: old, display, resting } = current.current;
+    const { esc: old, display, resting, cardIn } = current.current;
     const observed: Observed[] = [];
     let esc = old;
     for (const input of inputs) {
@@ -78,6 +80,7 @@ export function useSimulatedEsc(
       esc,
       display: observed.reduce(show, display),
       resting: restingAfter(resting, esc),
+      cardIn: inputs.findLast((input) => input.type === 'card')?.in ?? cardIn,
     };
     setBench(current.current);
     if (observed.length === 0 && esc.config.state === old.config.state) return;

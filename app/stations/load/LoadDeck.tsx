@@ -35,10 +35,12 @@ interface Props extends Omit<LoadProps, 'intents'> {
   resting: Config;
   /** What the hand works, beside the guide; told the step that is due and the item that it is about. */
   beside: (due: Gesture | undefined, itemId: string | undefined) => ReactNode;
+  /** What may be tried out of turn, below all else. */
+  below?: (due: Gesture | undefined) => ReactNode;
 }
 
 /** The load itself: one step at a time, every value stored, then, where the medium can show it, every value counted back. */
-export function LoadDeck({ medium, precaution, problem, load, esc, resting: atRest, beside }: Props) {
+export function LoadDeck({ medium, precaution, problem, load, esc, resting: atRest, beside, below }: Props) {
   const { rig, profile } = useBench();
   const { session, surprise, away } = load;
   useTopOfPage();
@@ -130,6 +132,9 @@ export function LoadDeck({ medium, precaution, problem, load, esc, resting: atRe
       </div>
       <div className="grid content-start gap-4">
         {beside(due, leg?.itemId)}
+        <Notice grade="hazard" title={precaution}>
+          <p className="text-sm">The ESC arms again each time it is switched on.</p>
+        </Notice>
         <section aria-label="This load" className="text-sm">
           <h2 className="text-lg">This load</h2>
           <ol className="mt-1">
@@ -144,9 +149,7 @@ export function LoadDeck({ medium, precaution, problem, load, esc, resting: atRe
           </ol>
           {legs.length > 8 && <p className="text-muted">and {legs.length - 8} more</p>}
         </section>
-        <Notice grade="hazard" title={precaution}>
-          <p className="text-sm">The ESC arms again each time it is switched on.</p>
-        </Notice>
+        {below?.(due)}
       </div>
     </div>
   );

@@ -32,9 +32,9 @@ export function SimulatedDeck({ intents, ...props }: LoadProps) {
             onCount={(flashes) => itemId !== undefined && load.onCounted(bench.esc, itemId, flashes)}
           />
           <SimulatedEscPanel bench={bench} channel={rig.channel} safe use={props.medium.family} />
-          <MishapPanel bench={bench} due={due} session={load.session} />
         </>
       )}
+      below={(due) => <MishapPanel bench={bench} due={due} session={load.session} />}
     />
   );
 }
