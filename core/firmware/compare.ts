@@ -24,6 +24,19 @@ export function compareWithSheet(profile: EscProfile, sheet: Sheet, held: HeldSt
   });
 }
 
+export interface Renumbered {
+  itemId: string;
+  before: number;
+  now: number;
+}
+
+/** Items that stand under another number than when the sheet was kept: a count by the old list sets something else. */
+export const renumberedSince = (profile: EscProfile, sheet: Sheet): Renumbered[] =>
+  profile.items.flatMap(({ id, number }) => {
+    const before = sheet.values.find(({ itemId }) => itemId === id)?.itemNumber;
+    return before === undefined || before === number ? [] : [{ itemId: id, before, now: number }];
+  });
+
 /** What the plan has to put back: all that is not known to be as it was. */
 export const toPutBack = (compared: readonly ComparedValue[]): StopByItem =>
   Object.fromEntries(

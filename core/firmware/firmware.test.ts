@@ -5,7 +5,7 @@ import { revisionChanges } from '../esc/revisionMap';
 import { validateProfile } from '../esc/validateProfile';
 import { loadByHand } from '../plan/loadByHand.fixture';
 import { writeSheet } from '../sheet/sheet';
-import { compareWithSheet, toPutBack } from './compare';
+import { compareWithSheet, renumberedSince, toPutBack } from './compare';
 import { simulatedUpdate } from './simulatedUpdate';
 
 /** Each item one stop away from the factory's. */
@@ -35,6 +35,9 @@ describe.each(ARCHETYPES.map(({ profile }) => [profile.name, profile] as const))
     it('leaves a menu that is valid, with two items under each other’s numbers', () => {
       expect(validateProfile(next)).toEqual([]);
       const moved = revisionChanges(profile, next).filter(({ kind }) => kind === 'itemMoved');
+      expect(renumberedSince(next, sheetOf(profile, held)).map(({ itemId }) => itemId)).toEqual(
+        next.items.slice(-2).map(({ id }) => id),
+      );
       expect(moved.map(({ itemId }) => itemId).sort()).toEqual(
         profile.items
           .slice(-2)

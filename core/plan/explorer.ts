@@ -88,8 +88,15 @@ export class Explorer {
     return place;
   }
 
-  /** What can be done here while the ESC holds what it was last said to. @throws {Error} before it was said */
-  movesFrom(place: Place): Move[] {
+  /**
+   * What can be done here while the ESC holds what it was last said to.
+   * @param itemPlace the only item whose code is worth typing; every one where it is not said
+   * @throws {Error} before it was said
+   */
+  movesFrom(place: Place, itemPlace?: number): Move[] {
+    // A handful where only one code is typed; remembered for each item they would be many.
+    if (this.#memory && takesItemCode(this.#machine, place.config))
+      return this.movesWith(place, this.#memory, itemPlace);
     const known = this.#moves.get(place);
     if (known) return known;
     if (!this.#memory) throw new Error('the explorer was not told what the ESC holds');
@@ -104,10 +111,10 @@ export class Explorer {
   }
 
   /** What can be done here while the ESC holds this. */
-  movesWith(place: Place, memory: EscMemory): Move[] {
+  movesWith(place: Place, memory: EscMemory, itemPlace?: number): Move[] {
     const machine = this.#machine;
     const config = { ...place.config, memory };
-    return this.#inputs(config).map((input) => {
+    return this.#inputs(config, itemPlace).map((input) => {
       const next = advance(machine, config, input);
       return {
         input,
@@ -125,10 +132,10 @@ export class Explorer {
     return stores ? advance(this.#machine, { ...place.config, memory }, input).memory : memory;
   }
 
-  #inputs(config: Config): Input[] {
+  #inputs(config: Config, itemPlace: number | undefined): Input[] {
     const machine = this.#machine;
     const inputs: Input[] = this.#handInputs(config).filter((input) => edgeFor(machine, config, input));
-    for (const digits of codesFor(machine, config)) inputs.push({ type: 'code', digits });
+    for (const digits of codesFor(machine, config, itemPlace)) inputs.push({ type: 'code', digits });
     const wait = msToDeadline(machine, config);
     if (wait !== undefined) inputs.push({ type: 'elapsed', ms: wait });
     for (const micros of stickEnds(stateOf(machine, config), this.#stick)) {
@@ -170,11 +177,16 @@ function stickEnds({ keyDown, role }: State, stick: LearnedRange): number[] {
   return [...new Set([stick.neutralMicros, stick.forwardMicros, stick.brakeMicros])];
 }
 
+const takesItemCode = (machine: Machine, config: Config): boolean =>
+  stateOf(machine, config).on.some(({ guard }) => guard === 'codeIsItem');
+
 /** The digits that mean something here. */
-function codesFor(machine: Machine, config: Config): string[] {
-  const { on } = stateOf(machine, config);
-  if (on.some(({ guard }) => guard === 'codeIsItem')) return machine.menu.map(({ code }) => code);
-  const takesStop = on.some(({ guard }) => guard === 'codeIsStop');
+function codesFor(machine: Machine, config: Config, itemPlace: number | undefined): string[] {
+  if (takesItemCode(machine, config)) {
+    const items = itemPlace === undefined ? machine.menu : [machine.menu[itemPlace]!];
+    return items.map(({ code }) => code);
+  }
+  const takesStop = stateOf(machine, config).on.some(({ guard }) => guard === 'codeIsStop');
   return takesStop ? machine.menu[config.itemCursor]!.stopCodes : [];
 }
 

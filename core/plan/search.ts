@@ -52,7 +52,10 @@ export function quickestPath(explorer: Explorer, start: Config, goal: Goal): Pat
     const been = memory === held ? done.asBefore : done.changed;
     if (been.has(place)) continue;
     been.add(place);
-    for (const move of memory === held ? explorer.movesFrom(place) : explorer.movesWith(place, memory)) {
+    const { itemPlace } = goal;
+    const moves =
+      memory === held ? explorer.movesFrom(place, itemPlace) : explorer.movesWith(place, memory, itemPlace);
+    for (const move of moves) {
       if (opensAnother(move, goal)) continue;
       const after = explorer.heldAfter(place, move, memory);
       if (move.stores && !goal.allows(after)) continue;

@@ -110,8 +110,11 @@ function elapse(machine: Machine, start: Config, ms: number, perceive?: Perceive
 }
 
 function follow(machine: Machine, config: Config, edge: TimedEdge, perceive?: Perceive): Config {
-  const changed = (edge.effects ?? []).reduce((c, effect) => applyEffect(machine, c, effect), config);
-  const arrived: Config = { ...changed, state: edge.to, msInState: 0 };
+  // One copy for all effects: a plan tries thousands of edges.
+  const arrived: Config = { ...config };
+  for (const effect of edge.effects ?? []) Object.assign(arrived, changeBy(machine, arrived, effect));
+  arrived.state = edge.to;
+  arrived.msInState = 0;
   if (perceive) {
     for (const cue of [...(edge.cues ?? []), ...stateOf(machine, arrived).cues]) perceive(cue, arrived);
   }
@@ -190,32 +193,33 @@ function fits(
 const difference = (a: number | undefined, b: number | undefined): number | undefined =>
   a === undefined || b === undefined ? undefined : a - b;
 
-function applyEffect(machine: Machine, config: Config, effect: Effect): Config {
+/** What one effect changes. */
+function changeBy(machine: Machine, config: Config, effect: Effect): Partial<Config> {
   const item = machine.menu[config.itemCursor];
   if (!item) throw new Error(`the menu has no place ${config.itemCursor}`);
   switch (effect) {
     case 'firstItem':
-      return { ...config, itemCursor: 0 };
+      return { itemCursor: 0 };
     case 'nextItem':
-      return { ...config, itemCursor: (config.itemCursor + 1) % machine.menu.length };
+      return { itemCursor: (config.itemCursor + 1) % machine.menu.length };
     case 'previousItem':
-      return { ...config, itemCursor: wrapped(config.itemCursor - 1, machine.menu.length) };
+      return { itemCursor: wrapped(config.itemCursor - 1, machine.menu.length) };
     case 'itemByCode':
-      return { ...config, itemCursor: machine.menu.findIndex(({ code }) => code === config.typed) };
+      return { itemCursor: machine.menu.findIndex(({ code }) => code === config.typed) };
     case 'stopByCode':
-      return { ...config, stopCursor: item.stopCodes.indexOf(config.typed) };
+      return { stopCursor: item.stopCodes.indexOf(config.typed) };
     case 'showStored':
-      return { ...config, stopCursor: item.stopIds.indexOf(config.memory.stops[item.itemId]!) };
+      return { stopCursor: item.stopIds.indexOf(config.memory.stops[item.itemId]!) };
     case 'firstStop':
-      return { ...config, stopCursor: 0, rounds: 0 };
+      return { stopCursor: 0, rounds: 0 };
     case 'nextStop': {
       const stopCursor = (config.stopCursor + 1) % item.stopIds.length;
       // Only a menu that is heard counts its rounds.
       const rounds = machine.tones && stopCursor === 0 ? config.rounds + 1 : config.rounds;
-      return { ...config, stopCursor, rounds };
+      return { stopCursor, rounds };
     }
     case 'previousStop':
-      return { ...config, stopCursor: wrapped(config.stopCursor - 1, item.stopIds.length) };
+      return { stopCursor: wrapped(config.stopCursor - 1, item.stopIds.length) };
     case 'storeStop':
       return remember(config, {
         stops: { ...config.memory.stops, ...storedWith(item, item.stopIds[config.stopCursor]!) },
@@ -223,16 +227,15 @@ function applyEffect(machine: Machine, config: Config, effect: Effect): Config {
     case 'storeFactory':
       return remember(config, { stops: machine.factoryStops });
     case 'settle':
-      return { ...config, settledMicros: config.stickMicros };
+      return { settledMicros: config.stickMicros };
     case 'learnNeutral':
-      return { ...config, learning: { ...config.learning, neutralMicros: config.stickMicros } };
+      return { learning: { ...config.learning, neutralMicros: config.stickMicros } };
     case 'learnForward':
-      return { ...config, learning: { ...config.learning, forwardMicros: config.stickMicros } };
+      return { learning: { ...config.learning, forwardMicros: config.stickMicros } };
     case 'learnBrake':
-      return { ...config, learning: { ...config.learning, brakeMicros: config.stickMicros } };
+      return { learning: { ...config.learning, brakeMicros: config.stickMicros } };
     case 'learnRest':
       return {
-        ...config,
         learning: {
           ...config.learning,
           neutralMicros: config.stickMicros,
@@ -242,7 +245,7 @@ function applyEffect(machine: Machine, config: Config, effect: Effect): Config {
     case 'storeRange':
       return remember(config, { range: { ...config.memory.range, ...config.learning } });
     case 'forget':
-      return { ...config, learning: {}, itemCursor: 0, stopCursor: 0, rounds: 0 };
+      return { learning: {}, itemCursor: 0, stopCursor: 0, rounds: 0 };
   }
 }
 
@@ -255,9 +258,8 @@ export const storedWith = (item: MenuItem, stopId: string): Record<string, strin
 });
 
 /** A new memory even where the value is the same: whoever plans must see that something was stored. */
-const remember = (config: Config, change: Partial<EscMemory>): Config => ({
-  ...config,
-  memory: { ...config.memory, ...change },
+const remember = ({ memory }: Config, change: Partial<EscMemory>): Partial<Config> => ({
+  memory: { ...memory, ...change },
 });
 
 function observe(machine: Machine, config: Config, cue: Cue): Observed {

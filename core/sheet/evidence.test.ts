@@ -9,7 +9,7 @@ import {
   weakestBasis,
   type Observation,
 } from './evidence';
-import { writeSheet } from './sheet';
+import { isStillHeld, writeSheet } from './sheet';
 
 const profile = smallProfile();
 const early = '2026-01-01T00:00:00.000Z';
@@ -102,5 +102,21 @@ describe('a sheet', () => {
       basis: 'countedBack',
       seenAt: late,
     });
+  });
+
+  it('is held still until one value of it is known to be another, or is known no longer', () => {
+    const known = assumeFactory(profile, early);
+    const sheet = writeSheet(profile, holdingsOf(profile, known), {
+      id: 's',
+      rigName: 'r',
+      keptAt: late,
+      medium: null,
+      changedItemIds: [],
+      note: '',
+    });
+    const after = (...more: Observation[]) => isStillHeld(sheet, holdingsOf(profile, [...known, ...more]));
+    expect(after()).toBe(true);
+    expect(after(seen('bite', 'bite-4', 'countedBack'))).toBe(false);
+    expect(after(seen('bite', null, 'interrupted'))).toBe(false);
   });
 });

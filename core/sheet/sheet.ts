@@ -65,3 +65,7 @@ export function writeSheet(
     }),
   };
 }
+
+/** Whether an ESC is known to hold still all that a sheet says. */
+export const isStillHeld = (sheet: Sheet, holdings: Holdings): boolean =>
+  sheet.values.every(({ itemId, stopId }) => (holdings[itemId]?.stopId ?? null) === stopId);

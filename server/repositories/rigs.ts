@@ -6,7 +6,8 @@ import type { Rig } from '#core/rig/rig';
 import type { BenchTest } from '#core/calibration/benchTest';
 import type { Calibration } from '#core/calibration/calibration';
 import { EMPTY_DRAFT, type Draft } from '#core/sheet/draft';
-import { assumeFactory, type Observation } from '#core/sheet/evidence';
+import { assumeFactory, holdingsOf, type Observation } from '#core/sheet/evidence';
+import { isStillHeld } from '#core/sheet/sheet';
 import type { EventRules } from '#core/rig/eventRules';
 import { LONGEST_NAME } from '#core/units/text';
 import { Op, type Transaction } from 'sequelize';
@@ -42,7 +43,8 @@ export interface Bench {
   /** The lines of the first power that were ticked. */
   buildChecks: string[];
   sheetCount: number;
-  lastSheetNumber: number | undefined;
+  /** The newest sheet that was loaded or read, where the ESC is known to hold it still. */
+  heldSheetNumber: number | undefined;
   /** The newest revision of the ESC profile in the garage, where the rig uses an older one. */
   newerRevision: number | undefined;
   /** The event that is being prepared for. */
@@ -179,6 +181,13 @@ export async function findBench(garageId: string, rigId: string): Promise<Bench 
   const newest = await EscProfileModel.max<number, EscProfileModel>('revision', {
     where: { garageId, profileKey: profile.profileKey },
   });
+  const history = observations.map((o) => ({
+    itemId: o.itemKey,
+    stopId: o.stopKey,
+    basis: o.basis,
+    at: o.observedAt.toISOString(),
+  }));
+  const holdings = holdingsOf(profile.document, history);
   return {
     rigId,
     rig: row.document,
@@ -187,17 +196,12 @@ export async function findBench(garageId: string, rigId: string): Promise<Bench 
     draft: draft.document,
     draftRevision: draft.revision,
     memory: esc.memory,
-    observations: observations.map((o) => ({
-      itemId: o.itemKey,
-      stopId: o.stopKey,
-      basis: o.basis,
-      at: o.observedAt.toISOString(),
-    })),
+    observations: history,
     calibrations: calibrations.map(({ document }) => document),
     benchTests: benchTests.map(({ document }) => document),
     buildChecks: buildChecks.map(({ line }) => line),
     sheetCount,
-    lastSheetNumber: lastSheet?.number,
+    heldSheetNumber: lastSheet && isStillHeld(lastSheet.document, holdings) ? lastSheet.number : undefined,
     rules: rules?.document,
     rulesId: row.eventRulesId ?? undefined,
     goals: { ...usualGoals(row.document.vehicleClass), ...row.goals },

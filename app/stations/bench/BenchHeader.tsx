@@ -12,16 +12,16 @@ import { DraftConflict } from './DraftConflict';
 
 /** The slim bar: which rig, which ESC, and how far the draft is from it. */
 export function BenchHeader() {
-  const { rigId, rig, profile, holdings, changes, lastSheetNumber, temporaries } = useBench();
+  const { rigId, rig, profile, holdings, changes, heldSheetNumber, temporaries } = useBench();
   const { status } = useKeeping();
   const basis = weakestBasis(holdings);
   const unknown = unknownItems(profile, holdings).length;
   const onTheEsc =
     unknown > 0
       ? `${unknown} unknown`
-      : lastSheetNumber === undefined
+      : heldSheetNumber === undefined
         ? EVIDENCE[basis]
-        : `sheet ${lastSheetNumber}`;
+        : `sheet ${heldSheetNumber}`;
   const kv = formatNumber(rig.motor.kvRpmPerVolt.value, 0);
   const capacity = formatNumber(rig.pack.capacityAh.value * 1000, 0);
   return (

@@ -1,6 +1,6 @@
-import { compareWithSheet, toPutBack } from '#core/firmware/compare';
+import { compareWithSheet, renumberedSince, toPutBack } from '#core/firmware/compare';
 import { UPDATE_CAUTIONS } from '#core/firmware/cautions';
-import { hasLink } from '#core/esc/profile';
+import { hasLink, itemById } from '#core/esc/profile';
 import { downgrade } from '#core/sheet/downgrade';
 import { heldStops, unknownItems } from '#core/sheet/evidence';
 import type { Sheet } from '#core/sheet/sheet';
@@ -194,9 +194,27 @@ function Compare({ sheet, number }: { sheet: Sheet; number: number }) {
   const back = toPutBack(compared);
   const count = Object.keys(back).length;
   const unknown = compared.filter(({ outcome }) => outcome === 'unknown').length;
-  if (count === 0) return <p>Everything is as on sheet {number}.</p>;
+  const renumbered = renumberedSince(profile, sheet);
+  const numbers = renumbered.length > 0 && (
+    <p>
+      Other numbers than on the sheet:{' '}
+      {renumbered
+        .map(({ itemId, before, now }) => `“${itemById(profile, itemId).label}” was ${before}, is ${now}`)
+        .join('; ')}
+      . The plan counts by the new ones.
+    </p>
+  );
+  if (count === 0) {
+    return (
+      <>
+        <p>Everything is as on sheet {number}.</p>
+        {numbers}
+      </>
+    );
+  }
   return (
     <>
+      {numbers}
       {unknown > 0 && hasLink(profile) && (
         <p>
           <Link className="underline" to={`/rigs/${rigId}/esc`}>

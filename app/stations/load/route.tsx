@@ -2,7 +2,10 @@ import { MEDIUM_WORDS, type Medium, type MediumFamily } from '#core/esc/media';
 import type { StopByItem } from '#core/esc/profile';
 import { changesOf } from '#core/sheet/draft';
 import { holdingsOf } from '#core/sheet/evidence';
+import { stopsBeforeLoad } from '#core/sheet/undo';
 import { keepSheet } from '#server/repositories/bench';
+import type { Bench } from '#server/repositories/rigs';
+import { listSheets } from '#server/repositories/sheets';
 import { useState } from 'react';
 import { data, redirect } from 'react-router';
 import { keepTyped } from '../../ui/keepTyped';
@@ -21,10 +24,12 @@ export async function action({ params, request }: Route.ActionArgs) {
   const left = changesOf(bench.profile, holdingsOf(bench.profile, bench.observations), bench.draft);
   if (left.length > 0)
     return data({ sentence: `${left.length} values are not on the ESC yet.` }, { status: 409 });
-  const known = new Set(bench.profile.items.map((item) => item.id));
-  const changedItemIds = form
-    .getAll('changed')
-    .filter((id): id is string => typeof id === 'string' && known.has(id));
+  const said = new Set(form.getAll('changed'));
+  const changedBefore = await changedSinceLastSheet(bench);
+  // Also what was stored at another device, before the load was left half-way.
+  const changedItemIds = bench.profile.items
+    .map(({ id }) => id)
+    .filter((id) => said.has(id) || changedBefore.includes(id));
   const note = form.get('note');
   const medium = form.get('medium');
   if (typeof medium !== 'string' || !Object.hasOwn(MEDIUM_WORDS, medium))
@@ -36,6 +41,15 @@ export async function action({ params, request }: Route.ActionArgs) {
     note: typeof note === 'string' ? note.slice(0, 2000) : '',
   });
   throw redirect(`/rigs/${params.rigId}/sheets`);
+}
+
+/** Items that hold something else than when the last sheet was kept, or than they were first known to hold. */
+async function changedSinceLastSheet({ rigId, profile, observations }: Bench): Promise<string[]> {
+  const last = (await listSheets(rigId)).find(({ origin }) => origin !== 'imported');
+  const holdings = holdingsOf(profile, observations);
+  const itemIds = profile.items.map(({ id }) => id);
+  const before = stopsBeforeLoad(observations, itemIds, last?.sheet.keptAt);
+  return itemIds.filter((id) => before[id] !== undefined && holdings[id]?.stopId !== before[id]);
 }
 
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
