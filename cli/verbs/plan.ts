@@ -7,6 +7,7 @@ import { shortLine } from '#core/plan/instruction';
 import { legsFor, planLegs, planRestart, type LoadPlan, type PlannedRestart } from '#core/plan/loadPlan';
 import { legTitle } from '#core/plan/loadSession';
 import { rangeOf } from '#core/radio/pulse';
+import { inShortOrder } from '#core/plan/shortOrder';
 import { changesInOrder, type Change } from '#core/sheet/draft';
 import type { Config, Machine } from '#core/procedure/language';
 import { advisedStops, wantedStops, type Context } from '../context';
@@ -33,7 +34,8 @@ export function makePlan(context: Context, sets: readonly string[]): Planned {
   const stick = rangeOf(rig.channel);
   const memory = { ...factoryMemory(profile), stops, range: stick };
   const start = initialConfig(machine, memory, stick.neutralMicros);
-  const legs = legsFor(changesInOrder(profile, stops, changes), SHOWS_STORED[medium.family]);
+  const inOrder = inShortOrder(profile, medium.family, changesInOrder(profile, stops, changes));
+  const legs = legsFor(inOrder, SHOWS_STORED[medium.family]);
   const load = planLegs(machine, start, legs, stick);
   const restart = load && planRestart(machine, load.end, stick);
   if (!load || !restart) {

@@ -4,6 +4,7 @@ import { itemById, stopById } from '#core/esc/profile';
 import { escMachine } from '#core/procedure/escMachine';
 import { initialConfig } from '#core/procedure/step';
 import { legsFor, planLegs } from '#core/plan/loadPlan';
+import { inShortOrder } from '#core/plan/shortOrder';
 import { rangeOf } from '#core/radio/pulse';
 import { changesInOrder, type Change } from '#core/sheet/draft';
 import { heldStops, unknownItems } from '#core/sheet/evidence';
@@ -19,7 +20,7 @@ import { OneOf } from '../../ui/OneOf';
 import type { Access } from '#core/rig/rig';
 import { useBench } from '../bench/BenchContext';
 import { VerdictList } from '../tune/VerdictList';
-import { useSafeOrder } from './useSafeOrder';
+import { useLoadOrder } from './useLoadOrder';
 
 /** Whether the ESC of the page is worked, or one that lies beside it. */
 export type Where = 'simulated' | 'own';
@@ -37,10 +38,10 @@ export function BeforeLoad({ onBegin }: Props) {
   const medium = profile.media.find((m) => m.family === family) ?? profile.media[0]!;
   const hazards = openHazards(verdicts);
   const takenUpon = verdicts.filter(({ overridden }) => overridden !== undefined);
-  const safely = useSafeOrder();
+  const arranged = useLoadOrder(medium.family);
   const { changes: inOrder, worseOnTheWay } = useMemo(
-    () => safely(believed, changesInOrder(profile, heldStops(profile, holdings), changes)),
-    [safely, believed, profile, holdings, changes],
+    () => arranged(believed, changesInOrder(profile, heldStops(profile, holdings), changes)),
+    [arranged, believed, profile, holdings, changes],
   );
   const uncounted = profile.items.filter((item) => holdings[item.id]?.basis === 'seenStored');
   const countable = medium.family === 'link' || SHOWS_STORED[medium.family] ? uncounted : [];
@@ -214,9 +215,13 @@ function ByHand({ medium }: { medium: HandMedium }) {
     const machine = escMachine(profile);
     const stick = rangeOf(rig.channel);
     const start = initialConfig(machine, memory, stick.neutralMicros);
-    const inOrder = changesInOrder(profile, heldStops(profile, holdings), changes);
+    const inOrder = inShortOrder(
+      profile,
+      medium.family,
+      changesInOrder(profile, heldStops(profile, holdings), changes),
+    );
     return planLegs(machine, start, legsFor(inOrder, shows), stick)?.seconds;
-  }, [profile, rig.channel, memory, changes, holdings, shows]);
+  }, [profile, rig.channel, memory, changes, holdings, shows, medium.family]);
   if (seconds === undefined || seconds === 0) return 'by hand';
   return `about ${formatDuration(seconds)}${shows ? ' with counting back' : '; it does not show what is stored'}`;
 }

@@ -16,7 +16,7 @@ import { useBench } from '../bench/BenchContext';
 import { CountBack } from './CountBack';
 import { LoadFinished } from './LoadFinished';
 import type { useLoad } from './useLoad';
-import { useSafeOrder } from './useSafeOrder';
+import { useLoadOrder } from './useLoadOrder';
 
 /** What both decks are given. */
 export interface LoadProps {
@@ -50,10 +50,16 @@ export function LoadDeck({ medium, precaution, problem, load, esc, resting: atRe
     () => ({ ...atRest, memory: { ...atRest.memory, stops: stopsToPlanFrom(profile, session) } }),
     [atRest, profile, session],
   );
-  const safely = useSafeOrder();
+  const { itemCursor } = atRest;
+  const arranged = useLoadOrder(medium.family);
   const legs = useMemo(
-    () => legsLeft(profile, session, (changes) => safely(stopsToPlanFrom(profile, session), changes).changes),
-    [profile, session, safely],
+    () =>
+      legsLeft(
+        profile,
+        session,
+        (changes) => arranged(stopsToPlanFrom(profile, session), changes, itemCursor).changes,
+      ),
+    [profile, session, arranged, itemCursor],
   );
   const leg = legs[0];
   const plan = useMemo(

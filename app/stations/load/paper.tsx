@@ -15,7 +15,7 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { useBench } from '../bench/BenchContext';
-import { useSafeOrder } from './useSafeOrder';
+import { useLoadOrder } from './useLoadOrder';
 
 /** The plan on a page, or on a card for the pit lane: for a helper who sees neither screen nor reasons. */
 export default function PaperRoute() {
@@ -108,14 +108,14 @@ function Leg({ leg: { title, steps, countBack }, isCard }: { leg: PaperLeg; isCa
 
 function usePaperPlan(medium: HandMedium | undefined) {
   const { profile, rig, memory, changes, holdings, believed } = useBench();
-  const safely = useSafeOrder();
+  const arranged = useLoadOrder(medium?.family ?? 'link');
   return useMemo(() => {
     if (!medium) return undefined;
     const machine = escMachine(profile);
     const stick = rangeOf(rig.channel);
     const start = initialConfig(machine, memory, stick.neutralMicros);
     const held = heldStops(profile, holdings);
-    const inOrder = safely(believed, changesInOrder(profile, held, changes)).changes;
+    const inOrder = arranged(believed, changesInOrder(profile, held, changes)).changes;
     const plan = planLegs(machine, start, legsFor(inOrder, SHOWS_STORED[medium.family]), stick);
     if (!plan) return undefined;
     const restart = planRestart(machine, plan.end, stick);
@@ -124,5 +124,5 @@ function usePaperPlan(medium: HandMedium | undefined) {
       legs: planOnPaper(profile, rig.channel, held, plan.legs, medium),
       restart: (restart?.gestures ?? []).map((gesture) => shortLine(profile, rig.channel, gesture, medium)),
     };
-  }, [medium, profile, rig.channel, memory, changes, holdings, believed, safely]);
+  }, [medium, profile, rig.channel, memory, changes, holdings, believed, arranged]);
 }
