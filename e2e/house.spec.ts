@@ -77,6 +77,10 @@ for (const { name, ...look } of [
       expect(await axe(page), 'what it did instead').toEqual([]);
       await page.goto(`${rig}/sheets`);
       expect(await axe(page)).toEqual([]);
+      await page.goto(`${rig}/firmware`);
+      await page.getByRole('button', { name: 'Keep a sheet of it now' }).click();
+      await expect(page.getByText('Kept as sheet')).toBeVisible();
+      expect(await axe(page), 'new firmware').toEqual([]);
       await page.goto(`${rig}/esc`);
       await page.getByRole('button', { name: 'It got new firmware' }).click();
       await page.getByRole('button', { name: 'Yes, write it down' }).click();
@@ -101,6 +105,7 @@ for (const { name, ...look } of [
       await page.keyboard.press('c');
       await page.keyboard.press('p');
       await expect(page.getByTestId('instruction')).toContainText('Press');
+      await page.getByText('Make a mistake on purpose').click();
       expect(await axe(page)).toEqual([]);
       await importDemoRig(page, 'headland-trainer', `Stick, ${name}`);
       await page.goto(page.url().replace(/\/rig$/, '/tune'));
@@ -139,6 +144,7 @@ for (const { name, ...look } of [
         `${rig}/load/paper`,
         `${rig}/sheets`,
         `${rig}/esc`,
+        `${rig}/firmware`,
       ]) {
         await page.goto(path);
         const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);

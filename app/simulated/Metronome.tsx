@@ -1,11 +1,10 @@
 import { useEffect, useState } from 'react';
-import { playBeeps } from './sound';
+import { playTick } from './sound';
 
 /** A beat to press by: slow enough for a stiff key, fast enough not to run into a time-out. From memory. */
 const BEAT_MS = 800;
 /** Holds are counted in seconds. */
 const SECOND_MS = 1000;
-const TICK = [{ pitch: 'low', ms: 30, restMs: 0 }] as const;
 
 interface Props {
   /** Whether keys are pressed to it; else a hold is counted by it. */
@@ -21,7 +20,7 @@ export function Metronome({ presses }: Props) {
     const timer = setInterval(
       () => {
         setBeat((before) => before + 1);
-        playBeeps([...TICK]);
+        playTick();
       },
       presses ? BEAT_MS : SECOND_MS,
     );

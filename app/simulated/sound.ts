@@ -12,9 +12,20 @@ let playing: OscillatorNode | undefined;
 /** Plays notes at once, in place of what was playing. Silent where sounds are switched off or the browser forbids them. */
 export function playBeeps(beeps: Beep[]): void {
   if (beeps.length === 0 || !preferencesNow().sound) return;
+  playing?.stop();
+  playing = start(beeps);
+}
+
+/** A tick, beside whatever is playing. */
+export function playTick(): void {
+  if (preferencesNow().sound) start(TICK);
+}
+
+const TICK: readonly Beep[] = [{ pitch: 'low', ms: 30, restMs: 0 }];
+
+function start(beeps: readonly Beep[]): OscillatorNode {
   context ??= new AudioContext();
   if (context.state === 'suspended') void context.resume().catch(() => undefined);
-  playing?.stop();
   const oscillator = context.createOscillator();
   const gain = context.createGain();
   oscillator.connect(gain).connect(context.destination);
@@ -30,5 +41,5 @@ export function playBeeps(beeps: Beep[]): void {
   }
   oscillator.start();
   oscillator.stop(at);
-  playing = oscillator;
+  return oscillator;
 }
