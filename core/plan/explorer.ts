@@ -8,8 +8,9 @@ import {
   type Input,
   type Machine,
   type State,
+  type TimedEdge,
 } from '../procedure/language';
-import { advance, edgeDue, edgeFor, msToDeadline, stateOf, triggerOf } from '../procedure/step';
+import { advance, along, edgeDue, edgeFor, msToDeadline, stateOf, triggerOf } from '../procedure/step';
 import type { LearnedRange } from '../radio/pulse';
 
 /** Where an ESC can be, whatever it holds. There is one object for each. */
@@ -40,6 +41,11 @@ const PRESS_WEIGHT = 1e-4;
  * the moment in which things start to turn. A round of a tone menu is waited for rather.
  */
 const RESTART_WEIGHT = 20;
+
+interface Way {
+  input: Input;
+  edge: TimedEdge | undefined;
+}
 
 /** The ways through one machine. It works them out once, and again only where what is stored changes them. */
 export class Explorer {
@@ -114,14 +120,15 @@ export class Explorer {
   movesWith(place: Place, memory: EscMemory, itemPlace?: number): Move[] {
     const machine = this.#machine;
     const config = { ...place.config, memory };
-    return this.#inputs(config, itemPlace).map((input) => {
-      const next = advance(machine, config, input);
+    return this.#ways(config, itemPlace).map(({ input, edge }) => {
+      const next =
+        input.type === 'elapsed' ? advance(machine, config, input) : along(machine, config, input, edge);
       return {
         input,
         to: this.placeOf(next),
         seconds: secondsOf(input),
         weight: weightOf(input),
-        opens: opensItem(machine, config, input, next.itemCursor),
+        opens: opensItem(config, input, edge, next.itemCursor),
         stores: next.memory !== memory,
       };
     });
@@ -132,16 +139,26 @@ export class Explorer {
     return stores ? advance(this.#machine, { ...place.config, memory }, input).memory : memory;
   }
 
-  #inputs(config: Config, itemPlace: number | undefined): Input[] {
+  /** What can be given here, each with the edge that it takes: looked up once, since there are thousands. */
+  #ways(config: Config, itemPlace: number | undefined): Way[] {
     const machine = this.#machine;
-    const inputs: Input[] = this.#handInputs(config).filter((input) => edgeFor(machine, config, input));
-    for (const digits of codesFor(machine, config, itemPlace)) inputs.push({ type: 'code', digits });
-    const wait = msToDeadline(machine, config);
-    if (wait !== undefined) inputs.push({ type: 'elapsed', ms: wait });
-    for (const micros of stickEnds(stateOf(machine, config), this.#stick)) {
-      if (micros !== config.stickMicros) inputs.push({ type: 'stick', micros });
+    const ways: Way[] = [];
+    for (const input of this.#handInputs(config)) {
+      const edge = edgeFor(machine, config, input);
+      if (edge) ways.push({ input, edge });
     }
-    return inputs;
+    for (const digits of codesFor(machine, config, itemPlace)) {
+      const input: HandInput = { type: 'code', digits };
+      ways.push({ input, edge: edgeFor(machine, config, input) });
+    }
+    const wait = msToDeadline(machine, config);
+    if (wait !== undefined)
+      ways.push({ input: { type: 'elapsed', ms: wait }, edge: edgeDue(machine, config) });
+    for (const micros of stickEnds(stateOf(machine, config), this.#stick)) {
+      const input: HandInput = { type: 'stick', micros };
+      if (micros !== config.stickMicros) ways.push({ input, edge: edgeFor(machine, config, input) });
+    }
+    return ways;
   }
 
   #handInputs(config: Config): HandInput[] {
@@ -194,9 +211,13 @@ function codesFor(machine: Machine, config: Config, itemPlace: number | undefine
  * The item whose stops are gone into. Doing so with one that does not matter leads nowhere, and there are many such ways.
  * @param ledTo the item at which the ESC is afterwards
  */
-function opensItem(machine: Machine, config: Config, input: Input, ledTo: number): number | undefined {
+function opensItem(
+  config: Config,
+  input: Input,
+  edge: TimedEdge | undefined,
+  ledTo: number,
+): number | undefined {
   if (input.type === 'code') return ledTo;
-  const edge = input.type === 'elapsed' ? edgeDue(machine, config) : edgeFor(machine, config, input);
   const effects = edge?.effects;
   if (!effects?.some((effect) => OPENS.includes(effect))) return undefined;
   return effects.some((effect) => MOVES.includes(effect)) ? undefined : config.itemCursor;

@@ -55,8 +55,19 @@ export function step(machine: Machine, config: Config, input: Input): Stepped {
 /** The same for whoever only wants to know where it leads, and has many ways to try. */
 export function advance(machine: Machine, config: Config, input: Input, perceive?: Perceive): Config {
   if (input.type === 'elapsed') return elapse(machine, config, input.ms, perceive);
+  const edge = edgeFor(machine, config, input);
+  return along(machine, config, input, edge, perceive);
+}
+
+/** The same, where the edge that the input takes is known. */
+export function along(
+  machine: Machine,
+  config: Config,
+  input: HandInput,
+  edge: TimedEdge | undefined,
+  perceive?: Perceive,
+): Config {
   const moved = moveBy(config, input);
-  const edge = edgeFor(machine, moved, input);
   return edge ? follow(machine, moved, edge, perceive) : moved;
 }
 
