@@ -1,4 +1,7 @@
+import { ARCHETYPES } from '#core/archetypes/archetypes';
+import { factoryStops, hasLink } from '#core/esc/profile';
 import type { Page } from '@playwright/test';
+import { fiveChanges, rigHolding } from './changes';
 import { DATA } from './setting';
 import { control as askStandIn } from './standIn';
 import { draftSaved, expect, importDemoRig, moveRail, test } from './test';
@@ -141,4 +144,81 @@ test('a line cut at any byte of a write or a save leaves nothing half-written in
       await readAgain();
     });
   }
+});
+
+test('a pass code that is still the factory’s is pointed out and changed, and a wrong one is asked for', async ({
+  page,
+}) => {
+  await importDemoRig(page, 'kelp-beach-buggy', 'Paired');
+  const rig = `/rigs/${rigIdOf(page)}`;
+  const read = async (): Promise<void> => {
+    await page.goto(`${rig}/esc`);
+    await page.getByRole('button', { name: 'Read everything by the link' }).click();
+    await page.getByLabel('Wheels clear of the bench').check();
+    await page.getByRole('button', { name: 'It is safe: read' }).click();
+  };
+  await read();
+  await expect(page.getByText('The pass code is still the factory’s, 1111.')).toBeVisible();
+  await page.getByLabel('Another one').fill('0123');
+  await page.getByRole('button', { name: 'Change it' }).click();
+  await expect(
+    page.getByText('A pass code has four digits, and does not begin with a nought.'),
+  ).toBeVisible();
+  await page.getByLabel('Another one').fill('2468');
+  await page.getByRole('button', { name: 'Change it' }).click();
+  await expect(page.getByText('The pass code is changed.')).toBeVisible();
+
+  // What the page believes it to be is wrong from now on.
+  await page.evaluate(async (address) => {
+    await fetch(address, { method: 'POST', body: JSON.stringify({ do: 'sayPassCode', passCode: 3333 }) });
+  }, `${rig}/link`);
+  await read();
+  await expect(page.getByText('The ESC refused: the pass code is not right.')).toBeVisible();
+  await page.getByLabel('Its pass code').fill('2468');
+  await page.getByRole('button', { name: 'Use this one' }).click();
+  await read();
+  await expect(page.getByText('Every value is read.')).toBeVisible();
+  await expect(page.getByText('still the factory’s')).toBeHidden();
+});
+
+test('an update loses values and renumbers two items: saved before, compared after, and only what was lost is loaded', async ({
+  page,
+}) => {
+  const archetype = ARCHETYPES.find(({ profile }) => hasLink(profile))!;
+  const { profile } = archetype;
+  const changed = fiveChanges(profile);
+  const rigId = await rigHolding(page, archetype, { ...factoryStops(profile), ...changed });
+  const read = async (): Promise<void> => {
+    await page.goto(`/rigs/${rigId}/esc`);
+    await page.getByRole('button', { name: 'Read everything by the link' }).click();
+    await page.getByRole('radio').first().check();
+    await page.getByRole('button', { name: 'It is safe: read' }).click();
+    await expect(page.getByText('Every value is read.')).toBeVisible();
+  };
+  await read();
+
+  await page.goto(`/rigs/${rigId}/esc`);
+  await page.getByRole('link', { name: 'Save first, compare after' }).click();
+  await page.getByRole('button', { name: 'Keep a sheet of it now' }).click();
+  await expect(page.getByText('Kept as sheet 1.')).toBeVisible();
+  await expect(page.getByText('Everything is as on sheet 1.')).toBeVisible();
+  await page.getByRole('button', { name: 'Update the simulated ESC' }).click();
+  await page.getByRole('button', { name: 'Yes, update it' }).click();
+  await expect(page.getByText('The simulated ESC has new firmware.')).toBeVisible();
+  await expect(page.getByRole('cell', { name: 'nobody has looked' })).toHaveCount(profile.items.length);
+
+  await read();
+  await page.goto(`/rigs/${rigId}/firmware`);
+  // The first of every three values that were not the factory's is lost: two of five.
+  const [first, , , fourth] = Object.keys(changed);
+  const rows = page.getByRole('table').getByRole('rowheader');
+  const labelOf = (id: string | undefined) => profile.items.find((item) => item.id === id)!.label;
+  await expect(rows).toHaveText([new RegExp(labelOf(first)), new RegExp(labelOf(fourth))]);
+  await page.getByRole('button', { name: 'Plan these 2 values' }).click();
+  await expect(page.getByRole('heading', { name: /^Load 2 changes/ })).toBeVisible();
+  await page.getByRole('radio', { name: /./ }).last().check();
+  await page.getByRole('button', { name: 'Load by the link' }).click();
+  await expect(page.getByText('Every value is read back.')).toBeVisible();
+  await page.goto(`/rigs/${rigId}/firmware`);
+  await expect(page.getByText(/^Everything is as on sheet/)).toBeVisible();
 });

@@ -43,6 +43,7 @@ export class RigModel extends Record<RigModel> {
   declare document: Rig;
   declare eventRulesId: CreationOptional<string | null>;
   declare goals: CreationOptional<Partial<Goals> | null>;
+  declare linkPassCode: CreationOptional<number | null>;
   declare archivedAt: CreationOptional<Date | null>;
   declare deletedAt: CreationOptional<Date | null>;
   declare updatedAt: CreationOptional<Date>;
@@ -155,6 +156,7 @@ export function defineModels(): void {
       document: required(JSONB),
       eventRulesId: UUID,
       goals: JSONB,
+      linkPassCode: INTEGER,
       archivedAt: DATE,
       deletedAt: DATE,
       updatedAt: moment(),

@@ -24,6 +24,11 @@ export interface CountedMemory {
   writes: number;
 }
 
+/** What the file of an ESC keeps. */
+interface Kept extends CountedMemory {
+  passCode?: number;
+}
+
 export class StandInBench {
   esc: LinkedEsc | undefined;
   fault: Fault = NO_FAULT;
@@ -44,7 +49,7 @@ export class StandInBench {
   place(profile: EscProfile, serial: string, given: CountedMemory): CountedMemory {
     const own = this.memoryOf(serial);
     const newest = own && own.writes > given.writes ? own : given;
-    this.esc = plugIn(profile, serial, newest.memory);
+    this.esc = plugIn(profile, serial, newest.memory, this.keptOf(serial)?.passCode);
     this.writes = newest.writes;
     this.persist();
     return newest;
@@ -52,24 +57,32 @@ export class StandInBench {
 
   /** The memory of an ESC that was on this bench before. */
   memoryOf(serial: string): CountedMemory | undefined {
+    const kept = this.keptOf(serial);
+    return kept && { memory: kept.memory, writes: kept.writes };
+  }
+
+  private keptOf(serial: string): Kept | undefined {
     const file = this.fileOf(serial);
-    return existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as CountedMemory) : undefined;
+    return existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as Kept) : undefined;
   }
 
   /** Takes the ESC as a request left it. A changed memory is on disk before anybody hears of it. */
   leave(esc: LinkedEsc): void {
     const changed = this.esc !== undefined && esc.kept !== this.esc.kept;
+    const recoded = this.esc !== undefined && esc.passCode !== this.esc.passCode;
     this.esc = esc;
-    if (!changed) return;
-    this.writes += 1;
-    this.persist();
+    if (changed) this.writes += 1;
+    if (changed || recoded) this.persist();
   }
 
   private persist(): void {
     const esc = this.esc!;
     const file = this.fileOf(esc.serial);
     const descriptor = openSync(`${file}.new`, 'w');
-    writeSync(descriptor, JSON.stringify({ memory: esc.kept, writes: this.writes } satisfies CountedMemory));
+    writeSync(
+      descriptor,
+      JSON.stringify({ memory: esc.kept, writes: this.writes, passCode: esc.passCode } satisfies Kept),
+    );
     fsyncSync(descriptor);
     closeSync(descriptor);
     renameSync(`${file}.new`, file);

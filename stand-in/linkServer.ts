@@ -1,5 +1,5 @@
 /** The socket on which the ESC of the bench speaks the link protocol. One client at a time. */
-import { answer, restart, save } from '#core/device/linkedEsc';
+import { answer, isOpenTo, restart, save } from '#core/device/linkedEsc';
 import {
   LONGEST_LINE,
   readRequest,
@@ -26,32 +26,39 @@ export function linkServer(bench: StandInBench): Server {
   });
 }
 
+/** What the ESC knows of who is on the line. */
+interface Line {
+  /** Whether the pass code was said. */
+  paired: boolean;
+}
+
 function speak(socket: Socket, bench: StandInBench): void {
+  const line: Line = { paired: false };
   let waiting = '';
   socket.setEncoding('latin1');
   socket.on('data', (chunk: string) => {
     waiting += chunk;
     for (let end = waiting.indexOf('\n'); end !== -1 && !socket.destroyed; end = waiting.indexOf('\n')) {
-      const line = waiting.slice(0, end);
+      const words = waiting.slice(0, end);
       waiting = waiting.slice(end + 1);
-      hear(socket, bench, line);
+      hear(socket, bench, line, words);
     }
     if (waiting.length > LONGEST_LINE) socket.destroy();
   });
 }
 
-function hear(socket: Socket, bench: StandInBench, line: string): void {
+function hear(socket: Socket, bench: StandInBench, line: Line, words: string): void {
   const { fault } = bench;
-  const read = readRequest(line);
+  const read = readRequest(words);
   const request = read?.body;
   if (!read) say(socket, bench, 0, { ok: false, refusal: 'garbled' });
   else if (!request) say(socket, bench, read.number, { ok: false, refusal: 'unknown' });
   else if (fault.kind === 'cut' && fault.verb === request.verb) {
-    cutWithin(socket, bench, fault, line, { number: read.number, body: request });
+    cutWithin(socket, bench, fault, words, line, { number: read.number, body: request });
   } else if (fault.kind === 'powerLostWhileSaving' && request.verb === 'SAVE') {
     bench.leave(restart(save(bench.esc!, fault.after)));
     cut(socket, bench, fault.staysAway);
-  } else say(socket, bench, read.number, obey(bench, request));
+  } else say(socket, bench, read.number, obey(bench, line, request));
 }
 
 /** The request came in whole; what lies behind the cut is treated as if it had not. */
@@ -59,21 +66,24 @@ function cutWithin(
   socket: Socket,
   bench: StandInBench,
   { byte, staysAway }: Extract<Fault, { kind: 'cut' }>,
-  line: string,
+  words: string,
+  line: Line,
   { number, body }: Numbered<Request>,
 ): void {
-  const lineBytes = line.length + 1;
+  const lineBytes = words.length + 1;
   if (byte < lineBytes) {
     cut(socket, bench, staysAway);
     return;
   }
-  const reply = replyLine({ number, body: obey(bench, body) });
+  const reply = replyLine({ number, body: obey(bench, line, body) });
   socket.write(reply.slice(0, byte - lineBytes), () => cut(socket, bench, staysAway));
 }
 
-function obey(bench: StandInBench, request: Request): Reply {
+function obey(bench: StandInBench, line: Line, request: Request): Reply {
+  if (!line.paired && !isOpenTo(request)) return { ok: false, refusal: 'locked' };
   const { esc, reply } = answer(bench.esc!, request);
   bench.leave(esc);
+  if (request.verb === 'PAIR') line.paired = reply.ok;
   if (request.verb !== 'ID' || bench.fault.kind !== 'wrongIdentity' || !reply.ok) return reply;
   const [name, version, , ...rest] = reply.words;
   return { ok: true, words: [name!, version!, 'somebody-else', ...rest] };

@@ -3,7 +3,7 @@
  * that keeps them. What was written is gone at the next start unless it was saved.
  */
 import type { EscProfile } from '../esc/profile';
-import { identityWords, type Reply, type Request } from '../link/protocol';
+import { FACTORY_PASS_CODE, identityWords, type Reply, type Request } from '../link/protocol';
 import type { EscMemory } from '../procedure/language';
 
 export interface LinkedEsc {
@@ -14,15 +14,23 @@ export interface LinkedEsc {
   /** Values that were written and not saved, by item id. */
   unsaved: Readonly<Record<string, string>>;
   starts: number;
+  /** Whoever says it may read and write. It survives switching off. */
+  passCode: number;
 }
 
 /** An ESC with its link plugged in, just switched on. */
-export const plugIn = (profile: EscProfile, serial: string, kept: EscMemory): LinkedEsc => ({
+export const plugIn = (
+  profile: EscProfile,
+  serial: string,
+  kept: EscMemory,
+  passCode = FACTORY_PASS_CODE,
+): LinkedEsc => ({
   profile,
   serial,
   kept,
   unsaved: {},
   starts: 1,
+  passCode,
 });
 
 /** Keeps what was written. @param most how many of the values; fewer when the power goes in the middle */
@@ -34,7 +42,10 @@ export function save(esc: LinkedEsc, most = Infinity): LinkedEsc {
 /** Switched off and on: what was not saved is gone. */
 export const restart = (esc: LinkedEsc): LinkedEsc => ({ ...esc, unsaved: {}, starts: esc.starts + 1 });
 
-/** What the ESC does with a request, and what it replies. */
+/** Whether a request is heard before the pass code was said. */
+export const isOpenTo = ({ verb }: Request): boolean => verb === 'ID' || verb === 'PAIR';
+
+/** What the ESC does with a request of somebody whom it lets in, and what it replies. */
 export function answer(esc: LinkedEsc, request: Request): { esc: LinkedEsc; reply: Reply } {
   switch (request.verb) {
     case 'ID':
@@ -51,6 +62,12 @@ export function answer(esc: LinkedEsc, request: Request): { esc: LinkedEsc; repl
           }),
         },
       };
+    case 'PAIR': {
+      const isRight = request.code === esc.passCode;
+      return { esc, reply: isRight ? { ok: true, words: [] } : { ok: false, refusal: 'locked' } };
+    }
+    case 'PASS':
+      return { esc: { ...esc, passCode: request.code }, reply: { ok: true, words: [] } };
     case 'READ': {
       const item = esc.profile.items.find((i) => i.number === request.item);
       if (!item) return { esc, reply: { ok: false, refusal: 'noItem' } };

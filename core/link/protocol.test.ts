@@ -15,6 +15,10 @@ import {
 
 const anyRequest: fc.Arbitrary<Request> = fc.oneof(
   fc.constantFrom<Request>({ verb: 'ID' }, { verb: 'SAVE' }, { verb: 'RESTART' }),
+  fc.record({
+    verb: fc.constantFrom('PAIR' as const, 'PASS' as const),
+    code: fc.integer({ min: 1000, max: 9999 }),
+  }),
   fc.record({ verb: fc.constant('READ' as const), item: fc.integer({ min: 1, max: 99 }) }),
   fc.record({
     verb: fc.constant('WRITE' as const),

@@ -5,13 +5,21 @@
  */
 
 export const PROTOCOL_NAME = 'live-tune-link';
-export const PROTOCOL_VERSION = 1;
+export const PROTOCOL_VERSION = 2;
+
+/** What every ESC is delivered with: whoever is near knows it too. */
+export const FACTORY_PASS_CODE = 1111;
+
+/** A pass code has four digits, the first of them no nought. */
+export const isPassCode = (code: number): boolean => Number.isInteger(code) && code >= 1000 && code <= 9999;
 
 /** Lines longer than this are none of ours. */
 export const LONGEST_LINE = 240;
 
 export type Request =
   | { verb: 'ID' }
+  | { verb: 'PAIR'; code: number }
+  | { verb: 'PASS'; code: number }
   | { verb: 'READ'; item: number }
   | { verb: 'WRITE'; item: number; stop: number }
   | { verb: 'SAVE' }
@@ -25,6 +33,7 @@ export const REFUSALS = {
   noItem: 'there is no such item',
   noStop: 'the item has no such stop',
   busy: 'another computer is on the line',
+  locked: 'the pass code is not right',
 } as const;
 export type Refusal = keyof typeof REFUSALS;
 
@@ -56,6 +65,9 @@ const sealed = (words: (string | number)[]): string => {
 /** A request as a line, with its line end. @param number 1 to 9999 */
 export function requestLine({ number, body }: Numbered<Request>): string {
   switch (body.verb) {
+    case 'PAIR':
+    case 'PASS':
+      return sealed([number, body.verb, body.code]);
     case 'READ':
       return sealed([number, body.verb, body.item]);
     case 'WRITE':
@@ -92,6 +104,9 @@ function requestOf(verb: string | undefined, args: number[]): Request | undefine
     case 'SAVE':
     case 'RESTART':
       return args.length === 0 ? { verb } : undefined;
+    case 'PAIR':
+    case 'PASS':
+      return args.length === 1 && isPassCode(item!) ? { verb, code: item! } : undefined;
     case 'READ':
       return args.length === 1 ? { verb, item: item! } : undefined;
     case 'WRITE':

@@ -3,7 +3,16 @@ import { REFUSALS, type Identity, type Refusal } from '#core/link/protocol';
 /** Why a link failed, in a word for the program and a sentence for the user. */
 export class LinkError extends Error {
   readonly code:
-    'away' | 'busy' | 'cut' | 'silent' | 'refused' | 'strange' | 'wrongEsc' | 'mismatch' | 'cancelled';
+    | 'away'
+    | 'busy'
+    | 'cut'
+    | 'silent'
+    | 'locked'
+    | 'refused'
+    | 'strange'
+    | 'wrongEsc'
+    | 'mismatch'
+    | 'cancelled';
   constructor(code: LinkError['code'], sentence: string) {
     super(sentence);
     this.code = code;
@@ -12,7 +21,10 @@ export class LinkError extends Error {
 
 /** The ESC said no. */
 export const refusedBy = (refusal: Refusal): LinkError =>
-  new LinkError(refusal === 'busy' ? 'busy' : 'refused', `The ESC refused: ${REFUSALS[refusal]}.`);
+  new LinkError(
+    refusal === 'busy' || refusal === 'locked' ? refusal : 'refused',
+    `The ESC refused: ${REFUSALS[refusal]}.`,
+  );
 
 /**
  * A computer's link to one ESC. Every call fails with a LinkError. Reading is tried again when a reply does not
@@ -21,6 +33,9 @@ export const refusedBy = (refusal: Refusal): LinkError =>
  */
 export interface EscLink {
   identify(): Promise<Identity>;
+  /** Says the pass code. Nothing is read or written before. */
+  pair(passCode: number): Promise<void>;
+  setPassCode(passCode: number): Promise<void>;
   /** @returns the number of the stop */
   read(itemNumber: number): Promise<number>;
   write(itemNumber: number, stopNumber: number): Promise<void>;

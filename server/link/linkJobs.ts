@@ -11,7 +11,7 @@ export type LinkJobView = { startedAt: string; progress: LinkProgress } & (
   | { state: 'running' }
   | ({ state: 'finished' } & LoadedByLink)
   /** What came to nothing, and whose values nobody knows now. */
-  | { state: 'failed'; sentence: string; cancelled: boolean; unknownLabels: string[] }
+  | { state: 'failed'; sentence: string; cancelled: boolean; locked: boolean; unknownLabels: string[] }
 );
 
 interface LinkJob {
@@ -30,14 +30,16 @@ export function cancelLinkJob(rigId: string): void {
   if (job) job.cancelled = true;
 }
 
+/** Whether a job is on the link. */
+export const isLinkBusy = (): boolean => [...jobs.values()].some(({ view }) => view.state === 'running');
+
 /**
  * Begins a job on the link, for the ESC of a bench.
  * @param intents the stop that each drafted item has to have in the end; empty for reading only
  * @returns why it cannot begin, or undefined
  */
 export function beginLinkJob(bench: Bench, intents: StopByItem): string | undefined {
-  if ([...jobs.values()].some(({ view }) => view.state === 'running'))
-    return 'The link is busy with another load. Wait until it is done.';
+  if (isLinkBusy()) return 'The link is busy with another load. Wait until it is done.';
   const startedAt = new Date().toISOString();
   const job: LinkJob = {
     view: { state: 'running', startedAt, progress: { phase: 'connecting', done: 0, total: 1 } },
@@ -61,6 +63,7 @@ async function run(job: LinkJob, bench: Bench, intents: StopByItem): Promise<voi
       rules: bench.rules,
       goals: bench.goals,
       serial: rigId,
+      passCode: bench.linkPassCode,
       observations: bench.observations,
       intents,
       open: openStandIn,
@@ -97,6 +100,7 @@ async function run(job: LinkJob, bench: Bench, intents: StopByItem): Promise<voi
       sentence:
         error instanceof LinkError ? error.message : 'Something went wrong in Live Tune; its log says what.',
       cancelled: error instanceof LinkError && error.code === 'cancelled',
+      locked: error instanceof LinkError && error.code === 'locked',
       unknownLabels: unknownItems(profile, holdingsOf(profile, history)).map(({ label }) => label),
     };
   }

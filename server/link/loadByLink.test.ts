@@ -2,7 +2,7 @@ import { usualGoals } from '#core/advice/goals';
 import { factoryStops } from '#core/esc/profile';
 import { smallProfile } from '#core/esc/smallProfile.fixture';
 import { factoryMemory } from '#core/device/simulatedEsc';
-import { replyLine, requestLine } from '#core/link/protocol';
+import { FACTORY_PASS_CODE, replyLine, requestLine } from '#core/link/protocol';
 import { defaultRig } from '#core/rig/defaults';
 import { assumeFactory, holdingsOf, type Observation } from '#core/sheet/evidence';
 import { mkdtempSync, rmSync } from 'node:fs';
@@ -48,7 +48,7 @@ interface Outcome {
 async function load(
   intents: Record<string, string>,
   isCancelled: (phase: LinkPhase) => boolean = () => false,
-  cells = 2,
+  { cells = 2, passCode = FACTORY_PASS_CODE } = {},
 ): Promise<Outcome> {
   const { port } = server.address() as AddressInfo;
   const history = assumeFactory(profile, AT);
@@ -64,6 +64,7 @@ async function load(
       rules: undefined,
       goals: usualGoals('tenthBuggy'),
       serial: SERIAL,
+      passCode,
       observations: [...history],
       intents,
       open: () => openTcpLink(port, { connectMs: 5000, replyMs: 400, tries: 3 }),
@@ -128,6 +129,26 @@ describe('a load by link', () => {
     expect(bench.esc!.kept.stops).toEqual(factoryStops(profile));
   });
 
+  it('is let in only with the pass code, which outlives the adapter', async () => {
+    const { port } = server.address() as AddressInfo;
+    const link = await openTcpLink(port);
+    await expect(link.read(3)).rejects.toMatchObject({ code: 'locked' });
+    await link.pair(FACTORY_PASS_CODE);
+    await link.setPassCode(2468);
+    link.close();
+    bench = new StandInBench(folder);
+    bench.place(profile, SERIAL, { memory: factoryMemory(profile), writes: 0 });
+    server.close();
+    server = linkServer(bench);
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+
+    const stranger = await load(INTENTS);
+    expect(stranger.error).toMatchObject({ code: 'locked' });
+    expect(stranger.sheets).toEqual([]);
+    expect(bench.esc!.kept.stops).toEqual(factoryStops(profile));
+    expect((await load(INTENTS, undefined, { passCode: 2468 })).result?.changed).toEqual(['leap', 'bite']);
+  });
+
   it('is patient with a slow line: late replies are not taken for others', async () => {
     // Each reply comes after the client has asked again, until the line is well.
     bench.fault = { kind: 'slow', ms: 500 };
@@ -153,7 +174,7 @@ describe('a load by link', () => {
 
   it('writes nothing where what it read opens a hazard', async () => {
     // 6.4 V for the pack is 1.6 V for each of four cells.
-    const { error } = await load({ floor: 'floor-4' }, undefined, 4);
+    const { error } = await load({ floor: 'floor-4' }, undefined, { cells: 4 });
     expect(error?.code).toBe('mismatch');
     expect(bench.esc!.kept.stops.floor).toBe('floor-2');
   });

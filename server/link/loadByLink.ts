@@ -43,6 +43,8 @@ export interface LoadByLink {
   goals: Goals;
   /** Of this very ESC. */
   serial: string;
+  /** With which it lets us in. */
+  passCode: number;
   /** The history so far, oldest first. */
   observations: readonly Observation[];
   /** The stop that each drafted item has to have in the end; empty for reading only. */
@@ -118,6 +120,7 @@ async function openChecked(job: LoadByLink): Promise<EscLink> {
   const { link, identity } = await openFree(job);
   try {
     checkIdentity(job, identity);
+    await link.pair(job.passCode);
     return identity.unsaved === 0 ? link : await startAnew(job, link);
   } catch (error) {
     link.close();
@@ -233,7 +236,10 @@ async function startAnew(job: LoadByLink, link: EscLink): Promise<EscLink> {
     await pause(RESTART_PAUSE_MS);
     const back = await job.open().catch(() => undefined);
     const identity = await back?.identify().catch(() => undefined);
-    if (back && identity && identity.starts > starts) return back;
+    if (back && identity && identity.starts > starts) {
+      await back.pair(job.passCode);
+      return back;
+    }
     back?.close();
   }
   throw new LinkError('away', 'The ESC did not come back after its restart.');

@@ -59,6 +59,14 @@ class TcpEscLink implements EscLink {
     return identity;
   }
 
+  async pair(code: number): Promise<void> {
+    await this.patiently({ verb: 'PAIR', code });
+  }
+
+  async setPassCode(code: number): Promise<void> {
+    await this.patiently({ verb: 'PASS', code });
+  }
+
   async read(item: number): Promise<number> {
     const [echoed, stop] = await this.patiently({ verb: 'READ', item });
     if (Number(echoed) !== item) throw new LinkError('strange', 'The ESC answered for another item.');

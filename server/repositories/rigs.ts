@@ -6,6 +6,7 @@ import type { Rig } from '#core/rig/rig';
 import type { BenchTest } from '#core/calibration/benchTest';
 import type { Calibration } from '#core/calibration/calibration';
 import { EMPTY_DRAFT, type Draft } from '#core/sheet/draft';
+import { FACTORY_PASS_CODE } from '#core/link/protocol';
 import { assumeFactory, holdingsOf, type Observation } from '#core/sheet/evidence';
 import { isStillHeld } from '#core/sheet/sheet';
 import type { EventRules } from '#core/rig/eventRules';
@@ -52,6 +53,8 @@ export interface Bench {
   rulesId: string | undefined;
   /** What the driver is after; what is usual for the class until he says so. */
   goals: Goals;
+  /** With which its ESC lets a link in. */
+  linkPassCode: number;
   archived: boolean;
   hasPicture: boolean;
 }
@@ -205,9 +208,15 @@ export async function findBench(garageId: string, rigId: string): Promise<Bench 
     rules: rules?.document,
     rulesId: row.eventRulesId ?? undefined,
     goals: { ...usualGoals(row.document.vehicleClass), ...row.goals },
+    linkPassCode: row.linkPassCode ?? FACTORY_PASS_CODE,
     archived: row.archivedAt != null,
     hasPicture: picture > 0,
   };
+}
+
+/** Keeps the pass code that the ESC of a rig has now. */
+export async function keepPassCode(rigId: string, linkPassCode: number): Promise<void> {
+  await RigModel.update({ linkPassCode }, { where: { id: rigId } });
 }
 
 /** Keeps what the driver is after; whether the garage has the rig. */

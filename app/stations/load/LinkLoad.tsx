@@ -2,12 +2,14 @@ import { itemById, stopById, type StopByItem } from '#core/esc/profile';
 import type { LinkPhase, Surprise } from '#server/link/loadByLink';
 import type { LinkJobView } from '#server/link/linkJobs';
 import { ACCEPTANCE } from '#core/rig/safety';
+import type { ReactNode } from 'react';
 import { Check, Circle, CircleDot } from 'lucide-react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
 import { NoAnswer } from './NoAnswer';
+import { FactoryPassCode, SayPassCode } from './PassCode';
 import { useLinkJob } from './useLinkJob';
 
 const PHASES: Record<LinkPhase, string> = {
@@ -57,7 +59,9 @@ export function LinkLoad({ intents, onAgain }: Props) {
         )}
         {job.state === 'refused' && <Broken title={job.sentence} unknownLabels={[]} onAgain={onAgain} />}
         {job.state === 'failed' && (
-          <Broken title={job.sentence} unknownLabels={job.unknownLabels} onAgain={onAgain} />
+          <Broken title={job.sentence} unknownLabels={job.unknownLabels} onAgain={onAgain}>
+            {job.locked && <SayPassCode onSaid={onAgain} />}
+          </Broken>
         )}
         {NOT_DONE.includes(job.state) && <NoAnswer profile={profile} family="link" />}
         {job.state === 'finished' && <Finished {...job} onlyReads={onlyReads} />}
@@ -101,10 +105,12 @@ interface BrokenProps {
   /** Undefined where nobody can say. */
   unknownLabels: string[] | undefined;
   onAgain: () => void;
+  /** What helps. */
+  children?: ReactNode;
 }
 
 /** What came to nothing, what is certain all the same, and what to do. */
-function Broken({ title, unknownLabels, onAgain }: BrokenProps) {
+function Broken({ title, unknownLabels, onAgain, children }: BrokenProps) {
   const { rigId } = useBench();
   const certain =
     unknownLabels === undefined
@@ -118,6 +124,7 @@ function Broken({ title, unknownLabels, onAgain }: BrokenProps) {
         {certain} {unknownLabels?.length !== 0 && 'Do not drive or fly before it was read.'} The draft is
         kept.
       </p>
+      {children}
       <p className="mt-3 flex flex-wrap gap-3">
         <Button onClick={onAgain}>Try again</Button>
         <Button asChild>
@@ -145,6 +152,7 @@ function Finished({
             : 'Nothing had to be written: the ESC held it all.'}
       </p>
       {surprises.length > 0 && <Surprises surprises={surprises} />}
+      <FactoryPassCode />
       {changed.length > 0 && (
         <>
           <p className="mt-4 text-xl">Before it moves again:</p>

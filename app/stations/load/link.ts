@@ -1,5 +1,8 @@
+import { isPassCode } from '#core/link/protocol';
 import { readIntents } from '#core/sheet/intents';
 import { beginLinkJob, cancelLinkJob, linkJobOf } from '#server/link/linkJobs';
+import { changePassCode } from '#server/link/passCode';
+import { keepPassCode } from '#server/repositories/rigs';
 import { benchOf } from '../bench/benchData.server';
 import type { Route } from './+types/link';
 
@@ -12,17 +15,28 @@ export async function loader({ params }: Route.LoaderArgs) {
 /** Begins or stops a job on the link. */
 export async function action({ params, request }: Route.ActionArgs) {
   const bench = await benchOf(params.rigId);
-  const body = (await request.json()) as { do?: unknown; intents?: unknown };
+  const body = (await request.json()) as { do?: unknown; intents?: unknown; passCode?: unknown };
   if (body.do === 'cancel') {
     cancelLinkJob(bench.rigId);
     return Response.json({ ok: true });
   }
+  if (body.do === 'sayPassCode' || body.do === 'changePassCode') {
+    const passCode = Number(body.passCode);
+    if (!isPassCode(passCode))
+      return refused('A pass code has four digits, and does not begin with a nought.', 400);
+    if (body.do === 'sayPassCode') {
+      await keepPassCode(bench.rigId, passCode);
+      return Response.json({ ok: true });
+    }
+    const sentence = await changePassCode(bench, passCode);
+    return sentence === undefined ? Response.json({ ok: true }) : refused(sentence, 409);
+  }
   const intents = readIntents(bench.profile, body.intents);
   if (body.do !== 'begin' || !intents) {
-    return Response.json({ sentence: 'The load names stops that this ESC does not have.' }, { status: 400 });
+    return refused('The load names stops that this ESC does not have.', 400);
   }
   const sentence = beginLinkJob(bench, intents);
-  return Response.json(sentence === undefined ? { ok: true } : { sentence }, {
-    status: sentence === undefined ? 200 : 409,
-  });
+  return sentence === undefined ? Response.json({ ok: true }) : refused(sentence, 409);
 }
+
+const refused = (sentence: string, status: number): Response => Response.json({ sentence }, { status });

@@ -29,7 +29,7 @@ export function useLinkJob(rigId: string, intents: StopByItem): { job: WatchedJo
       void revalidate();
     };
     const look = async (): Promise<void> => {
-      const answer = await ask(address);
+      const answer = await askLink(address);
       if (over) return;
       const job = answer?.body.job;
       if (job === null) finish({ state: 'forgotten' });
@@ -40,7 +40,7 @@ export function useLinkJob(rigId: string, intents: StopByItem): { job: WatchedJo
       }
     };
     const begin = async (): Promise<void> => {
-      const answer = await ask(address, { do: 'begin', intents });
+      const answer = await askLink(address, { do: 'begin', intents });
       if (over) return;
       if (!answer) finish({ state: 'refused', sentence: 'The server does not answer.' });
       else if (answer.body.sentence !== undefined)
@@ -55,7 +55,7 @@ export function useLinkJob(rigId: string, intents: StopByItem): { job: WatchedJo
     };
   }, [address, intents, revalidate]);
 
-  const cancel = useCallback(() => void ask(address, { do: 'cancel' }), [address]);
+  const cancel = useCallback(() => void askLink(address, { do: 'cancel' }), [address]);
   return { job, cancel };
 }
 
@@ -64,7 +64,8 @@ interface LinkAnswer {
   sentence?: string;
 }
 
-async function ask(address: string, body?: object): Promise<{ body: LinkAnswer } | undefined> {
+/** Asks the link of a rig, or tells it something. @returns undefined where the server does not answer */
+export async function askLink(address: string, body?: object): Promise<{ body: LinkAnswer } | undefined> {
   try {
     const response = await fetch(address, {
       ...(body && {
