@@ -38,7 +38,7 @@ test('five changes are written by link and read back', async ({ page }) => {
   const row = page.getByRole('row', { name: /Stopper ·/ }).first();
   await expect(row).toContainText('65 % (stop 5)');
   await expect(row).toContainText('read back');
-  await expect(page.getByText('read before a load by link')).toBeVisible();
+  await expect(page.getByText('kept before a change')).toBeVisible();
 });
 
 test('what was loaded by link is what the page’s simulated ESC holds, and the other way round', async ({

@@ -1,3 +1,4 @@
+import { migrateStops } from '#core/esc/revisionMap';
 import { simulatedUpdate } from '#core/firmware/simulatedUpdate';
 import { findProfileByKey, keepProfile } from './escProfiles';
 import { moveToRevision } from './revisions';
@@ -10,9 +11,10 @@ import { simulatedMemoryOf } from './simulatedEscs';
  */
 export async function updateSimulated(garageId: string, bench: Bench): Promise<void> {
   const { rigId, profile } = bench;
-  const newest = await findProfileByKey(garageId, profile.id);
+  // The maker builds on the newest menu there is.
+  const from = (await findProfileByKey(garageId, profile.id))?.profile ?? profile;
   const { memory } = await simulatedMemoryOf(rigId);
-  const updated = simulatedUpdate(profile, memory.stops, (newest ?? { profile }).profile.revision + 1);
+  const updated = simulatedUpdate(from, migrateStops(from, memory.stops), from.revision + 1);
   await keepProfile(garageId, updated.profile);
   const next = await findProfileByKey(garageId, profile.id);
   if (!next) throw new Error(`the profile '${profile.id}' is not in the garage it was kept in`);

@@ -126,7 +126,7 @@ export default function SheetsRoute({ loaderData, actionData: answer }: Route.Co
 const ORIGIN_WORDS = {
   loaded: 'loaded',
   imported: 'imported; kept',
-  backup: 'read before a load by link',
+  backup: 'kept before a change; seen',
 } as const;
 
 /** Undoing a load is a load of its own: what was changed is drafted as it was, and the plan made. */
