@@ -20,7 +20,9 @@ for (const { profile, serves } of ARCHETYPES) {
 
     await workThrough(page, profile, targets);
     await expect(page.getByTestId('progress')).toContainText(`${CHANGES} of ${CHANGES}`);
-    await page.getByRole('button', { name: 'Keep this sheet' }).press('Enter');
+    const keep = page.getByRole('button', { name: 'Keep this sheet' });
+    await expect(keep).toBeEnabled();
+    await keep.press('Enter');
     const basis = SHOWS_STORED[medium.family] ? 'counted back' : 'seen stored';
     await expect(page.getByRole('cell', { name: basis })).toHaveCount(CHANGES);
   });

@@ -17,12 +17,16 @@ test('a load that was left half-way goes on at another device, and is undone by 
   await runUntil(page, /: count it back/);
   // Three of them are counted when the phone's battery gives out.
   await runUntil(page, /^.* · 3 of 5 counted back/);
-  await page.close();
 
   const other = await (await browser.newContext()).newPage();
   await other.clock.install();
-  await other.goto(new URL(`/rigs/${rigId}/load`, test.info().project.use.baseURL).href);
-  await expect(other.getByRole('heading', { level: 1 })).toHaveText('Count back 2 values');
+  await expect(async () => {
+    await other.goto(new URL(`/rigs/${rigId}/load`, test.info().project.use.baseURL).href);
+    await expect(other.getByRole('heading', { level: 1 })).toHaveText('Count back 2 values', {
+      timeout: 1000,
+    });
+  }).toPass();
+  await page.close();
   await begin(other, rigId);
   await runUntil(other, /^Nothing left to do/);
   await runUntil(other, /^Every value/, 'instruction');

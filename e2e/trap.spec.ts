@@ -35,7 +35,9 @@ for (const { profile, serves } of ARCHETYPES) {
     await trap.press('Enter');
     await runUntil(page, async () => /^Every value/.test(await page.getByTestId('instruction').innerText()));
 
-    await page.getByRole('button', { name: 'Keep this sheet' }).press('Enter');
+    const keep = page.getByRole('button', { name: 'Keep this sheet' });
+    await expect(keep).toBeEnabled();
+    await keep.press('Enter');
     const basis = SHOWS_STORED[medium.family] ? 'counted back' : 'seen stored';
     for (const [itemId, stopId] of Object.entries(targets)) {
       const item = profile.items.find(({ id }) => id === itemId)!;

@@ -42,7 +42,7 @@ interface Props extends Omit<LoadProps, 'intents'> {
 /** The load itself: one step at a time, every value stored, then, where the medium can show it, every value counted back. */
 export function LoadDeck({ medium, precaution, problem, load, esc, resting: atRest, beside, below }: Props) {
   const { rig, profile } = useBench();
-  const { session, surprise, away } = load;
+  const { session, surprise, away, isTelling } = load;
   useTopOfPage();
   const stick = useMemo(() => rangeOf(rig.channel), [rig.channel]);
   // The guide goes by what was seen and counted, not by the inside of the ESC on the page.
@@ -96,7 +96,7 @@ export function LoadDeck({ medium, precaution, problem, load, esc, resting: atRe
           <div className="mt-3" role="alert">
             <Notice
               grade="caution"
-              title="The server does not answer. What you see here is kept and sent with the next value."
+              title="The server does not answer. What you see here is kept, and sent when it is back."
             />
           </div>
         )}
@@ -127,7 +127,7 @@ export function LoadDeck({ medium, precaution, problem, load, esc, resting: atRe
               medium={medium.family}
               changed={session.concerned}
               problem={problem}
-              ready={!away}
+              ready={!isTelling}
               arms={restarted}
             />
           )}

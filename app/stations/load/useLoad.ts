@@ -17,6 +17,8 @@ import { useRef, useState } from 'react';
 import { useBench } from '../bench/BenchContext';
 import { sendBenchRecord } from '../bench/benchRecord';
 
+const TRY_AGAIN_MS = 2000;
+
 /**
  * How far a load is, by what was seen and counted, and what the server was told of it.
  * @param seesDisplay whether the page sees what the ESC shows; of one beside it, it only knows what it believes
@@ -35,14 +37,20 @@ export function useLoad(medium: HandMedium, intents: StopByItem, seesDisplay: bo
   const [surprise, setSurprise] = useState<string>();
   const [away, setAway] = useState(false);
   const watched = useRef(NOTHING_SEEN);
-  const unsent = useRef<Finding[]>([]);
+  const [telling, setTelling] = useState(0);
+  const told = useRef(Promise.resolve());
 
-  const tell = async (esc: SimulatedEsc, findings: Finding[]): Promise<void> => {
-    const seen = [...unsent.current, ...findings];
-    unsent.current = [];
-    const kept = await sendBenchRecord(rigId, { memory: esc.config.memory, seen });
-    if (!kept) unsent.current = [...seen, ...unsent.current];
-    setAway(!kept);
+  /** One after the other, until the server has it: a sheet that is kept must find all of it. */
+  const tell = (esc: SimulatedEsc, seen: Finding[]): void => {
+    setTelling((count) => count + 1);
+    told.current = told.current.then(async () => {
+      while (!(await sendBenchRecord(rigId, { memory: esc.config.memory, seen }))) {
+        setAway(true);
+        await new Promise((resolve) => setTimeout(resolve, TRY_AGAIN_MS));
+      }
+      setAway(false);
+      setTelling((count) => count - 1);
+    });
   };
 
   const onObserved = (observed: Observed[], esc: SimulatedEsc): void => {
@@ -59,7 +67,7 @@ export function useLoad(medium: HandMedium, intents: StopByItem, seesDisplay: bo
         `“${itemById(profile, astray.itemId).label}” was set to something else. The plan puts it right.`,
     );
     setSession(next);
-    void tell(esc, findings);
+    tell(esc, findings);
   };
 
   const onCounted = (esc: SimulatedEsc, itemId: string, flashes: number): void => {
@@ -73,14 +81,14 @@ export function useLoad(medium: HandMedium, intents: StopByItem, seesDisplay: bo
         : `“${label}” shows ${countInWords(flashes)}, not what was meant. It is stored again.`,
     );
     setSession(answer.session);
-    void tell(esc, [answer.finding]);
+    tell(esc, [answer.finding]);
   };
 
   /** The ESC shows on opening what an item holds: it was believed to be something else, or unknown. */
   const onShown = (esc: SimulatedEsc, itemId: string, stopId: string): void => {
     setSurprise(undefined);
     setSession({ ...session, held: { ...session.held, [itemId]: stopId } });
-    void tell(esc, [{ itemId, stopId, basis: 'userWord' }]);
+    tell(esc, [{ itemId, stopId, basis: 'userWord' }]);
   };
 
   /** After it was lost where the ESC is. @param itemId what may have been stored without anybody knowing what */
@@ -95,8 +103,8 @@ export function useLoad(medium: HandMedium, intents: StopByItem, seesDisplay: bo
     const outcome = session.target[itemId] === undefined ? 'It was before, too.' : 'The plan puts it right.';
     setSurprise(`“${label}” is unknown now. ${outcome}`);
     setSession(next);
-    void tell(esc, [finding]);
+    tell(esc, [finding]);
   };
 
-  return { session, surprise, away, onObserved, onCounted, onShown, onLost };
+  return { session, surprise, away, isTelling: telling > 0, onObserved, onCounted, onShown, onLost };
 }
