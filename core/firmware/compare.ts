@@ -3,6 +3,27 @@ import type { EscProfile, StopByItem } from '../esc/profile';
 import type { HeldStops } from '../sheet/evidence';
 import type { Sheet } from '../sheet/sheet';
 
+interface KeptSheet {
+  origin: 'loaded' | 'imported' | 'backup';
+  sheet: Sheet;
+}
+
+/**
+ * The sheet to hold an update against: the newest that was kept before it, or loaded since. One that was only kept since
+ * says what the update left.
+ * @param sheets newest first
+ * @param updatedAt when the ESC got new firmware, ISO 8601; undefined where it never did
+ */
+export function savedBefore<S extends KeptSheet>(
+  sheets: readonly S[],
+  updatedAt: string | undefined,
+): S | undefined {
+  return sheets.find(
+    ({ origin, sheet }) =>
+      origin === 'loaded' || (origin === 'backup' && (updatedAt === undefined || sheet.keptAt <= updatedAt)),
+  );
+}
+
 export interface ComparedValue {
   itemId: string;
   /** As it was kept. */

@@ -5,7 +5,7 @@ import { revisionChanges } from '../esc/revisionMap';
 import { validateProfile } from '../esc/validateProfile';
 import { loadByHand } from '../plan/loadByHand.fixture';
 import { writeSheet } from '../sheet/sheet';
-import { compareWithSheet, renumberedSince, toPutBack } from './compare';
+import { compareWithSheet, renumberedSince, savedBefore, toPutBack } from './compare';
 import { simulatedUpdate } from './simulatedUpdate';
 
 /** Each item one stop away from the factory's. */
@@ -65,6 +65,24 @@ describe('after an update', () => {
     const unknown = Object.fromEntries(profile.items.map(({ id }) => [id, null]));
     const compared = compareWithSheet(profile, sheetOf(profile, held), unknown);
     expect(toPutBack(compared)).toEqual(held);
+  });
+
+  it('is held against what was kept before it, not against what it left', () => {
+    const kept = (origin: 'loaded' | 'imported' | 'backup', minute: number) => ({
+      origin,
+      sheet: { ...sheetOf(profile, held), keptAt: `2026-01-01T00:0${minute}:00.000Z` },
+    });
+    const [before, foreign, left, loaded] = [
+      kept('backup', 1),
+      kept('imported', 2),
+      kept('backup', 4),
+      kept('loaded', 5),
+    ];
+    const at = '2026-01-01T00:03:00.000Z';
+    expect(savedBefore([left, foreign, before], at)).toBe(before);
+    expect(savedBefore([loaded, left, foreign, before], at)).toBe(loaded);
+    expect(savedBefore([left, foreign, before], undefined)).toBe(left);
+    expect(savedBefore([foreign], at)).toBeUndefined();
   });
 
   it('what the new menu has no place for is left out', () => {

@@ -40,8 +40,7 @@ export const legsFor = (changes: Change[], showsStored: boolean): Leg[] => [
 
 /**
  * The presses that do these legs one after the other, each the quickest from where the one before ended.
- * Taking the legs in a stated order rather than searching over orders is right for an ESC that restarts after
- * every value, where every order costs the same, and for a menu that is heard in its own order.
+ * Which order is short and safe is decided before: `shortOrder.ts`, `safeOrder.ts`.
  * @param stick the pulses of the throttle's ends
  * @returns undefined where the ESC cannot be brought there, as when the trigger is not at neutral
  */

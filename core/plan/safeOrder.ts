@@ -1,5 +1,5 @@
-import { itemById, type EscProfile, type StopByItem } from '../esc/profile';
-import { setAlong, type Change } from '../sheet/draft';
+import type { EscProfile, StopByItem } from '../esc/profile';
+import { keepsItsPlace, setAlong, type Change } from '../sheet/draft';
 
 export interface SafeOrder {
   changes: Change[];
@@ -59,11 +59,7 @@ export function inSafeOrder(
 
 /** Those that may change places with the first: none does with what sets others along or is confirmed last. */
 function mayComeNext(profile: EscProfile, open: readonly Change[]): readonly Change[] {
-  const keepsItsPlace = ({ itemId }: Change): boolean => {
-    const { setting, overwrites, renumbersMenu } = itemById(profile, itemId);
-    return setting === 'becVolts' || overwrites.length > 0 || renumbersMenu;
-  };
-  const end = open.findIndex(keepsItsPlace);
+  const end = open.findIndex((change) => keepsItsPlace(profile, change));
   return end === -1 ? open : open.slice(0, Math.max(1, end));
 }
 

@@ -1,6 +1,6 @@
 import type { MediumFamily } from '../esc/media';
 import { itemById, type EscProfile } from '../esc/profile';
-import type { Change } from '../sheet/draft';
+import { keepsItsPlace, type Change } from '../sheet/draft';
 
 /** Media with a key each way from item to item. In all others the order of the menu is the quickest. */
 const BOTH_WAYS: readonly MediumFamily[] = ['textBox', 'transmitterMenu'];
@@ -17,20 +17,15 @@ export function inShortOrder(
   changes: readonly Change[],
   from = 0,
 ): Change[] {
-  const begin = changes.findIndex((change) => isFree(profile, change));
+  const begin = changes.findIndex((change) => !keepsItsPlace(profile, change));
   if (!BOTH_WAYS.includes(family) || begin === -1) return [...changes];
-  const length = changes.slice(begin).findIndex((change) => !isFree(profile, change));
+  const length = changes.slice(begin).findIndex((change) => keepsItsPlace(profile, change));
   const end = length === -1 ? changes.length : begin + length;
   const placeOf = ({ itemId }: Change): number => itemById(profile, itemId).number - 1;
   const start = begin === 0 ? from : placeOf(changes[begin - 1]!);
   const free = roundTheRing(changes.slice(begin, end), placeOf, start, profile.items.length);
   return [...changes.slice(0, begin), ...free, ...changes.slice(end)];
 }
-
-const isFree = (profile: EscProfile, { itemId }: Change): boolean => {
-  const { setting, overwrites, renumbersMenu } = itemById(profile, itemId);
-  return setting !== 'becVolts' && overwrites.length === 0 && !renumbersMenu;
-};
 
 /** The quickest round through places on a ring: so far one way, then the rest the other. */
 function roundTheRing<T>(

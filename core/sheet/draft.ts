@@ -81,6 +81,12 @@ export function loadOrder(profile: EscProfile, changes: Change[]): Change[] {
   return [...changes].sort((a, b) => (rank(a) === rank(b) ? place(a) - place(b) : rank(a) - rank(b)));
 }
 
+/** Whether a change has its place in a load, first or last, whatever order would be shorter or safer for the others. */
+export function keepsItsPlace(profile: EscProfile, { itemId }: Change): boolean {
+  const { setting, overwrites, renumbersMenu } = itemById(profile, itemId);
+  return setting === 'becVolts' || overwrites.length > 0 || renumbersMenu;
+}
+
 /** How many items in a row lead to this one by overwriting; 0 where none overwrites it. */
 function overwriteDepth(profile: EscProfile, itemId: string): number {
   const above = profile.items.filter(({ overwrites }) => overwrites.some(({ sets }) => itemId in sets));

@@ -55,7 +55,8 @@ export async function keepCalibration(
 /** How a sheet came to be, as far as the ESC itself cannot tell. */
 export interface SheetOccasion {
   origin: Exclude<SheetOrigin, 'imported'>;
-  medium: MediumFamily;
+  /** By what it was loaded or read; null where it was only written down. */
+  medium: MediumFamily | null;
   changedItemIds: string[];
   note: string;
 }

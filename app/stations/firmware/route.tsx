@@ -1,4 +1,4 @@
-import { compareWithSheet, renumberedSince, toPutBack } from '#core/firmware/compare';
+import { compareWithSheet, renumberedSince, savedBefore, toPutBack } from '#core/firmware/compare';
 import { UPDATE_CAUTIONS } from '#core/firmware/cautions';
 import { hasLink, itemById } from '#core/esc/profile';
 import { downgrade } from '#core/sheet/downgrade';
@@ -23,9 +23,9 @@ import type { Route } from './+types/route';
 import { ComparedTable } from './ComparedTable';
 
 export async function loader({ params }: Route.LoaderArgs) {
-  const { rigId } = await benchOf(params.rigId);
-  const sheets = await listSheets(rigId);
-  return { saved: sheets.find(({ origin }) => origin !== 'imported') ?? null };
+  const { rigId, observations } = await benchOf(params.rigId);
+  const updatedAt = observations.findLast(({ basis }) => basis === 'firmwareUpdate')?.at;
+  return { saved: savedBefore(await listSheets(rigId), updatedAt) ?? null };
 }
 
 export async function action({ params, request }: Route.ActionArgs) {
@@ -36,7 +36,7 @@ export async function action({ params, request }: Route.ActionArgs) {
     case 'save': {
       const number = await keepSheet(bench, {
         origin: 'backup',
-        medium: profile.media[0]!.family,
+        medium: null,
         changedItemIds: [],
         note: 'Kept before a firmware update.',
       });
@@ -134,7 +134,7 @@ function SaveFirst({ saved }: { saved: Saved }) {
       <p>
         {saved ? (
           <>
-            Sheet {saved.number} of <Time iso={saved.sheet.keptAt} /> is the newest.
+            Sheet {saved.number} of <Time iso={saved.sheet.keptAt} /> is what an update is held against.
           </>
         ) : (
           'No sheet was kept yet.'
