@@ -1,4 +1,4 @@
-import { act, loseValue, placeOnBench, type SimulatedEsc } from '#core/device/simulatedEsc';
+import { actAll, loseValue, placeOnBench, type SimulatedEsc } from '#core/device/simulatedEsc';
 import type { EscProfile } from '#core/esc/profile';
 import type { Config, EscMemory, HandInput, Input, Observed } from '#core/procedure/language';
 import { soundOf, type Beep } from '#core/procedure/sound';
@@ -69,13 +69,7 @@ export function useSimulatedEsc(
 
   const play = useCallback((inputs: readonly Input[]): void => {
     const { esc: old, display, resting, cardIn } = current.current;
-    const observed: Observed[] = [];
-    let esc = old;
-    for (const input of inputs) {
-      const answer = act(esc, input);
-      esc = answer.esc;
-      observed.push(...answer.observed);
-    }
+    const { esc, observed } = actAll(old, inputs);
     current.current = {
       esc,
       display: observed.reduce(show, display),

@@ -39,6 +39,21 @@ export function act(esc: SimulatedEsc, input: Input): { esc: SimulatedEsc; obser
   return { esc: { ...after, motor }, observed };
 }
 
+/** Several, one after the other. */
+export function actAll(
+  from: SimulatedEsc,
+  inputs: readonly Input[],
+): { esc: SimulatedEsc; observed: Observed[] } {
+  let esc = from;
+  const observed: Observed[] = [];
+  for (const input of inputs) {
+    const answer = act(esc, input);
+    esc = answer.esc;
+    observed.push(...answer.observed);
+  }
+  return { esc, observed };
+}
+
 /** It forgets what it stored of an item: the factory's value is back, and nothing says so. */
 export function loseValue(esc: SimulatedEsc, itemId: string): SimulatedEsc {
   const { config, profile } = esc;

@@ -1,7 +1,7 @@
-import { act, placeOnBench, type SimulatedEsc } from '../device/simulatedEsc';
+import { actAll, placeOnBench, type SimulatedEsc } from '../device/simulatedEsc';
 import { SHOWS_STORED } from '../esc/media';
 import { handMediumOf, type EscProfile, type StopByItem } from '../esc/profile';
-import type { Input, Observed } from '../procedure/language';
+import type { Input } from '../procedure/language';
 import { stateOf } from '../procedure/step';
 import type { LearnedRange } from '../radio/pulse';
 import type { HeldStops } from '../sheet/evidence';
@@ -47,7 +47,7 @@ export function loadByHand({ profile, stick, real, known, wanted, instead }: Loa
       session = afterCounted(profile, session, leg.itemId, esc.config.stopCursor + 1)!.session;
       continue;
     }
-    const done = perform(esc, instead?.(esc, due!, n) ?? due!.inputs);
+    const done = actAll(esc, instead?.(esc, due!, n) ?? due!.inputs);
     esc = done.esc;
     const seen = watch(profile, watched, done.observed);
     watched = seen.watched;
@@ -57,15 +57,4 @@ export function loadByHand({ profile, stick, real, known, wanted, instead }: Loa
   }
   const { role } = stateOf(esc.machine, esc.config);
   throw new Error(`not done after ${MOST_STEPS} steps; it is ${role} in ${esc.config.state}`);
-}
-
-function perform(from: SimulatedEsc, inputs: readonly Input[]): { esc: SimulatedEsc; observed: Observed[] } {
-  let esc = from;
-  const observed: Observed[] = [];
-  for (const input of inputs) {
-    const answer = act(esc, input);
-    esc = answer.esc;
-    observed.push(...answer.observed);
-  }
-  return { esc, observed };
 }
