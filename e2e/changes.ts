@@ -17,7 +17,7 @@ export async function fiveChangesOn(
 ): Promise<{ rigId: string; targets: Record<string, string> }> {
   const targets = fiveChanges(profile);
   const rigId = await rigHolding(page, { profile, serves }, factoryStops(profile));
-  await post(page, `/rigs/${rigId}/draft`, { baseRevision: 0, stops: targets });
+  await post(page, `/rigs/${rigId}/draft`, { baseRevision: 0, stops: targets, setup: {} });
   return { rigId, targets };
 }
 

@@ -13,14 +13,14 @@ import { sheetSchema, sheetUpgrades } from './sheet';
 import type { Upgrade } from './upgrade';
 
 export type LiveTuneDocument =
-  | ({ format: 'live-tune/esc-profile'; version: 4 } & EscProfile)
-  | ({ format: 'live-tune/rig'; version: 4 } & RigFile)
-  | ({ format: 'live-tune/sheet'; version: 4 } & Sheet);
+  | ({ format: 'live-tune/esc-profile'; version: 5 } & EscProfile)
+  | ({ format: 'live-tune/rig'; version: 5 } & RigFile)
+  | ({ format: 'live-tune/sheet'; version: 5 } & Sheet);
 
 export type Format = LiveTuneDocument['format'];
 
 /** The newest version of every format. */
-export const VERSION = 4 as const;
+export const VERSION = 5 as const;
 
 interface FormatRules {
   schema: ObjectSchema<object>;

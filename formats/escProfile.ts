@@ -238,6 +238,7 @@ export const escProfileUpgrades: readonly Upgrade[] = [
     items: list(body.items).map(itemToVersion3),
   }),
   (body) => ({ ...body, calibration: calibrationToVersion4(part(body.calibration)) }),
+  (body) => body,
 ];
 
 /** Version 4: three points may come in other orders; what was there before took neutral first. */

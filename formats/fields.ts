@@ -17,8 +17,8 @@ export const between = (least: number, most: number, unit: string): yup.NumberSc
       'between',
       ({ value }) =>
         `is ${String(value)}; it must be between ${least} and ${most}${unit === '' ? '' : ` ${unit}`}`,
-      // Null is for `required` and `nullable` to judge.
-      (value: number | null) => value === null || (Number.isFinite(value) && value >= least && value <= most),
+      (value: number | null | undefined) =>
+        isMissing(value) || (Number.isFinite(value) && value >= least && value <= most),
     );
 
 /** A whole number between two bounds. */
@@ -28,8 +28,12 @@ export const whole = (least: number, most: number): yup.NumberSchema<number> =>
     .test(
       'whole',
       'must be a whole number',
-      (value: number | null) => value === null || Number.isInteger(value),
+      (value: number | null | undefined) => isMissing(value) || Number.isInteger(value),
     );
+
+/** What is missing is for `required`, `nullable` and `optional` to judge. */
+const isMissing = (value: number | null | undefined): value is null | undefined =>
+  value === null || value === undefined;
 
 /** A name or label that is shown on one line. */
 export const nameField = (): yup.StringSchema<string> =>

@@ -26,6 +26,7 @@ const sheet = writeSheet(profile, holdingsOf(profile, assumeFactory(profile, '20
   keptAt: '2026-01-01T00:00:00.000Z',
   medium: 'oneKey',
   changedItemIds: [],
+  setup: {},
   note: '',
 });
 const EXPORTS = [

@@ -160,6 +160,7 @@ export const rigUpgrades: readonly Upgrade[] = [
     rig: rigToVersion4(part(before)),
     ...(escProfile === undefined ? {} : { escProfile: escProfileUpgrades[2]!(part(escProfile)) }),
   }),
+  (body) => body,
 ];
 
 /** Version 4: the radio may have a curve, and what was there before was straight; the air is that of a mild day by the sea. */

@@ -1,4 +1,5 @@
 import { MEDIUM_WORDS, type MediumFamily } from '#core/esc/media';
+import { SETUP_VALUES, SETUP_KEYS, type Setup } from '#core/rig/setup';
 import type { Sheet, SheetValue } from '#core/sheet/sheet';
 import { EVIDENCE, type EvidenceBasis } from '#core/sheet/evidence';
 import * as yup from 'yup';
@@ -16,6 +17,13 @@ const value: yup.ObjectSchema<SheetValue> = record({
   seenAt: instant(),
 });
 
+/** Numbers of the model and its radio: whichever the rig had. */
+const setup = record(
+  Object.fromEntries(
+    SETUP_KEYS.map((key) => [key, whole(SETUP_VALUES[key].least, SETUP_VALUES[key].most).optional()]),
+  ),
+) as unknown as yup.ObjectSchema<Setup>;
+
 /** A sheet as a document. */
 export const sheetSchema: yup.ObjectSchema<Sheet> = record({
   id: idField(),
@@ -27,12 +35,14 @@ export const sheetSchema: yup.ObjectSchema<Sheet> = record({
   medium: keyOf<MediumFamily>(MEDIUM_WORDS).nullable().defined(),
   values: listOf(value, 1, 100),
   changedItemIds: yup.array().of(idField()).strict().required('is missing').max(100),
+  setup,
   note: textField(),
 });
 
-/** Version 2: a sheet says by which medium it was loaded. Since then nothing has changed for sheets. */
+/** Version 2: a sheet says by which medium it was loaded. Version 5: it says what the model and its radio had. */
 export const sheetUpgrades: readonly Upgrade[] = [
   (body) => ({ medium: null, ...body }),
   (body) => body,
   (body) => body,
+  (body) => ({ setup: {}, ...body }),
 ];

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { calibrationToVersion4 } from './calibration';
-import { readDocument, type Format, type LiveTuneDocument } from './document';
+import { readDocument, VERSION, type Format, type LiveTuneDocument } from './document';
 
 const raw = (file: string): Record<string, never> =>
   JSON.parse(readFileSync(`formats/older/${file}.json`, 'utf8')) as Record<string, never>;
@@ -104,6 +104,36 @@ describe('documents of version 3', () => {
       how: 'simulated',
       channel: { expoPercent: 0 },
     });
+  });
+});
+
+describe('documents of version 4', () => {
+  it('a sheet did not say what the model and its radio had', () => {
+    expect(upgraded('sheet-4', 'live-tune/sheet').setup).toEqual({});
+  });
+
+  it('a rig is as it was', () => {
+    const before = raw('rig-4') as unknown as { rig: object };
+    expect(upgraded('rig-4', 'live-tune/rig').rig).toEqual(before.rig);
+  });
+});
+
+describe('a sheet', () => {
+  const withSetup = (setup: unknown) =>
+    readDocument(JSON.stringify({ ...raw('sheet-4'), version: VERSION, setup }));
+
+  it('says of the model what it knows', () => {
+    expect(withSetup({ pinionTeeth: 15 })).toMatchObject({ ok: true, value: { setup: { pinionTeeth: 15 } } });
+  });
+
+  it.each([
+    [{ pinionTeeth: 0 }],
+    [{ pinionTeeth: 15.5 }],
+    [{ pinionTeeth: null }],
+    [{ wingspan: 3 }],
+    [undefined],
+  ])('is refused where it says %j of it', (setup) => {
+    expect(withSetup(setup).ok).toBe(false);
   });
 });
 

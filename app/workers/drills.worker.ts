@@ -9,6 +9,8 @@ import { expose } from 'comlink';
 export interface DrillRequest {
   drill: DrillId;
   rig: ResolvedRig;
+  /** With what is drafted for the model. */
+  draftedRig: ResolvedRig;
   now: EscBehaviour;
   /** What the ESC may be instead, as far as its values are unknown. */
   nowInstead: EscBehaviour[];
@@ -66,11 +68,11 @@ const worker = {
       kept(drill, rig, esc);
     }
   },
-  run({ drill, rig, now, nowInstead, draft }: DrillRequest): DrillAnswer {
+  run({ drill, rig, draftedRig, now, nowInstead, draft }: DrillRequest): DrillAnswer {
     asked += 1;
     try {
       const asIs = kept(drill, rig, now);
-      const drafted = kept(drill, rig, draft);
+      const drafted = kept(drill, draftedRig, draft);
       const instead = nowInstead.map((behaviour) => kept(drill, rig, behaviour));
       return {
         ok: true,

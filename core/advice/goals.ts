@@ -1,5 +1,5 @@
 /** What the driver is after: with class, motor, pack and radio, it decides what is advised. */
-import type { StopByItem } from '../esc/profile';
+import type { Draft } from '../sheet/draft';
 import type { VehicleClass } from '../rig/vehicleClass';
 
 export const PURPOSES = {
@@ -29,9 +29,8 @@ export interface Goals {
   waiting: WaitingDraft | null;
 }
 
-export interface WaitingDraft {
+export interface WaitingDraft extends Draft {
   name: 'A' | 'B';
-  stops: StopByItem;
 }
 
 /** A hazard that somebody takes upon himself. */

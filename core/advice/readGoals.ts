@@ -8,6 +8,7 @@ import {
   type Temporary,
   type WaitingDraft,
 } from './goals';
+import { readSetup } from '../rig/setup';
 import { SCHOOLS } from './schools';
 
 /** What a page sent as the driver's goals; undefined where it is none: an unknown word, or a side that no question has. */
@@ -57,6 +58,6 @@ function isTemporary(sent: unknown): boolean {
 }
 
 function isWaiting(sent: unknown): boolean {
-  const { name, stops } = (sent ?? {}) as Partial<WaitingDraft>;
-  return (name === 'A' || name === 'B') && isRecordOf(stops, isText);
+  const { name, stops, setup } = (sent ?? {}) as Partial<WaitingDraft>;
+  return (name === 'A' || name === 'B') && isRecordOf(stops, isText) && readSetup(setup) !== undefined;
 }

@@ -12,7 +12,7 @@ const facts = (change: Partial<StandingFacts> = {}): StandingFacts => ({
   rig: { ...defaultRig('tenthBuggy'), name: 'Test' },
   profile,
   holdings: holdingsOf(profile, assumeFactory(profile, AT)),
-  draft: { stops: {} },
+  draft: { stops: {}, setup: {} },
   range: factoryMemory(profile).range,
   calibrations: [],
   sheetCount: 0,
@@ -33,7 +33,7 @@ describe('where a rig stands', () => {
 
   it('a draft is over what is believed, and waits to be loaded', () => {
     const { drafted, changes, stations } = standingOf(
-      facts({ draft: { stops: { 'full-brake': 'full-brake-3' } } }),
+      facts({ draft: { stops: { 'full-brake': 'full-brake-3' }, setup: {} } }),
     );
     expect(drafted['full-brake']).toBe('full-brake-3');
     expect(changes.map(({ itemId }) => itemId)).toEqual(['full-brake']);
@@ -47,7 +47,7 @@ describe('where a rig stands', () => {
     ];
     const holdings = holdingsOf(profile, unknown);
     expect(standingOf(facts({ holdings })).sure['full-brake']).toBeUndefined();
-    const draft = { stops: { 'full-brake': 'full-brake-3' } };
+    const draft = { stops: { 'full-brake': 'full-brake-3' }, setup: {} };
     expect(standingOf(facts({ holdings, draft })).sure['full-brake']).toBe('full-brake-3');
   });
 
@@ -56,7 +56,7 @@ describe('where a rig stands', () => {
     const { verdicts, stations } = standingOf(facts({ rules }));
     expect(verdicts[0]?.title).toBe('Spec forbids this.');
     expect(stations.tune.state).toBe('blocked');
-    const legal = standingOf(facts({ rules, draft: { stops: { trigger: 'trigger-1' } } }));
+    const legal = standingOf(facts({ rules, draft: { stops: { trigger: 'trigger-1' }, setup: {} } }));
     expect(legal.stations.tune.state).toBe('done');
   });
 });

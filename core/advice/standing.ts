@@ -3,6 +3,7 @@ import type { EscProfile, StopByItem } from '../esc/profile';
 import type { LearnedRange } from '../radio/pulse';
 import type { EventRules } from '../rig/eventRules';
 import type { Rig } from '../rig/rig';
+import { setupChangesOf, withSetup, type SetupChange } from '../rig/setup';
 import type { Goals } from './goals';
 import type { Calibration } from '../calibration/calibration';
 import { rangesOf } from '../calibration/escs';
@@ -35,6 +36,7 @@ export interface Standing {
   /** The same without what nobody knows and nobody has drafted. */
   sure: StopByItem;
   changes: Change[];
+  setupChanges: SetupChange[];
   verdicts: Verdict[];
   stations: ReturnType<typeof stationStates>;
   /** Values for a while, until they are put back on the ESC, too. */
@@ -47,6 +49,8 @@ export function standingOf(facts: StandingFacts): Standing {
   const believed = believedStops(profile, holdings);
   const drafted = draftedStops(believed, draft);
   const changes = changesOf(profile, holdings, draft);
+  const setupChanges = setupChangesOf(rig, draft.setup);
+  const draftedRig = withSetup(rig, draft.setup);
   const endpoints = endpointState(facts);
   const around: Around = {
     ranges: rangesOf(rig, profile, range, calibrations),
@@ -57,14 +61,28 @@ export function standingOf(facts: StandingFacts): Standing {
     temporaries: activeTemporary(goals.temporary, profile, believed),
     today,
   };
-  const verdicts = verdictsOn({ rig, profile, stops: drafted, range, rules, goals, around });
-  const stations = stationStates({ changes, verdicts, sheetCount: facts.sheetCount, endpoints });
+  const verdicts = verdictsOn({
+    rig: draftedRig,
+    profile,
+    stops: drafted,
+    range,
+    rules,
+    goals,
+    around,
+  });
+  const stations = stationStates({
+    changeCount: changes.length + setupChanges.length,
+    verdicts,
+    sheetCount: facts.sheetCount,
+    endpoints,
+  });
   const temporaries = activeTemporary(goals.temporary, profile, drafted, believed);
   return {
     believed,
     drafted,
     sure: sureStops(profile, holdings, draft),
     changes,
+    setupChanges,
     verdicts,
     stations,
     temporaries,

@@ -4,7 +4,6 @@ import type { LearnedRange } from '../radio/pulse';
 import type { Rig } from '../rig/rig';
 import { staleReason, type Calibration } from '../calibration/calibration';
 import { escNames, lastOf, rangesOf } from '../calibration/escs';
-import type { Change } from '../sheet/draft';
 import { openHazards, type Verdict } from './verdicts/verdict';
 
 export const STATIONS = {
@@ -28,7 +27,8 @@ export interface EndpointFacts {
 }
 
 export interface StationFacts {
-  changes: Change[];
+  /** How many values are drafted, on the ESC and off it. */
+  changeCount: number;
   verdicts: Verdict[];
   sheetCount: number;
   endpoints: { state: StationState; why: string };
@@ -36,9 +36,9 @@ export interface StationFacts {
 
 /** The state of every station, with a few words on why. */
 export function stationStates(facts: StationFacts): Record<StationId, { state: StationState; why: string }> {
-  const { changes, verdicts, sheetCount, endpoints } = facts;
+  const { changeCount, verdicts, sheetCount, endpoints } = facts;
   const hazards = openHazards(verdicts).length;
-  const differ = `${changes.length} ${changes.length === 1 ? 'value differs' : 'values differ'}`;
+  const differ = `${changeCount} ${changeCount === 1 ? 'value differs' : 'values differ'}`;
   return {
     rig: { state: 'done', why: 'described' },
     endpoints,
@@ -46,13 +46,13 @@ export function stationStates(facts: StationFacts): Record<StationId, { state: S
       hazards > 0
         ? { state: 'blocked', why: `${hazards} ${hazards === 1 ? 'hazard' : 'hazards'} open` }
         : {
-            state: changes.length > 0 || sheetCount > 0 ? 'done' : 'due',
-            why: changes.length > 0 ? differ : 'nothing drafted',
+            state: changeCount > 0 || sheetCount > 0 ? 'done' : 'due',
+            why: changeCount > 0 ? differ : 'nothing drafted',
           },
     load:
-      hazards > 0 && changes.length > 0
+      hazards > 0 && changeCount > 0
         ? { state: 'blocked', why: 'a hazard is open' }
-        : changes.length > 0
+        : changeCount > 0
           ? { state: 'due', why: differ }
           : { state: sheetCount > 0 ? 'done' : 'idle', why: 'nothing to load' },
     sheets: {

@@ -41,9 +41,9 @@ describe('a new revision of a profile', () => {
   });
 
   it('keeps the intents of a draft by their ids, and names those it has no place for', () => {
-    const draft = { stops: { leap: 'leap-3', bite: 'bite-4' } };
+    const draft = { stops: { leap: 'leap-3', bite: 'bite-4' }, setup: {} };
     expect(migrateDraft(smallProfile(), nextRevision(), draft)).toEqual({
-      draft: { stops: { leap: 'leap-3' } },
+      draft: { stops: { leap: 'leap-3' }, setup: {} },
       dropped: [{ sentence: 'bite: 80 %' }],
     });
   });

@@ -22,7 +22,15 @@ const sheetOf = (profile: EscProfile, stops: StopByItem) => {
   const holdings = Object.fromEntries(
     profile.items.map(({ id }) => [id, { stopId: stops[id]!, basis: 'readBack' as const, at }]),
   );
-  const rest = { id: 'sheet', rigName: 'Rig', keptAt: at, medium: null, changedItemIds: [], note: '' };
+  const rest = {
+    id: 'sheet',
+    rigName: 'Rig',
+    keptAt: at,
+    medium: null,
+    changedItemIds: [],
+    setup: {},
+    note: '',
+  };
   return writeSheet(profile, holdings, rest);
 };
 

@@ -17,14 +17,18 @@ const MOST_LOOKS = 400;
  *
  * @param held what the ESC holds, every item
  * @param hazardsOf what is dangerous about such a set of stops, a sentence each
+ * @param allowed hazards that are there before or afterwards; else those of what is held now and in the end
  */
 export function inSafeOrder(
   profile: EscProfile,
   held: StopByItem,
   changes: readonly Change[],
   hazardsOf: (stops: StopByItem) => readonly string[],
+  allowed: ReadonlySet<string> = new Set([
+    ...hazardsOf(held),
+    ...hazardsOf(storedAfter(profile, held, changes)),
+  ]),
 ): SafeOrder {
-  const allowed = new Set([...hazardsOf(held), ...hazardsOf(stored(profile, held, changes))]);
   let looks = 0;
   let firstWorse: string | undefined;
   const worse = (stops: StopByItem): string | undefined => {
@@ -42,7 +46,7 @@ export function inSafeOrder(
     if (tried.has(key) || looks > MOST_LOOKS) return undefined;
     tried.add(key);
     for (const next of mayComeNext(profile, open)) {
-      const after = stored(profile, stops, [next]);
+      const after = storedAfter(profile, stops, [next]);
       const left = open.filter((change) => change !== next);
       if (left.length > 0 && worse(after) !== undefined) continue;
       const rest = restInOrder(after, left);
@@ -64,7 +68,7 @@ function mayComeNext(profile: EscProfile, open: readonly Change[]): readonly Cha
 }
 
 /** What is held after changes: each, and whatever it sets along. */
-const stored = (profile: EscProfile, held: StopByItem, changes: readonly Change[]): StopByItem =>
+export const storedAfter = (profile: EscProfile, held: StopByItem, changes: readonly Change[]): StopByItem =>
   changes.reduce<StopByItem>(
     (stops, { itemId, toStopId }) => ({
       ...stops,

@@ -1,6 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { smallProfile } from '../esc/smallProfile.fixture';
-import { changesOf, draftedStops, changesInOrder, fittingDraft, moveDraft, sameIntents } from './draft';
+import { defaultRig } from '../rig/defaults';
+import {
+  changesInOrder,
+  changesOf,
+  draftedStops,
+  EMPTY_DRAFT,
+  fittingDraft,
+  moveDraft,
+  moveSetup,
+  sameIntents,
+} from './draft';
 import { heldStops, assumeFactory, believedStops, holdingsOf } from './evidence';
 import { readIntents } from './intents';
 
@@ -14,20 +24,30 @@ describe('a draft', () => {
   });
 
   it('moved there and back is no change', () => {
-    const there = moveDraft({ stops: {} }, holdings, 'leap', 'leap-3');
-    expect(moveDraft(there, holdings, 'leap', 'leap-2')).toEqual({ stops: {} });
+    const there = moveDraft(EMPTY_DRAFT, holdings, 'leap', 'leap-3');
+    expect(moveDraft(there, holdings, 'leap', 'leap-2')).toEqual(EMPTY_DRAFT);
+  });
+
+  it('a number of the model moved there and back is no change either, and leaves the stops alone', () => {
+    const rig = defaultRig('tenthBuggy');
+    const draft = { stops: { bite: 'bite-4' }, setup: {} };
+    const there = moveSetup(draft, rig, 'packCells', rig.pack.cells + 1);
+    expect(there).toEqual({ stops: { bite: 'bite-4' }, setup: { packCells: rig.pack.cells + 1 } });
+    expect(moveSetup(there, rig, 'packCells', rig.pack.cells)).toEqual(draft);
   });
 
   it('keeps only what the profile has a place for', () => {
-    const old = { stops: { bite: 'bite-4', hoot: 'hoot-1', floor: 'floor-77' } };
-    expect(fittingDraft(profile, old)).toEqual({ stops: { bite: 'bite-4' } });
+    const old = { stops: { bite: 'bite-4', hoot: 'hoot-1', floor: 'floor-77' }, setup: { pinionTeeth: 15 } };
+    expect(fittingDraft(profile, old)).toEqual({ stops: { bite: 'bite-4' }, setup: { pinionTeeth: 15 } });
   });
 
   it('means the same as another whatever the order, and only then', () => {
-    const draft = { stops: { bite: 'bite-4', way: 'way-2' } };
-    expect(sameIntents(draft, { stops: { way: 'way-2', bite: 'bite-4' } })).toBe(true);
-    expect(sameIntents(draft, { stops: { bite: 'bite-4' } })).toBe(false);
-    expect(sameIntents(draft, { stops: { bite: 'bite-4', leap: 'leap-1' } })).toBe(false);
+    const draft = { stops: { bite: 'bite-4', way: 'way-2' }, setup: { packCells: 3 } };
+    expect(sameIntents(draft, { ...draft, stops: { way: 'way-2', bite: 'bite-4' } })).toBe(true);
+    expect(sameIntents(draft, { ...draft, stops: { bite: 'bite-4' } })).toBe(false);
+    expect(sameIntents(draft, { ...draft, stops: { bite: 'bite-4', leap: 'leap-1' } })).toBe(false);
+    expect(sameIntents(draft, { ...draft, setup: {} })).toBe(false);
+    expect(sameIntents(draft, { ...draft, setup: { packCells: 2 } })).toBe(false);
   });
 
   it('changes come in menu order, whatever the order of the moves', () => {

@@ -1,13 +1,20 @@
 /** The draft: what the user means to change. It holds intents only; what is untouched stays as it is. */
 import { itemById, type EscProfile, type StopByItem } from '../esc/profile';
+import { EMPTY_SETUP, setupOf, SETUP_KEYS, type Setup, type SetupKey } from '../rig/setup';
+import type { Rig } from '../rig/rig';
 import { heldStops, type HeldStops, type Holdings } from './evidence';
 
-/** Wanted stop by item id. */
 export interface Draft {
+  /** Wanted stop of the ESC by item id. */
   stops: StopByItem;
+  /** Wanted numbers of the model and its radio. */
+  setup: Setup;
 }
 
-export const EMPTY_DRAFT: Draft = { stops: {} };
+export const EMPTY_DRAFT: Draft = { stops: {}, setup: EMPTY_SETUP };
+
+/** As much of a draft as concerns the ESC. */
+type EscIntents = Pick<Draft, 'stops'>;
 
 /** One value to change. */
 export interface Change {
@@ -20,24 +27,34 @@ export interface Change {
 /** Whether two drafts mean the same, whatever the order of their intents. */
 export function sameIntents(a: Draft, b: Draft): boolean {
   const ids = Object.keys(a.stops);
-  return ids.length === Object.keys(b.stops).length && ids.every((id) => a.stops[id] === b.stops[id]);
+  return (
+    ids.length === Object.keys(b.stops).length &&
+    ids.every((id) => a.stops[id] === b.stops[id]) &&
+    SETUP_KEYS.every((key) => a.setup[key] === b.setup[key])
+  );
 }
 
 /** The intents of a draft that this profile has a place for. */
-export function fittingDraft(profile: EscProfile, draft: Draft): Draft {
+export const fittingDraft = (profile: EscProfile, draft: Draft): Draft => ({
+  ...draft,
+  stops: fittingStops(profile, draft.stops),
+});
+
+/** Those of these stops that this profile has. */
+export function fittingStops(profile: EscProfile, stops: StopByItem): StopByItem {
   const fits = ([itemId, stopId]: [string, string]): boolean =>
     profile.items.some((item) => item.id === itemId && item.stops.some((stop) => stop.id === stopId));
-  return { stops: Object.fromEntries(Object.entries(draft.stops).filter(fits)) };
+  return Object.fromEntries(Object.entries(stops).filter(fits));
 }
 
 /** What the ESC should hold: the draft over what it is believed to hold. */
-export const draftedStops = (believed: StopByItem, draft: Draft): StopByItem => ({
+export const draftedStops = (believed: StopByItem, draft: EscIntents): StopByItem => ({
   ...believed,
   ...draft.stops,
 });
 
 /** What the ESC will surely hold: what is drafted, and what it is known to hold; nothing where nobody knows. */
-export const sureStops = (profile: EscProfile, holdings: Holdings, draft: Draft): StopByItem => {
+export const sureStops = (profile: EscProfile, holdings: Holdings, draft: EscIntents): StopByItem => {
   const held = heldStops(profile, holdings);
   return Object.fromEntries(
     profile.items.flatMap(({ id }) => {
@@ -52,11 +69,18 @@ export const sureStops = (profile: EscProfile, holdings: Holdings, draft: Draft)
  */
 export function moveDraft(draft: Draft, holdings: Holdings, itemId: string, stopId: string): Draft {
   const { [itemId]: _moved, ...others } = draft.stops;
-  return { stops: holdings[itemId]?.stopId === stopId ? others : { ...others, [itemId]: stopId } };
+  const stops = holdings[itemId]?.stopId === stopId ? others : { ...others, [itemId]: stopId };
+  return { ...draft, stops };
+}
+
+/** The draft with a number of the model or its radio moved. Moving it back to what the rig has takes the intent away. */
+export function moveSetup(draft: Draft, rig: Rig, key: SetupKey, value: number): Draft {
+  const { [key]: _moved, ...others } = draft.setup;
+  return { ...draft, setup: setupOf(rig)[key] === value ? others : { ...others, [key]: value } };
 }
 
 /** What differs between the ESC and the draft, in menu order. Intents for items that the profile lacks are passed over. */
-export function changesOf(profile: EscProfile, holdings: Holdings, draft: Draft): Change[] {
+export function changesOf(profile: EscProfile, holdings: Holdings, draft: EscIntents): Change[] {
   return profile.items.flatMap((item) => {
     const toStopId = draft.stops[item.id];
     const fromStopId = holdings[item.id]?.stopId ?? null;

@@ -90,6 +90,7 @@ describe('a sheet', () => {
       keptAt: late,
       medium: 'oneKey',
       changedItemIds: ['bite'],
+      setup: {},
       note: '',
     });
     expect(sheet.values[2]).toEqual({
@@ -112,6 +113,7 @@ describe('a sheet', () => {
       keptAt: late,
       medium: null,
       changedItemIds: [],
+      setup: {},
       note: '',
     });
     const after = (...more: Observation[]) => isStillHeld(sheet, holdingsOf(profile, [...known, ...more]));

@@ -1,6 +1,7 @@
 /** A sheet: what was loaded into an ESC, when, and on what evidence. Never edited, only succeeded. */
 import type { MediumFamily } from '../esc/media';
 import { itemById, stopById, type EscProfile } from '../esc/profile';
+import type { Setup } from '../rig/setup';
 import type { EvidenceBasis, Holdings } from './evidence';
 
 export interface SheetValue {
@@ -31,6 +32,8 @@ export interface Sheet {
   values: SheetValue[];
   /** Items that this load changed. */
   changedItemIds: string[];
+  /** Of the model and its radio; empty on sheets from before it was written down. */
+  setup: Setup;
   note: string;
 }
 
@@ -38,7 +41,7 @@ export interface Sheet {
 export function writeSheet(
   profile: EscProfile,
   holdings: Holdings,
-  rest: Pick<Sheet, 'id' | 'rigName' | 'keptAt' | 'medium' | 'changedItemIds' | 'note'>,
+  rest: Pick<Sheet, 'id' | 'rigName' | 'keptAt' | 'medium' | 'changedItemIds' | 'setup' | 'note'>,
 ): Sheet {
   return {
     ...rest,

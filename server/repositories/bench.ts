@@ -3,10 +3,12 @@ import type { MediumFamily } from '#core/esc/media';
 import type { EscMemory } from '#core/procedure/language';
 import type { BenchTest } from '#core/calibration/benchTest';
 import type { Calibration } from '#core/calibration/calibration';
-import { changesOf } from '#core/sheet/draft';
+import { changesOf, sameIntents, type Draft } from '#core/sheet/draft';
+import { setupChangesOf, setupOf } from '#core/rig/setup';
+import type { Rig } from '#core/rig/rig';
+import type { EscProfile, StopByItem } from '#core/esc/profile';
 import { verdictsOn } from '#core/advice/verdicts/verdictsOn';
-import type { StopByItem } from '#core/esc/profile';
-import { believedStops, holdingsOf, type Observation } from '#core/sheet/evidence';
+import { believedStops, holdingsOf, type Holdings, type Observation } from '#core/sheet/evidence';
 import { writeSheet, type Sheet } from '#core/sheet/sheet';
 import { randomUUID } from 'node:crypto';
 import type { Transaction } from 'sequelize';
@@ -75,21 +77,28 @@ export async function keepSheet(
     id: randomUUID(),
     rigName: rig.name,
     keptAt: new Date().toISOString(),
+    setup: setupOf(rig),
     ...occasion,
     note: [occasion.note, ...takenUpon(bench, believedStops(profile, holdings))].filter(Boolean).join('\n'),
   });
   return database().transaction(async (transaction) => {
     const number = await addSheet(rigId, sheet, origin, transaction);
     const draft = await DraftModel.findByPk(rigId, { rejectOnEmpty: true, transaction, lock: true });
-    const open = new Set(changesOf(profile, holdings, draft.document).map((change) => change.itemId));
-    const left = Object.entries(draft.document.stops).filter(([itemId]) => open.has(itemId));
-    if (left.length < Object.keys(draft.document.stops).length) {
-      const document = { stops: Object.fromEntries(left) };
+    const document = openIntents(draft.document, rig, profile, holdings);
+    if (!sameIntents(document, draft.document)) {
       await draft.update({ document, revision: draft.revision + 1, updatedAt: new Date() }, { transaction });
     }
     return number;
   });
 }
+
+/** The intents of a draft that are not fulfilled yet. */
+const openIntents = (draft: Draft, rig: Rig, profile: EscProfile, holdings: Holdings): Draft => ({
+  stops: Object.fromEntries(
+    changesOf(profile, holdings, draft).map(({ itemId, toStopId }) => [itemId, toStopId]),
+  ),
+  setup: Object.fromEntries(setupChangesOf(rig, draft.setup).map(({ key, to }) => [key, to])),
+});
 
 /** What the driver loaded in spite of a hazard, and why: a sheet tells it. */
 const takenUpon = (

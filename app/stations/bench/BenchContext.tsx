@@ -1,7 +1,8 @@
 import { adviceOn } from '#core/advice/advise';
 import { standingOf } from '#core/advice/standing';
 import type { EscProfile, StopByItem } from '#core/esc/profile';
-import { fittingDraft, moveDraft, type Draft } from '#core/sheet/draft';
+import { EMPTY_SETUP, withSetup, type Setup, type SetupKey } from '#core/rig/setup';
+import { fittingDraft, moveDraft, moveSetup, type Draft } from '#core/sheet/draft';
 import { createContext, use, useCallback, useDeferredValue, useMemo, type ReactNode } from 'react';
 import type { BenchView } from './benchData.server';
 import { useDraft } from './useDraft';
@@ -36,14 +37,18 @@ function useBenchValue(view: BenchView) {
     return { ...found, draft };
   }, [rig, profile, holdings, memory, calibrations, sheetCount, rules, goals, today, draft]);
   const moveAll = useCallback(
-    (stops: StopByItem): void =>
-      change((before) =>
-        Object.entries(stops).reduce(
+    (stops: StopByItem, setup: Setup = EMPTY_SETUP): void =>
+      change((before) => {
+        const moved = Object.entries(stops).reduce(
           (next, [itemId, stopId]) => moveDraft(next, holdings, itemId, stopId),
           fittingDraft(profile, before),
-        ),
-      ),
-    [change, profile, holdings],
+        );
+        return Object.entries(setup).reduce(
+          (next, [key, value]) => moveSetup(next, rig, key as SetupKey, value),
+          moved,
+        );
+      }),
+    [change, profile, rig, holdings],
   );
   const move = useCallback(
     (itemId: string, stopId: string): void => moveAll({ [itemId]: stopId }),
@@ -51,14 +56,20 @@ function useBenchValue(view: BenchView) {
   );
   /** Another draft in place of this one. */
   const takeDraft = useCallback(
-    (stops: StopByItem): void => change(() => fittingDraft(profile, { stops })),
+    (other: Draft): void => change(() => fittingDraft(profile, other)),
     [change, profile],
   );
-  const advice = useMemo(() => adviceOn({ rig, goals, rules }, profile), [rig, goals, rules, profile]);
+  const draftedRig = useMemo(() => withSetup(rig, draft.setup), [rig, draft.setup]);
+  const advice = useMemo(
+    () => adviceOn({ rig: draftedRig, goals, rules }, profile),
+    [draftedRig, goals, rules, profile],
+  );
   const bench = useMemo(
     () => ({
       ...view,
       ...standing,
+      changeCount: standing.changes.length + standing.setupChanges.length,
+      draftedRig,
       goals,
       changeGoals,
       advice,
@@ -68,7 +79,21 @@ function useBenchValue(view: BenchView) {
       onMoved,
       history: { undo, redo, steps },
     }),
-    [view, standing, goals, changeGoals, advice, move, moveAll, takeDraft, onMoved, undo, redo, steps],
+    [
+      view,
+      standing,
+      draftedRig,
+      goals,
+      changeGoals,
+      advice,
+      move,
+      moveAll,
+      takeDraft,
+      onMoved,
+      undo,
+      redo,
+      steps,
+    ],
   );
   const keeping = useMemo(() => ({ status, settle }), [status, settle]);
   return { bench, newestDraft, keeping };

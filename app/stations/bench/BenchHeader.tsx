@@ -12,7 +12,7 @@ import { DraftConflict } from './DraftConflict';
 
 /** The slim bar: which rig, which ESC, and how far the draft is from it. */
 export function BenchHeader() {
-  const { rigId, rig, profile, holdings, changes, heldSheetNumber, temporaries } = useBench();
+  const { rigId, rig, profile, holdings, changeCount, heldSheetNumber, temporaries } = useBench();
   const { status } = useKeeping();
   const basis = weakestBasis(holdings);
   const unknown = unknownItems(profile, holdings).length;
@@ -43,14 +43,14 @@ export function BenchHeader() {
             </Link>
           </span>
           <span
-            className={`flex items-center gap-2 ${changes.length > 0 ? 'font-bold text-draft' : 'text-muted'}`}
+            className={`flex items-center gap-2 ${changeCount > 0 ? 'font-bold text-draft' : 'text-muted'}`}
           >
             <DraftMark />
-            {changes.length === 0
+            {changeCount === 0
               ? unknown > 0
                 ? 'draft: nothing'
                 : 'draft: as on the ESC'
-              : `draft: ${changes.length} ${changes.length === 1 ? 'differs' : 'differ'}`}
+              : `draft: ${changeCount} ${changeCount === 1 ? 'differs' : 'differ'}`}
           </span>
           {temporaries.length > 0 && (
             <Link to={`/rigs/${rigId}/tune`} className="font-bold text-caution underline underline-offset-4">

@@ -1,4 +1,5 @@
 import { stopById, type ProfileItem } from '#core/esc/profile';
+import { SETUP_KEYS, SETUP_VALUES } from '#core/rig/setup';
 import { VOCABULARY } from '#core/settings/vocabulary';
 import type { Draft } from '#core/sheet/draft';
 import { Button } from '../../ui/Button';
@@ -8,7 +9,7 @@ import { useBench, useKeeping } from './BenchContext';
 
 /** Two drafts of one rig: what each means to change where they differ, and the choice between them. */
 export function DraftConflict({ theirs }: { theirs: Draft }) {
-  const { profile, draft } = useBench();
+  const { rig, profile, draft } = useBench();
   const { settle } = useKeeping();
   const differing = profile.items.filter(({ id }) => draft.stops[id] !== theirs.stops[id]);
   return (
@@ -32,6 +33,22 @@ export function DraftConflict({ theirs }: { theirs: Draft }) {
                 <td className="py-1 font-bold">{wanted(item, theirs)}</td>
               </tr>
             ))}
+            {SETUP_KEYS.filter((key) => draft.setup[key] !== theirs.setup[key]).map((key) => {
+              const { name, unit, read } = SETUP_VALUES[key];
+              const wantedIn = ({ setup }: Draft): string =>
+                setup[key] === undefined || setup[key] === read(rig)
+                  ? 'not changed'
+                  : `${setup[key]} ${unit}`;
+              return (
+                <tr key={key} className="border-t border-rule">
+                  <th scope="row" className="py-1 pr-5 font-normal">
+                    {name}
+                  </th>
+                  <td className="py-1 pr-5 font-bold">{wantedIn(draft)}</td>
+                  <td className="py-1 font-bold">{wantedIn(theirs)}</td>
+                </tr>
+              );
+            })}
           </tbody>
         </table>
       </Scrollable>

@@ -6,7 +6,7 @@ import { useBench } from './BenchContext';
 
 /** The stations in the order of the job, each with where it stands. A bar at the bottom on a phone. */
 export function RouteLine() {
-  const { rigId, stations, changes } = useBench();
+  const { rigId, stations, changeCount } = useBench();
   const navigate = useNavigate();
   const goTo = (id: StationId) => () => void navigate(`/rigs/${rigId}/${id}`);
   useCommands({
@@ -24,7 +24,7 @@ export function RouteLine() {
       <ol className="flex justify-between px-1 md:flex-col md:gap-7 md:px-3.5">
         {(Object.keys(STATIONS) as StationId[]).map((id, index) => {
           const { state, why } = stations[id];
-          const count = id === 'load' && state === 'due' ? changes.length : undefined;
+          const count = id === 'load' && state === 'due' ? changeCount : undefined;
           return (
             <li key={id} className="relative flex-1 md:flex-none">
               {index > 0 && (

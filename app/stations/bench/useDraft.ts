@@ -170,7 +170,7 @@ async function postDraft(rigId: string, baseRevision: number, draft: Draft): Pro
     const response = await fetch(`/rigs/${rigId}/draft`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ baseRevision, stops: draft.stops }),
+      body: JSON.stringify({ baseRevision, ...draft }),
       keepalive: true,
     });
     return response.ok ? ((await response.json()) as Answer) : undefined;

@@ -2,7 +2,7 @@
  * Drafts that the server has not yet confirmed, kept in this browser: they outlive a reload, a crash and a
  * server that is away. One entry a tab, so that two tabs do not write over each other.
  */
-import type { Draft } from '#core/sheet/draft';
+import { EMPTY_DRAFT, type Draft } from '#core/sheet/draft';
 
 export interface WaitingDraft {
   draft: Draft;
@@ -48,7 +48,9 @@ export function takeWaiting(rigId: string): WaitingDraft | undefined {
 
 function read(key: string): WaitingDraft | undefined {
   try {
-    return JSON.parse(localStorage.getItem(key) ?? 'null') as WaitingDraft | undefined;
+    const waiting = JSON.parse(localStorage.getItem(key) ?? 'null') as WaitingDraft | null;
+    // One that an older Live Tune left here has no setup.
+    return waiting ? { ...waiting, draft: { ...EMPTY_DRAFT, ...waiting.draft } } : undefined;
   } catch {
     return undefined;
   }

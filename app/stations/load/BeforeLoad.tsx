@@ -18,6 +18,7 @@ import { DraftMark } from '../../ui/marks';
 import { Notice } from '../../ui/Notice';
 import { OneOf } from '../../ui/OneOf';
 import type { Access } from '#core/rig/rig';
+import { SETUP_VALUES, type Setup, type SetupChange } from '#core/rig/setup';
 import { useBench } from '../bench/BenchContext';
 import { VerdictList } from '../tune/VerdictList';
 import { useLoadOrder } from './useLoadOrder';
@@ -25,13 +26,25 @@ import { useLoadOrder } from './useLoadOrder';
 /** Whether the ESC of the page is worked, or one that lies beside it. */
 export type Where = 'simulated' | 'own';
 
+/** How a load is begun. */
+export interface Beginning {
+  /** Undefined where nothing is to be stored: there is work for hands only. */
+  medium: Medium | undefined;
+  precaution: string;
+  where: Where;
+  /** What hands do before and after the ESC is worked. */
+  before: Setup;
+  after: Setup;
+}
+
 interface Props {
-  onBegin: (medium: Medium, precaution: string, where: Where) => void;
+  onBegin: (beginning: Beginning) => void;
 }
 
 /** What will be loaded, by which medium, how long it takes, and what must be safe before it starts. */
 export function BeforeLoad({ onBegin }: Props) {
-  const { rigId, rig, profile, holdings, believed, changes, verdicts } = useBench();
+  const { rigId, rig, profile, holdings, believed, changes, setupChanges, changeCount, verdicts } =
+    useBench();
   const [precaution, setPrecaution] = useState<string>();
   const [family, setFamily] = useState<Medium['family']>(profile.media[0]!.family);
   const [where, setWhere] = useState<Where>('simulated');
@@ -39,20 +52,33 @@ export function BeforeLoad({ onBegin }: Props) {
   const hazards = openHazards(verdicts);
   const takenUpon = verdicts.filter(({ overridden }) => overridden !== undefined);
   const arranged = useLoadOrder(medium.family);
-  const { changes: inOrder, worseOnTheWay } = useMemo(
-    () => arranged(believed, changesInOrder(profile, heldStops(profile, holdings), changes)),
-    [arranged, believed, profile, holdings, changes],
+  const load = useMemo(
+    () =>
+      arranged({
+        held: believed,
+        changes: changesInOrder(profile, heldStops(profile, holdings), changes),
+        setupChanges,
+      }),
+    [arranged, believed, profile, holdings, changes, setupChanges],
   );
   const uncounted = profile.items.filter((item) => holdings[item.id]?.basis === 'seenStored');
   const countable = medium.family === 'link' || SHOWS_STORED[medium.family] ? uncounted : [];
 
-  if (changes.length === 0 && countable.length === 0) return <NothingToLoad />;
+  const toStore = changes.length > 0 || countable.length > 0;
+  if (!toStore && setupChanges.length === 0) return <NothingToLoad />;
+  const begin = (): void => {
+    if (precaution === undefined) return;
+    const [before, after] = [wantedOf(load.before), wantedOf(load.after)];
+    onBegin({ medium: toStore ? medium : undefined, precaution, where, before, after });
+  };
   return (
     <div className="max-w-4xl px-5 py-6">
       <h1 className="text-3xl">
-        {changes.length === 0
-          ? `Count back ${countable.length} ${countable.length === 1 ? 'value' : 'values'}`
-          : `Load ${changes.length} ${changes.length === 1 ? 'change' : 'changes'} into the ${profile.name}`}
+        {!toStore
+          ? `Make ${setupChanges.length} ${setupChanges.length === 1 ? 'change' : 'changes'} on the model and its radio`
+          : changeCount === 0
+            ? `Count back ${countable.length} ${countable.length === 1 ? 'value' : 'values'}`
+            : `Load ${changeCount} ${changeCount === 1 ? 'change' : 'changes'} into the ${profile.name}`}
       </h1>
       {rig.motorCount > 1 && (
         <p className="mt-2 max-w-3xl border-l-4 border-caution pl-3">
@@ -73,22 +99,28 @@ export function BeforeLoad({ onBegin }: Props) {
       ) : (
         <div className="mt-4 grid gap-6 lg:grid-cols-2">
           <div className="grid content-start gap-5">
-            <MediumChoice chosen={medium.family} onChoose={setFamily} />
-            {medium.family !== 'link' && <WhereChoice chosen={where} onChoose={setWhere} />}
+            {toStore && <MediumChoice chosen={medium.family} onChoose={setFamily} />}
+            {toStore && medium.family !== 'link' && <WhereChoice chosen={where} onChoose={setWhere} />}
             <section aria-labelledby="changes">
               <h2 id="changes" className="text-xl">
                 In this order
               </h2>
               <ol className="mt-1">
-                {inOrder.map((change, place) => (
+                {load.before.map((change) => (
+                  <SetupLine key={change.key} change={change} when={toStore ? 'before it has power' : ''} />
+                ))}
+                {load.changes.map((change, place) => (
                   <ChangeLine key={place} change={change} />
                 ))}
+                {load.after.map((change) => (
+                  <SetupLine key={change.key} change={change} when={toStore ? 'when all is stored' : ''} />
+                ))}
               </ol>
-              {worseOnTheWay !== undefined && (
+              {load.worseOnTheWay !== undefined && (
                 <Notice grade="caution" title="Do not stop half-way">
                   <p>
-                    Until all of it is stored, this may hold for a while: {worseOnTheWay}. No order spares it.
-                    Keep the model still until the end.
+                    Until all of it is stored, this may hold for a while: {load.worseOnTheWay}. No order
+                    spares it. Keep the model still until the end.
                   </p>
                 </Notice>
               )}
@@ -102,15 +134,10 @@ export function BeforeLoad({ onBegin }: Props) {
           <div>
             <AccessNotes access={rig.access} />
             <SafetyGate kind={rig.vehicle.kind} chosen={precaution} onChoose={setPrecaution} />
-            <Button
-              look="main"
-              className="mt-5 w-full"
-              disabled={precaution === undefined}
-              onClick={() => precaution !== undefined && onBegin(medium, precaution, where)}
-            >
-              {medium.family === 'link' ? 'Load by the link' : 'Begin loading'}
+            <Button look="main" className="mt-5 w-full" disabled={precaution === undefined} onClick={begin}>
+              {!toStore ? 'Begin' : medium.family === 'link' ? 'Load by the link' : 'Begin loading'}
             </Button>
-            {medium.family !== 'link' && (
+            {toStore && medium.family !== 'link' && (
               <p className="mt-3">
                 <Link className="underline underline-offset-4" to={`/rigs/${rigId}/load/paper`}>
                   The plan on paper
@@ -243,6 +270,26 @@ function ChangeLine({ change: { itemId, fromStopId, toStopId } }: { change: Chan
     </li>
   );
 }
+
+/** What hands do, and when. */
+function SetupLine({ change, when }: { change: SetupChange; when: string }) {
+  const { name, unit } = SETUP_VALUES[change.key];
+  return (
+    <li className="flex items-baseline gap-2 border-t border-rule py-2">
+      <DraftMark className="size-3.5 shrink-0 self-center" />
+      <span>
+        <strong>{name}</strong> {change.from} →{' '}
+        <strong className="text-draft">
+          {change.to}&nbsp;{unit}
+        </strong>
+        <span className="block text-sm text-muted">by hand{when && `, ${when}`}</span>
+      </span>
+    </li>
+  );
+}
+
+const wantedOf = (changes: readonly SetupChange[]): Setup =>
+  Object.fromEntries(changes.map(({ key, to }) => [key, to]));
 
 /** Where key and socket are, as their owner has noted it. */
 function AccessNotes({ access: { setKey, programmingLead } }: { access: Access }) {

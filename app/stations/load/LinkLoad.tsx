@@ -2,6 +2,7 @@ import { itemById, stopById, type StopByItem } from '#core/esc/profile';
 import type { LinkPhase, Surprise } from '#server/link/loadByLink';
 import type { LinkJobView } from '#server/link/linkJobs';
 import { ACCEPTANCE } from '#core/rig/safety';
+import { setupTitle } from '#core/rig/setup';
 import type { ReactNode } from 'react';
 import { Check, Circle, CircleDot } from 'lucide-react';
 import { Link } from 'react-router';
@@ -64,7 +65,7 @@ export function LinkLoad({ intents, onAgain }: Props) {
           </Broken>
         )}
         {NOT_DONE.includes(job.state) && <NoAnswer profile={profile} family="link" />}
-        {job.state === 'finished' && <Finished {...job} onlyReads={onlyReads} />}
+        {job.state === 'finished' && <Finished {...job} onlyReads={onlyReads} onAgain={onAgain} />}
       </div>
     </div>
   );
@@ -140,8 +141,10 @@ function Finished({
   changed,
   sheetNumber,
   onlyReads,
-}: Extract<LinkJobView, { state: 'finished' }> & { onlyReads: boolean }) {
-  const { rigId, rig } = useBench();
+  onAgain,
+}: Extract<LinkJobView, { state: 'finished' }> & { onlyReads: boolean; onAgain: () => void }) {
+  const { rigId, rig, setupChanges } = useBench();
+  const byHand = onlyReads ? [] : setupChanges;
   return (
     <>
       <p className="font-display text-3xl leading-tight font-bold" data-testid="instruction">
@@ -163,6 +166,16 @@ function Finished({
             ))}
           </ul>
         </>
+      )}
+      {byHand.length > 0 && (
+        <div className="mt-4">
+          <Notice grade="caution" title="Before it drives: what is left to do by hand">
+            <p>{byHand.map(setupTitle).join('; ')}.</p>
+            <Button className="mt-2" onClick={onAgain}>
+              Go on by hand
+            </Button>
+          </Notice>
+        </div>
       )}
       <p className="mt-5 flex flex-wrap gap-3">
         <Button look="main" asChild>

@@ -7,6 +7,7 @@ import { planLegs, planRestart } from '#core/plan/loadPlan';
 import type { Config } from '#core/procedure/language';
 import { stateOf } from '#core/procedure/step';
 import { rangeOf } from '#core/radio/pulse';
+import type { Setup } from '#core/rig/setup';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { GuideStep, NextSteps } from '../../simulated/GuideStep';
@@ -24,6 +25,8 @@ export interface LoadProps {
   precaution: string;
   /** The stop that each drafted item has to have in the end. */
   intents: StopByItem;
+  /** What is to be done by hand when all is stored. */
+  after: Setup;
   /** Why the sheet was not kept, if the server said so. */
   problem: string | undefined;
 }
@@ -40,7 +43,17 @@ interface Props extends Omit<LoadProps, 'intents'> {
 }
 
 /** The load itself: one step at a time, every value stored, then, where the medium can show it, every value counted back. */
-export function LoadDeck({ medium, precaution, problem, load, esc, resting: atRest, beside, below }: Props) {
+export function LoadDeck({
+  medium,
+  precaution,
+  after,
+  problem,
+  load,
+  esc,
+  resting: atRest,
+  beside,
+  below,
+}: Props) {
   const { rig, profile } = useBench();
   const { session, surprise, away, isTelling } = load;
   useTopOfPage();
@@ -57,7 +70,7 @@ export function LoadDeck({ medium, precaution, problem, load, esc, resting: atRe
       legsLeft(
         profile,
         session,
-        (changes) => arranged(stopsToPlanFrom(profile, session), changes, itemCursor).changes,
+        (changes) => arranged({ held: stopsToPlanFrom(profile, session), changes, from: itemCursor }).changes,
       ),
     [profile, session, arranged, itemCursor],
   );
@@ -125,6 +138,7 @@ export function LoadDeck({ medium, precaution, problem, load, esc, resting: atRe
           {!leg && (restarted || !restart) && (
             <LoadFinished
               medium={medium.family}
+              after={after}
               changed={session.concerned}
               problem={problem}
               ready={!isTelling}

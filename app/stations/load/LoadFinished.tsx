@@ -1,12 +1,17 @@
 import { SHOWS_STORED, type HandMedium } from '#core/esc/media';
 import { ACCEPTANCE } from '#core/rig/safety';
+import { setupChangesOf, type Setup } from '#core/rig/setup';
 import { Form, useNavigation } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
+import { SetupSteps } from './SetupSteps';
 
 interface Props {
-  medium: HandMedium['family'];
+  /** By which it was loaded; null where only hands worked, and nothing was stored. */
+  medium: HandMedium['family'] | null;
+  /** What hands still have to do before it is tried. */
+  after: Setup;
   changed: readonly string[];
   problem: string | undefined;
   /** Whether everything that was seen has reached the server. */
@@ -16,13 +21,21 @@ interface Props {
 }
 
 /** The end of a load: what to try before driving, and the sheet. */
-export function LoadFinished({ medium, changed, problem, ready, arms }: Props) {
-  const { kind } = useBench().rig.vehicle;
+export function LoadFinished({ medium, after, changed, problem, ready, arms }: Props) {
+  const { rig } = useBench();
+  const { kind } = rig.vehicle;
   const saving = useNavigation().state !== 'idle';
+  const byHand = setupChangesOf(rig, after);
+  if (byHand.length > 0) return <SetupSteps changes={byHand} />;
+  const shows = medium !== null && SHOWS_STORED[medium];
   return (
     <div>
       <p className="font-display text-4xl leading-tight font-bold lg:text-5xl" data-testid="instruction">
-        {SHOWS_STORED[medium] ? 'Every value is counted back.' : 'Every value was heard being stored.'}
+        {medium === null
+          ? 'All of it is done.'
+          : shows
+            ? 'Every value is counted back.'
+            : 'Every value was heard being stored.'}
       </p>
       {!arms && (
         <div className="mt-3 max-w-2xl">
@@ -34,7 +47,7 @@ export function LoadFinished({ medium, changed, problem, ready, arms }: Props) {
           </Notice>
         </div>
       )}
-      {!SHOWS_STORED[medium] && (
+      {medium !== null && !shows && (
         <p className="mt-3 max-w-2xl">
           This menu does not show what is stored, so nothing could be counted back. The sheet says so; the
           trial below is what tells.
@@ -49,7 +62,7 @@ export function LoadFinished({ medium, changed, problem, ready, arms }: Props) {
         ))}
       </ul>
       <Form method="post" className="mt-5 max-w-xl">
-        <input type="hidden" name="medium" value={medium} />
+        <input type="hidden" name="medium" value={medium ?? ''} />
         {changed.map((id) => (
           <input key={id} type="hidden" name="changed" value={id} />
         ))}

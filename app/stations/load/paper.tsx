@@ -3,6 +3,7 @@ import { handMediumOf } from '#core/esc/profile';
 import { legsFor, planLegs, planRestart } from '#core/plan/loadPlan';
 import { planOnPaper, type PaperLeg } from '#core/plan/paperPlan';
 import { shortLine } from '#core/plan/instruction';
+import { setupStep, type SetupStep } from '#core/plan/setupStep';
 import { escMachine } from '#core/procedure/escMachine';
 import { initialConfig } from '#core/procedure/step';
 import { rangeOf } from '#core/radio/pulse';
@@ -67,11 +68,13 @@ export default function PaperRoute() {
         <p>{PRECAUTIONS[kind].join(' Or: ')}</p>
         <p className="mt-1">Hands, hair and cables clear. Transmitter on first, throttle at rest.</p>
       </section>
+      <ByHand steps={plan.before} isCard={isCard} />
       <ol className="mt-3">
         {plan.legs.map((leg, place) => (
           <Leg key={place} leg={leg} isCard={isCard} />
         ))}
       </ol>
+      <ByHand steps={plan.after} isCard={isCard} />
       <section className="mt-3 break-inside-avoid border-t-2 border-ink pt-2">
         <h2 className={isCard ? 'text-base' : 'text-xl'}>Last</h2>
         <ul>
@@ -106,8 +109,21 @@ function Leg({ leg: { title, steps, countBack }, isCard }: { leg: PaperLeg; isCa
   );
 }
 
+/** What is done on the model or its radio, before the ESC has power or after it holds everything. */
+function ByHand({ steps, isCard }: { steps: readonly SetupStep[]; isCard: boolean }) {
+  return (
+    <ul className="mt-3">
+      {steps.map(({ line, detail }) => (
+        <li key={line} className="break-inside-avoid border-t border-rule py-2">
+          ☐ <strong>{line}</strong> {!isCard && detail}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 function usePaperPlan(medium: HandMedium | undefined) {
-  const { profile, rig, memory, changes, holdings, believed } = useBench();
+  const { profile, rig, memory, changes, setupChanges, holdings, believed } = useBench();
   const arranged = useLoadOrder(medium?.family ?? 'link');
   return useMemo(() => {
     if (!medium) return undefined;
@@ -115,14 +131,20 @@ function usePaperPlan(medium: HandMedium | undefined) {
     const stick = rangeOf(rig.channel);
     const start = initialConfig(machine, memory, stick.neutralMicros);
     const held = heldStops(profile, holdings);
-    const inOrder = arranged(believed, changesInOrder(profile, held, changes)).changes;
-    const plan = planLegs(machine, start, legsFor(inOrder, SHOWS_STORED[medium.family]), stick);
+    const load = arranged({
+      held: believed,
+      changes: changesInOrder(profile, held, changes),
+      setupChanges,
+    });
+    const plan = planLegs(machine, start, legsFor(load.changes, SHOWS_STORED[medium.family]), stick);
     if (!plan) return undefined;
     const restart = planRestart(machine, plan.end, stick);
     return {
+      before: load.before.map(setupStep),
+      after: load.after.map(setupStep),
       seconds: plan.seconds + (restart?.seconds ?? 0),
       legs: planOnPaper(profile, rig.channel, held, plan.legs, medium),
       restart: (restart?.gestures ?? []).map((gesture) => shortLine(profile, rig.channel, gesture, medium)),
     };
-  }, [medium, profile, rig.channel, memory, changes, holdings, believed, arranged]);
+  }, [medium, profile, rig.channel, memory, changes, setupChanges, holdings, believed, arranged]);
 }

@@ -1,4 +1,5 @@
-import { MEDIUM_WORDS, type Medium, type MediumFamily } from '#core/esc/media';
+import { MEDIUM_WORDS, type MediumFamily } from '#core/esc/media';
+import { setupChangesOf, setupTitle } from '#core/rig/setup';
 import type { StopByItem } from '#core/esc/profile';
 import { changesOf } from '#core/sheet/draft';
 import { holdingsOf } from '#core/sheet/evidence';
@@ -6,16 +7,19 @@ import { stopsBeforeLoad } from '#core/sheet/undo';
 import { keepSheet } from '#server/repositories/bench';
 import type { Bench } from '#server/repositories/rigs';
 import { listSheets } from '#server/repositories/sheets';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { data, redirect } from 'react-router';
 import { keepTyped } from '../../ui/keepTyped';
 import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
 import type { Route } from './+types/route';
-import { BeforeLoad, type Where } from './BeforeLoad';
+import { BeforeLoad, type Beginning } from './BeforeLoad';
 import { LinkLoad } from './LinkLoad';
+import { LoadFinished } from './LoadFinished';
 import { OwnDeck } from './OwnDeck';
+import { SetupSteps } from './SetupSteps';
 import { SimulatedDeck } from './SimulatedDeck';
+import { useTopOfPage } from '../../simulated/useTopOfPage';
 
 /** Keeps the sheet of a finished load. Refused while something is still drafted but not on the ESC. */
 export async function action({ params, request }: Route.ActionArgs) {
@@ -24,6 +28,9 @@ export async function action({ params, request }: Route.ActionArgs) {
   const left = changesOf(bench.profile, holdingsOf(bench.profile, bench.observations), bench.draft);
   if (left.length > 0)
     return data({ sentence: `${left.length} values are not on the ESC yet.` }, { status: 409 });
+  const byHand = setupChangesOf(bench.rig, bench.draft.setup);
+  if (byHand.length > 0)
+    return data({ sentence: `${setupTitle(byHand[0]!)}: not done yet.` }, { status: 409 });
   const said = new Set(form.getAll('changed'));
   const changedBefore = await changedSinceLastSheet(bench);
   // Also what was stored at another device, before the load was left half-way.
@@ -32,11 +39,11 @@ export async function action({ params, request }: Route.ActionArgs) {
     .filter((id) => said.has(id) || changedBefore.includes(id));
   const note = form.get('note');
   const medium = form.get('medium');
-  if (typeof medium !== 'string' || !Object.hasOwn(MEDIUM_WORDS, medium))
+  if (typeof medium !== 'string' || (medium !== '' && !Object.hasOwn(MEDIUM_WORDS, medium)))
     return data({ sentence: 'The page did not say by which medium it loaded. Reload it.' }, { status: 400 });
   await keepSheet(bench, {
     origin: 'loaded',
-    medium: medium as MediumFamily,
+    medium: medium === '' ? null : (medium as MediumFamily),
     changedItemIds,
     note: typeof note === 'string' ? note.slice(0, 2000) : '',
   });
@@ -58,21 +65,36 @@ export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTy
 export default function LoadRoute({ actionData: answer }: Route.ComponentProps) {
   const problem =
     answer && 'away' in answer ? 'Live Tune does not answer; try once more in a moment.' : answer?.sentence;
-  const { draft } = useBench();
-  const [begun, setBegun] = useState<{
-    medium: Medium;
-    precaution: string;
-    where: Where;
-    intents: StopByItem;
-  }>();
-  if (begun && begun.medium.family !== 'link') {
-    const Deck = begun.where === 'own' ? OwnDeck : SimulatedDeck;
-    return <Deck {...begun} medium={begun.medium} problem={problem} />;
-  }
-  if (begun) return <LinkLoad intents={begun.intents} onAgain={() => setBegun(undefined)} />;
+  const { draft, rig } = useBench();
+  const [begun, setBegun] = useState<Beginning & { intents: StopByItem }>();
+  if (!begun) return <BeforeLoad onBegin={(beginning) => setBegun({ ...beginning, intents: draft.stops })} />;
+  const { medium, before, after, ...rest } = begun;
+  const first = setupChangesOf(rig, before);
+  if (first.length > 0)
+    return (
+      <ByHand>
+        <SetupSteps changes={first} />
+      </ByHand>
+    );
+  if (!medium)
+    return (
+      <ByHand>
+        <LoadFinished medium={null} after={after} changed={[]} problem={problem} ready arms />
+      </ByHand>
+    );
+  if (medium.family === 'link')
+    return <LinkLoad intents={begun.intents} onAgain={() => setBegun(undefined)} />;
+  const Deck = begun.where === 'own' ? OwnDeck : SimulatedDeck;
+  return <Deck {...rest} medium={medium} after={after} problem={problem} />;
+}
+
+/** Where nothing but hands work: the step alone. */
+function ByHand({ children }: { children: ReactNode }) {
+  useTopOfPage();
   return (
-    <BeforeLoad
-      onBegin={(medium, precaution, where) => setBegun({ medium, precaution, where, intents: draft.stops })}
-    />
+    <div className="max-w-4xl px-5 py-6 lg:px-8">
+      <h1 className="sr-only">Loading</h1>
+      {children}
+    </div>
   );
 }

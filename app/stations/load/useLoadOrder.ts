@@ -1,28 +1,39 @@
 import { verdictsOn } from '#core/advice/verdicts/verdictsOn';
 import type { MediumFamily } from '#core/esc/media';
 import type { StopByItem } from '#core/esc/profile';
-import { inSafeOrder, type SafeOrder } from '#core/plan/safeOrder';
 import { inShortOrder } from '#core/plan/shortOrder';
+import { arrangeLoad, type WholeLoad } from '#core/plan/wholeLoad';
+import type { Rig } from '#core/rig/rig';
+import type { SetupChange } from '#core/rig/setup';
 import type { Change } from '#core/sheet/draft';
 import { useCallback } from 'react';
 import { useBench } from '../bench/BenchContext';
 
+interface ToArrange {
+  /** What the ESC holds, every item. */
+  held: StopByItem;
+  changes: Change[];
+  /** What hands still have to do. */
+  setupChanges?: readonly SetupChange[];
+  /** Where in its menu the ESC is. */
+  from?: number;
+}
+
 /**
- * Arranges changes for the shortest way through the menu on which this rig holds nothing that is worse than before and
- * after.
+ * Arranges a load for the shortest way through the menu on which this rig is never worse than before and after.
  */
-export function useLoadOrder(
-  family: MediumFamily,
-): (held: StopByItem, changes: Change[], from?: number) => SafeOrder {
+export function useLoadOrder(family: MediumFamily): (load: ToArrange) => WholeLoad {
   const { rig, profile, memory, rules, goals } = useBench();
   const { range } = memory;
   return useCallback(
-    (held, changes, from) =>
-      inSafeOrder(profile, held, inShortOrder(profile, family, changes, from), (stops) =>
-        verdictsOn({ rig, profile, stops, range, rules, goals })
+    ({ held, changes, setupChanges = [], from }) => {
+      const hazardsOf = (of: Rig, stops: StopByItem): string[] =>
+        verdictsOn({ rig: of, profile, stops, range, rules, goals })
           .filter(({ grade }) => grade === 'hazard')
-          .map(({ title }) => title),
-      ),
+          .map(({ title }) => title);
+      const inOrder = inShortOrder(profile, family, changes, from);
+      return arrangeLoad({ profile, rig, setupChanges, held, changes: inOrder }, hazardsOf);
+    },
     [rig, profile, family, range, rules, goals],
   );
 }

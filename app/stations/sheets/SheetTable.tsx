@@ -1,3 +1,4 @@
+import { SETUP_KEYS, SETUP_VALUES } from '#core/rig/setup';
 import { EVIDENCE } from '#core/sheet/evidence';
 import type { Sheet } from '#core/sheet/sheet';
 import { EscMark, escMarkOf } from '../../ui/marks';
@@ -6,36 +7,50 @@ import { Scrollable } from '../../ui/Scrollable';
 /** Every value of a sheet in the ESC's own order, with how it was known. */
 export function SheetTable({ sheet }: { sheet: Sheet }) {
   const changed = new Set(sheet.changedItemIds);
+  const byHand = SETUP_KEYS.filter((key) => sheet.setup[key] !== undefined);
   return (
-    <Scrollable label="Values of this sheet">
-      <table className="w-full max-w-2xl text-left">
-        <thead className="text-sm text-muted">
-          <tr>
-            <th className="py-1 pr-3 font-normal">item</th>
-            <th className="py-1 pr-3 font-normal">name</th>
-            <th className="py-1 pr-3 font-normal">stop</th>
-            <th className="py-1 font-normal">known by</th>
-          </tr>
-        </thead>
-        <tbody>
-          {sheet.values.map((value) => (
-            <tr key={value.itemId} className="border-t border-rule">
-              <td className="py-1 pr-3">{value.itemNumber}</td>
-              <td className={`py-1 pr-3 ${changed.has(value.itemId) ? 'font-bold' : ''}`}>
-                {value.itemLabel}
-                {changed.has(value.itemId) && <span className="text-muted"> · changed</span>}
-              </td>
-              <td className="py-1 pr-3">
-                {value.stopLabel === null ? 'unknown' : `${value.stopLabel} (stop ${value.stopNumber ?? ''})`}
-              </td>
-              <td className="flex items-center gap-2 py-1">
-                <EscMark mark={escMarkOf(value)} className="size-3" />
-                {EVIDENCE[value.basis]}
-              </td>
+    <>
+      <Scrollable label="Values of this sheet">
+        <table className="w-full max-w-2xl text-left">
+          <thead className="text-sm text-muted">
+            <tr>
+              <th className="py-1 pr-3 font-normal">item</th>
+              <th className="py-1 pr-3 font-normal">name</th>
+              <th className="py-1 pr-3 font-normal">stop</th>
+              <th className="py-1 font-normal">known by</th>
             </tr>
-          ))}
-        </tbody>
-      </table>
-    </Scrollable>
+          </thead>
+          <tbody>
+            {sheet.values.map((value) => (
+              <tr key={value.itemId} className="border-t border-rule">
+                <td className="py-1 pr-3">{value.itemNumber}</td>
+                <td className={`py-1 pr-3 ${changed.has(value.itemId) ? 'font-bold' : ''}`}>
+                  {value.itemLabel}
+                  {changed.has(value.itemId) && <span className="text-muted"> · changed</span>}
+                </td>
+                <td className="py-1 pr-3">
+                  {value.stopLabel === null
+                    ? 'unknown'
+                    : `${value.stopLabel} (stop ${value.stopNumber ?? ''})`}
+                </td>
+                <td className="flex items-center gap-2 py-1">
+                  <EscMark mark={escMarkOf(value)} className="size-3" />
+                  {EVIDENCE[value.basis]}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Scrollable>
+      {byHand.length > 0 && (
+        <p className="mt-2 max-w-2xl border-t border-rule pt-2">
+          <span className="text-muted">On the model and its radio: </span>
+          {byHand
+            .map((key) => `${SETUP_VALUES[key].name} ${sheet.setup[key]!}\u00a0${SETUP_VALUES[key].unit}`)
+            .join('; ')}
+          .
+        </p>
+      )}
+    </>
   );
 }

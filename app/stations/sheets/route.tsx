@@ -1,5 +1,5 @@
-import { changesOf } from '#core/sheet/draft';
-import type { StopByItem } from '#core/esc/profile';
+import { setupChangesOf, type Setup } from '#core/rig/setup';
+import { changesOf, type Draft } from '#core/sheet/draft';
 import type { Sheet } from '#core/sheet/sheet';
 import { stopsBeforeLoad } from '#core/sheet/undo';
 import { LARGEST_DOCUMENT_BYTES, readDocument } from '#formats/document';
@@ -24,6 +24,8 @@ export async function loader({ params }: Route.LoaderArgs) {
     newest?.origin === 'loaded'
       ? {
           number: newest.number,
+          // What the model had before its first sheet nobody wrote down.
+          setup: older[0]?.sheet.setup ?? {},
           stops: stopsBeforeLoad(observations, newest.sheet.changedItemIds, older[0]?.sheet.keptAt),
         }
       : undefined;
@@ -89,8 +91,8 @@ export default function SheetsRoute({ loaderData, actionData: answer }: Route.Co
               revision {sheet.profileRevision}
             </p>
             <p className="ml-auto flex gap-4">
-              {undo?.number === number && <UndoLoad stops={undo.stops} />}
-              <TakeAsDraft sheet={sheet} />
+              {undo?.number === number && <UndoLoad {...undo} />}
+              <TakeAsDraft sheet={sheet} setup={origin === 'imported' ? {} : sheet.setup} />
               <Link className="underline underline-offset-4" to={`/rigs/${rigId}/sheets/${number}`}>
                 Print<span className="sr-only"> sheet {number}</span>
               </Link>
@@ -130,12 +132,12 @@ const ORIGIN_WORDS = {
 } as const;
 
 /** Undoing a load is a load of its own: what was changed is drafted as it was, and the plan made. */
-function UndoLoad({ stops }: { stops: StopByItem }) {
-  const { rigId, profile, holdings, moveAll } = useBench();
+function UndoLoad({ stops, setup }: Draft) {
+  const { rigId, rig, profile, holdings, moveAll } = useBench();
   const navigate = useNavigate();
-  if (changesOf(profile, holdings, { stops }).length === 0) return null;
+  if (changesOf(profile, holdings, { stops }).length + setupChangesOf(rig, setup).length === 0) return null;
   const plan = (): void => {
-    moveAll(stops);
+    moveAll(stops, setup);
     void navigate(`/rigs/${rigId}/load`);
   };
   return (
@@ -145,18 +147,19 @@ function UndoLoad({ stops }: { stops: StopByItem }) {
   );
 }
 
-function TakeAsDraft({ sheet }: { sheet: Sheet }) {
-  const { profile, holdings, moveAll } = useBench();
+/** @param setup what the model had then; empty for a sheet that may be of another */
+function TakeAsDraft({ sheet, setup }: { sheet: Sheet; setup: Setup }) {
+  const { rig, profile, holdings, moveAll } = useBench();
   const stops = Object.fromEntries(
     sheet.values.flatMap(({ itemId, stopId }) => {
       const real = profile.items.find((item) => item.id === itemId)?.stops.some((stop) => stop.id === stopId);
       return stopId !== null && real ? [[itemId, stopId] as const] : [];
     }),
   );
-  const count = changesOf(profile, holdings, { stops }).length;
+  const count = changesOf(profile, holdings, { stops }).length + setupChangesOf(rig, setup).length;
   if (count === 0) return <span className="text-muted">as on the ESC</span>;
   return (
-    <Button look="quiet" className="min-h-0 py-0" onClick={() => moveAll(stops)}>
+    <Button look="quiet" className="min-h-0 py-0" onClick={() => moveAll(stops, setup)}>
       Take as draft ({count} differ)
     </Button>
   );

@@ -20,7 +20,7 @@ export const BrakeMap = memo(function BrakeMap() {
 });
 
 function Map() {
-  const { rig, profile, drafted, memory, moveAll } = useBench();
+  const { draftedRig: rig, profile, drafted, memory, moveAll } = useBench();
   const behave = useMemo(
     () => (stops: typeof drafted) => escBehaviour(profile, stops, rig.channel, memory.range, rig.pack.cells),
     [profile, rig, memory.range],

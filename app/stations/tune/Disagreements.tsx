@@ -55,7 +55,7 @@ function Question({ school, taken }: { school: School; taken: School['sides'][nu
 }
 
 function Sides({ school }: { school: School }) {
-  const { rig, profile, drafted, memory, goals, changeGoals, moveAll } = useBench();
+  const { draftedRig: rig, profile, drafted, memory, goals, changeGoals, moveAll } = useBench();
   const told = useMemo(() => {
     const behave = (stops: typeof drafted) =>
       escBehaviour(profile, stops, rig.channel, memory.range, rig.pack.cells);

@@ -3,8 +3,9 @@ import { alternativesTo, type Range } from '#core/physics/drills/band';
 import type { DrillNumber } from '#core/physics/drills/drill';
 import { assumptionsOf } from '#core/physics/assumptions';
 import type { StopByItem } from '#core/esc/profile';
-import type { VehicleKind } from '#core/rig/rig';
-import { draftedStops, fittingDraft } from '#core/sheet/draft';
+import type { Rig, VehicleKind } from '#core/rig/rig';
+import { withSetup } from '#core/rig/setup';
+import { draftedStops, fittingDraft, type Draft } from '#core/sheet/draft';
 import { unknownItems } from '#core/sheet/evidence';
 import { escBehaviour } from '#core/physics/escChain';
 import { resolveRig } from '#core/rig/resolve';
@@ -24,42 +25,53 @@ const DrillChart = lazy(() => import('./DrillChart'));
 /** The chosen manoeuvre, as the ESC is and as it is drafted, with its numbers. */
 export function DrillPanel() {
   const { rig, profile, believed, holdings, memory, onMoved } = useBench();
-  const draft = useNewestDraft();
-  const drafted = useMemo(() => draftedStops(believed, draft), [believed, draft]);
+  const newest = useNewestDraft();
   const [drill, setDrill] = useState(() => Object.keys(DRILLS[rig.vehicle.kind])[0] as DrillId);
   const behave = useCallback(
-    (stops: StopByItem) => escBehaviour(profile, stops, rig.channel, memory.range, rig.pack.cells),
-    [profile, rig, memory.range],
+    (of: Rig, stops: StopByItem) => escBehaviour(profile, stops, of.channel, memory.range, of.pack.cells),
+    [profile, memory.range],
   );
   const asIs = useMemo(
     () => ({
       drill,
       rig: resolveRig(rig, profile),
-      now: behave(believed),
-      nowInstead: alternativesTo(profile, believed, unknownItems(profile, holdings)).map(behave),
+      now: behave(rig, believed),
+      nowInstead: alternativesTo(profile, believed, unknownItems(profile, holdings)).map((stops) =>
+        behave(rig, stops),
+      ),
     }),
     [drill, rig, profile, believed, holdings, behave],
   );
-  const request = useMemo(() => ({ ...asIs, draft: behave(drafted), drafted }), [asIs, drafted, behave]);
+  const requestFor = useCallback(
+    (draft: Draft) => {
+      const drafted = draftedStops(believed, draft);
+      const its = withSetup(rig, draft.setup);
+      return { ...asIs, draft: behave(its, drafted), draftedRig: resolveRig(its, profile), drafted };
+    },
+    [asIs, rig, profile, believed, behave],
+  );
+  const request = useMemo(() => requestFor(newest), [requestFor, newest]);
   const onAsked = useCallback(
     (ask: (next: typeof request) => void) =>
-      onMoved((draft) => {
-        const stops = draftedStops(believed, fittingDraft(profile, draft));
-        ask({ ...asIs, draft: behave(stops), drafted: stops });
-      }),
-    [onMoved, believed, profile, asIs, behave],
+      onMoved((draft) => ask(requestFor(fittingDraft(profile, draft)))),
+    [onMoved, requestFor, profile],
   );
+  const { drafted } = request;
+  const draftedRig = useMemo(() => withSetup(rig, newest.setup), [rig, newest.setup]);
   const recentlyMoved = useRecentlyMoved(drafted);
   const likely = useCallback(
-    () => oneStepOn(profile, drafted, recentlyMoved(), rig.pack.cells).map(behave),
-    [profile, drafted, recentlyMoved, rig.pack.cells, behave],
+    () =>
+      oneStepOn(profile, drafted, recentlyMoved(), draftedRig.pack.cells).map((stops) =>
+        behave(draftedRig, stops),
+      ),
+    [profile, drafted, recentlyMoved, draftedRig, behave],
   );
   const computed = useDrill(request, onAsked, likely);
   useSayEffect(computed);
   const shown = computed?.request.drill === drill ? computed.answer : undefined;
   const restsOn = useMemo(
-    () => ({ drill, rig, profile, esc: request.draft }),
-    [drill, rig, profile, request.draft],
+    () => ({ drill, rig: draftedRig, profile, esc: request.draft }),
+    [drill, draftedRig, profile, request.draft],
   );
 
   return (

@@ -13,7 +13,7 @@ import { useMatters } from './useMatters';
 
 /** Which setting moves which number most on this rig, and how far what is assumed may move it. */
 export function Matters() {
-  const { rig, profile, drafted, memory, rigId } = useBench();
+  const { draftedRig: rig, profile, drafted, memory, rigId } = useBench();
   const { answer, progress, begin, stop } = useMatters();
   const stale = answer !== undefined && answer.request.stops !== drafted;
   const found = answer?.answer;

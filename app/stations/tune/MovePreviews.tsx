@@ -26,7 +26,7 @@ const SHOWN = 3;
 
 /** What one move would do to the numbers that tell, and what would be said then. */
 export function MovePreview({ move: { label, itemId, stopId } }: { move: Omit<Move, 'kind'> }) {
-  const { rig, profile, drafted, memory, rules, goals } = useBench();
+  const { draftedRig: rig, profile, drafted, memory, rules, goals } = useBench();
   const situation = { rig, profile, stops: drafted, range: memory.range, rules, goals };
   const { setting } = itemById(profile, itemId);
   const { drill, changed, raised } = previewOf(situation, setting, { [itemId]: stopId });

@@ -7,7 +7,7 @@ export function OtherDraft() {
   const { waiting } = goals;
   if (!waiting)
     return (
-      <Button onClick={() => changeGoals({ waiting: { name: 'B', stops: draft.stops } })}>
+      <Button onClick={() => changeGoals({ waiting: { name: 'B', ...draft } })}>
         Keep a copy as draft B
       </Button>
     );
@@ -19,8 +19,8 @@ export function OtherDraft() {
       </span>
       <Button
         onClick={() => {
-          changeGoals({ waiting: { name: here, stops: draft.stops } });
-          takeDraft(waiting.stops);
+          changeGoals({ waiting: { name: here, ...draft } });
+          takeDraft({ stops: waiting.stops, setup: waiting.setup });
         }}
       >
         Switch to draft {waiting.name}

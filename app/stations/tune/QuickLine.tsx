@@ -15,7 +15,7 @@ interface Props {
 
 /** A line for those who know: a name and a value, and Enter drafts it; a name alone finds it. */
 export const QuickLine = memo(function QuickLine({ onNamed }: Props) {
-  const { profile, rig, move } = useBench();
+  const { profile, draftedRig: rig, move } = useBench();
   const [typed, setTyped] = useState('');
   const [done, setDone] = useState('');
   const input = useRef<HTMLInputElement>(null);

@@ -16,7 +16,7 @@ export const Ways = memo(function Ways() {
 });
 
 function Questions() {
-  const { rig, profile, drafted, believed, memory, rules, goals } = useBench();
+  const { draftedRig: rig, profile, drafted, believed, memory, rules, goals } = useBench();
   const ways = useMemo(
     () =>
       waysOf({

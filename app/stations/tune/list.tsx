@@ -1,6 +1,6 @@
 import type { WaitingDraft } from '#core/advice/goals';
 import { factoryStops, type EscProfile, type ProfileItem, type StopByItem } from '#core/esc/profile';
-import { fittingDraft } from '#core/sheet/draft';
+import { fittingStops } from '#core/sheet/draft';
 import { findItems } from '#core/quick/findItem';
 import { DRILLS, drillNumbers, type DrillId } from '#core/physics/drills/runDrill';
 import { escBehaviour } from '#core/physics/escChain';
@@ -125,7 +125,7 @@ function columnsOf(
   sheets: readonly StoredSheet[],
   waiting: WaitingDraft | null,
 ): Column[] {
-  const fitting = (stops: StopByItem): StopByItem => fittingDraft(profile, { stops }).stops;
+  const fitting = (stops: StopByItem): StopByItem => fittingStops(profile, stops);
   return [
     { name: FACTORY, stops: factoryStops(profile) },
     ...(waiting
@@ -190,7 +190,7 @@ function Row({ item, otherStopId }: { item: ProfileItem; otherStopId: string | u
 
 /** What each set of values does, by one manoeuvre. */
 function Effects({ columns }: { columns: Column[] }) {
-  const { rig, profile, memory, drafted } = useBench();
+  const { draftedRig: rig, profile, memory, drafted } = useBench();
   const names: Partial<Record<DrillId, string>> = DRILLS[rig.vehicle.kind];
   const [drill, setDrill] = useState(Object.keys(names)[0] as DrillId);
   const resolved = useMemo(() => resolveRig(rig, profile), [rig, profile]);

@@ -4,6 +4,7 @@ import { stopById, itemById, type ProfileItem } from '#core/esc/profile';
 import { momentName, momentsOf, type MomentId } from '#core/settings/moments';
 import { VOCABULARY } from '#core/settings/vocabulary';
 import type { VehicleKind } from '#core/rig/rig';
+import { setupTitle } from '#core/rig/setup';
 import { unknownItems } from '#core/sheet/evidence';
 import { memo, useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -14,6 +15,7 @@ import { AdviceBar } from './AdviceBar';
 import { Disagreements } from './Disagreements';
 import { DrillPanel } from './DrillPanel';
 import { LastMoveProvider } from './lastMove';
+import { OffTheEsc } from './OffTheEsc';
 import { Matters } from './Matters';
 import { DriveLine } from './DriveLine';
 import { Rail } from './Rail';
@@ -23,7 +25,7 @@ import { VerdictList } from './VerdictList';
 
 /** Tune: every setting at the moment it is felt, and what a move does to the drive. */
 export default function TuneRoute() {
-  const { profile, changes, verdicts, rig, goals } = useBench();
+  const { profile, changes, verdicts, draftedRig: rig, goals } = useBench();
   const { kind } = rig.vehicle;
   const groups = useMemo(() => groupByMoment(profile.items, kind), [profile, kind]);
   useRailKeys();
@@ -66,6 +68,7 @@ export default function TuneRoute() {
                 </ul>
               </section>
             ))}
+            <OffTheEsc />
             <Disagreements profile={profile} cells={rig.pack.cells} taken={goals.schools} />
             <Matters />
           </div>
@@ -83,7 +86,7 @@ export default function TuneRoute() {
 }
 
 function ItemRail({ item }: { item: ProfileItem }) {
-  const { rig, profile, holdings, believed, drafted, advice, move, temporaries } = useBench();
+  const { draftedRig: rig, profile, holdings, believed, drafted, advice, move, temporaries } = useBench();
   const draftedStopId = useNewestDraft().stops[item.id];
   return (
     <Rail
@@ -145,40 +148,45 @@ const CHIPS_SHOWN = 3;
 
 /** What differs, and the way to load it. */
 function ChangeBar() {
-  const { profile, holdings, changes, rigId, stations } = useBench();
+  const { profile, holdings, changes, setupChanges, changeCount, rigId, stations } = useBench();
   const { back, putBack } = usePutBack();
   const unknown = unknownItems(profile, holdings).length;
   const shown = back.length > 0 ? CHIPS_SHOWN - 1 : CHIPS_SHOWN;
-  const more = changes.length - shown;
+  const chips = [
+    ...changes.map(({ itemId, fromStopId, toStopId }) => {
+      const item = itemById(profile, itemId);
+      const from = fromStopId ? stopById(item, fromStopId).label : 'unknown';
+      return `${VOCABULARY[item.setting].name} ${from} → ${stopById(item, toStopId).label}`;
+    }),
+    ...setupChanges.map(setupTitle),
+  ];
   return (
     <div className="sticky bottom-16 z-5 flex flex-wrap items-center gap-3 border-t border-ink bg-film px-5 py-2.5 md:bottom-0">
-      {changes.length === 0 && (
+      {changeCount === 0 && (
         <p className="text-muted">
           {unknown === 0
             ? 'Nothing differs from what is on the ESC. Move a lozenge.'
             : `Nothing is drafted; ${unknown} ${unknown === 1 ? 'value' : 'values'} on the ESC ${unknown === 1 ? 'is' : 'are'} unknown.`}
         </p>
       )}
-      {changes.slice(0, shown).map(({ itemId, fromStopId, toStopId }) => {
-        const item = itemById(profile, itemId);
-        return (
-          <span
-            key={itemId}
-            className="hidden rounded-full border border-draft px-3 py-1 text-sm font-bold text-draft md:inline"
-          >
-            {VOCABULARY[item.setting].name} {fromStopId ? stopById(item, fromStopId).label : 'unknown'} →{' '}
-            {stopById(item, toStopId).label}
-          </span>
-        );
-      })}
-      {more > 0 && <span className="hidden text-sm text-muted md:inline">and {more} more</span>}
+      {chips.slice(0, shown).map((chip) => (
+        <span
+          key={chip}
+          className="hidden rounded-full border border-draft px-3 py-1 text-sm font-bold text-draft md:inline"
+        >
+          {chip}
+        </span>
+      ))}
+      {chips.length > shown && (
+        <span className="hidden text-sm text-muted md:inline">and {chips.length - shown} more</span>
+      )}
       {back.length > 0 && <Button onClick={putBack}>Event over: put {back.length} back</Button>}
-      {changes.length > 0 && (
+      {changeCount > 0 && (
         <Button look="main" asChild className="ml-auto">
           <Link to={`/rigs/${rigId}/load`}>
             {stations.load.state === 'blocked'
               ? 'Load: a hazard is open'
-              : `Load ${changes.length} ${changes.length === 1 ? 'change' : 'changes'}`}
+              : `Load ${changeCount} ${changeCount === 1 ? 'change' : 'changes'}`}
           </Link>
         </Button>
       )}

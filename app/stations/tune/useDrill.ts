@@ -54,7 +54,7 @@ export function useDrill<Request extends DrillRequest>(
       flushSync(() => setComputed({ request: asked, answer }));
     }
     busy.current = false;
-    const { drill, rig } = newest.current;
+    const { drill, draftedRig: rig } = newest.current;
     // A failure shows when the drill is really asked for.
     void remote.warm({ drill, rig, likely: expected.current() }).catch(() => undefined);
   }, []);
@@ -72,6 +72,7 @@ export function useDrill<Request extends DrillRequest>(
 const isSame = (a: DrillRequest, b: DrillRequest): boolean =>
   a.drill === b.drill &&
   a.rig === b.rig &&
+  JSON.stringify(a.draftedRig) === JSON.stringify(b.draftedRig) &&
   a.now === b.now &&
   a.nowInstead === b.nowInstead &&
   JSON.stringify(a.draft) === JSON.stringify(b.draft);

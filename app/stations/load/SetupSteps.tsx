@@ -1,0 +1,61 @@
+import { setupStep } from '#core/plan/setupStep';
+import { setupTitle, type SetupChange } from '#core/rig/setup';
+import { useEffect, useRef } from 'react';
+import { useFetcher } from 'react-router';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { useBench } from '../bench/BenchContext';
+
+interface Props {
+  /** What is left to do by hand, in order; at least one. */
+  changes: readonly SetupChange[];
+}
+
+/** What is done by hand on the model or its radio: one step at a time, on the user's word. */
+export function SetupSteps({ changes }: Props) {
+  const { rigId } = useBench();
+  const fetcher = useFetcher<{ sentence: string | undefined }>();
+  const [change, ...then] = changes;
+  const done = useRef<HTMLButtonElement>(null);
+  const key = change?.key;
+  // Both hands are on the model: the space bar says that it is done.
+  useEffect(() => done.current?.focus(), [key]);
+  if (!change) return null;
+  const { line, detail } = setupStep(change);
+  const isSaving = fetcher.state !== 'idle';
+  return (
+    <div>
+      <p className="text-muted" data-testid="progress">
+        {setupTitle(change)}
+      </p>
+      <p
+        className="mt-5 font-display text-3xl leading-tight font-bold sm:text-4xl lg:text-5xl"
+        data-testid="instruction"
+      >
+        {line}
+      </p>
+      <p className="mt-3 max-w-2xl text-lg lg:text-xl">{detail}</p>
+      <fetcher.Form method="post" action={`/rigs/${rigId}/setup`} className="mt-6">
+        <input type="hidden" name={change.key} value={change.to} />
+        <Button ref={done} type="submit" look="main" disabled={isSaving}>
+          Done
+        </Button>
+      </fetcher.Form>
+      {!isSaving && fetcher.data?.sentence && (
+        <div className="mt-3 max-w-2xl" role="alert">
+          <Notice grade="caution" title={fetcher.data.sentence} />
+        </div>
+      )}
+      {then.length > 0 && (
+        <>
+          <h2 className="mt-6 text-lg">Then</h2>
+          <ol className="mt-1 list-decimal pl-6 text-muted">
+            {then.map((next) => (
+              <li key={next.key}>{setupStep(next).line}</li>
+            ))}
+          </ol>
+        </>
+      )}
+    </div>
+  );
+}

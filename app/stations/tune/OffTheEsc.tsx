@@ -1,0 +1,106 @@
+import { SETUP_KEYS, SETUP_VALUES, type SetupKey } from '#core/rig/setup';
+import { Minus, Plus } from 'lucide-react';
+import { useState } from 'react';
+import { Button } from '../../ui/Button';
+import { DraftMark } from '../../ui/marks';
+import { useBench } from '../bench/BenchContext';
+import { INPUT } from '../rig/formParts';
+
+/** What is drafted beside the ESC's own values: pinion, pack and the radio's end points. */
+export function OffTheEsc() {
+  const { rig } = useBench();
+  const keys = SETUP_KEYS.filter((key) => SETUP_VALUES[key].read(rig) !== undefined);
+  return (
+    <section id="off-the-esc" aria-labelledby="off-the-esc-title" className="scroll-mt-4 pt-5">
+      <h2 id="off-the-esc-title" className="pb-1 text-xl">
+        On the model and its radio
+      </h2>
+      <p className="pb-2 text-sm text-muted">
+        Drafted with the rest: the traces and verdicts reckon with it, and Load says when to do it.
+      </p>
+      <ul>
+        {keys.map((key) => (
+          <SetupRow key={key} setupKey={key} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function SetupRow({ setupKey }: { setupKey: SetupKey }) {
+  const { rig, draft, moveAll } = useBench();
+  const { name, unit, least, most, step, lower, higher, read } = SETUP_VALUES[setupKey];
+  const now = read(rig)!;
+  const wanted = draft.setup[setupKey] ?? now;
+  // What is being typed and is no number yet.
+  const [typed, setTyped] = useState<string>();
+  const differs = wanted !== now;
+  const go = (value: number): void => {
+    setTyped(undefined);
+    moveAll({}, { [setupKey]: Math.max(least, Math.min(most, value)) });
+  };
+  const onTyped = (text: string): void => {
+    const value = Number(text);
+    if (/^\d+$/.test(text) && value >= least && value <= most) go(value);
+    else setTyped(text);
+  };
+  const id = `setup-${setupKey}`;
+  return (
+    <li className="grid grid-cols-[1fr_auto] items-center gap-x-5 gap-y-1 border-t border-rule py-3 sm:grid-cols-[9.5rem_1fr_8rem]">
+      <label htmlFor={id} className="leading-tight font-bold">
+        {name}
+      </label>
+      <div className="order-last col-span-2 sm:order-none sm:col-span-1">
+        <span className="flex items-center gap-2">
+          <Button aria-label={`${name}: less`} onClick={() => go(wanted - step)}>
+            <Minus className="size-5" aria-hidden="true" />
+          </Button>
+          <input
+            id={id}
+            inputMode="numeric"
+            value={typed ?? String(wanted)}
+            onChange={(event) => onTyped(event.target.value.trim())}
+            onBlur={() => setTyped(undefined)}
+            onKeyDown={(event) => {
+              if (event.key === 'ArrowUp') go(wanted + step);
+              else if (event.key === 'ArrowDown') go(wanted - step);
+              else return;
+              event.preventDefault();
+            }}
+            aria-invalid={typed !== undefined && typed !== ''}
+            aria-describedby={`${id}-words`}
+            className={`${INPUT} w-24 text-right ${differs ? 'font-bold text-draft' : ''}`}
+          />
+          <Button aria-label={`${name}: more`} onClick={() => go(wanted + step)}>
+            <Plus className="size-5" aria-hidden="true" />
+          </Button>
+          <span>{unit}</span>
+        </span>
+        <p id={`${id}-words`} className="mt-1 text-sm text-muted">
+          {typed ? (
+            <span className="text-hazard">
+              A whole number from {least} to {most}; it stays {wanted} until then.
+            </span>
+          ) : (
+            `less: ${lower}; more: ${higher}`
+          )}
+        </p>
+      </div>
+      <div className="text-right">
+        {differs ? (
+          <>
+            <p className="flex items-center justify-end gap-2 font-display text-xl font-bold text-draft">
+              <DraftMark className="size-4" /> {wanted}
+            </p>
+            <p className="text-sm text-muted">now {now}</p>
+            <Button look="quiet" className="text-sm" onClick={() => go(now)}>
+              put back<span className="sr-only">: {name}</span>
+            </Button>
+          </>
+        ) : (
+          <p className="text-sm text-muted">as it is</p>
+        )}
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,107 @@
+import { describe, expect, it } from 'vitest';
+import { ARCHETYPES } from '../archetypes/archetypes';
+import { menuOf } from '../archetypes/menuOf.fixture';
+import { factoryStops, type StopByItem } from '../esc/profile';
+import { defaultRig } from '../rig/defaults';
+import type { Rig } from '../rig/rig';
+import { setupChangesOf, type Setup } from '../rig/setup';
+import type { Change } from '../sheet/draft';
+import { setupStep } from './setupStep';
+import { arrangeLoad } from './wholeLoad';
+
+const profile = menuOf(ARCHETYPES[0]!.profile, [2, 2]);
+const held = factoryStops(profile);
+const change = (place: number): Change => ({
+  itemId: `item-${place}`,
+  fromStopId: `item-${place}-stop-1`,
+  toStopId: `item-${place}-stop-2`,
+});
+const isMoved = (stops: StopByItem, place = 1): boolean => stops[`item-${place}`] === `item-${place}-stop-2`;
+const rig: Rig = defaultRig('tenthBuggy');
+const { cells } = rig.pack;
+
+/** In which order a load goes, in words. */
+function order(
+  setup: Setup,
+  hazardsOf: (rig: Rig, stops: StopByItem) => readonly string[],
+  changes = [change(1)],
+) {
+  const load = arrangeLoad(
+    { profile, rig, setupChanges: setupChangesOf(rig, setup), held, changes },
+    hazardsOf,
+  );
+  const words = [
+    ...load.before.map(({ key }) => key),
+    ...load.changes.map(({ itemId }) => itemId),
+    ...load.after.map(({ key }) => key),
+  ];
+  return { words: words.join(' '), worse: load.worseOnTheWay };
+}
+
+describe('a load with work for hands', () => {
+  const setup = { packCells: cells + 1, forwardEndPointPercent: 90 };
+
+  it('does the model before anything has power, and the radio when all is stored', () => {
+    expect(order(setup, () => [])).toEqual({
+      words: 'packCells item-1 forwardEndPointPercent',
+      worse: undefined,
+    });
+  });
+
+  it('without any, is the safe order of the values alone', () => {
+    expect(order({}, () => [], [change(1), change(2)]).words).toBe('item-1 item-2');
+    const notTwoWithoutOne = (_: Rig, stops: StopByItem) =>
+      isMoved(stops, 2) && !isMoved(stops, 1) ? ['worse'] : [];
+    expect(order({}, notTwoWithoutOne, [change(2), change(1)]).words).toBe('item-1 item-2');
+  });
+
+  it('stores the cutoff for more cells before the pack with more cells is taken', () => {
+    // A cutoff in volts of the whole pack: the old one would let each of more cells go too low.
+    const ruinsThePack = ({ pack }: Rig, stops: StopByItem) =>
+      pack.cells > cells && !isMoved(stops) ? ['This cutoff would ruin the pack.'] : [];
+    expect(order(setup, ruinsThePack)).toEqual({
+      words: 'item-1 packCells forwardEndPointPercent',
+      worse: undefined,
+    });
+  });
+
+  it('turns the radio down before a value that needs it down', () => {
+    const needsItDown = ({ channel }: Rig, stops: StopByItem) =>
+      isMoved(stops) && channel.forwardEndPointPercent > 90 ? ['worse'] : [];
+    expect(order(setup, needsItDown)).toEqual({
+      words: 'packCells forwardEndPointPercent item-1',
+      worse: undefined,
+    });
+  });
+
+  it('minds nothing that is so now, or will be so in the end', () => {
+    const now = ({ pack }: Rig, stops: StopByItem) =>
+      pack.cells === cells || !isMoved(stops) ? ['as now'] : [];
+    const then = ({ pack }: Rig) => (pack.cells > cells ? ['as in the end'] : []);
+    expect(order(setup, now).words).toBe('packCells item-1 forwardEndPointPercent');
+    expect(order(setup, then).words).toBe('packCells item-1 forwardEndPointPercent');
+  });
+
+  it('says what is worse on the way where no order spares it', () => {
+    const onlyTogether = ({ pack }: Rig, stops: StopByItem) =>
+      pack.cells > cells === isMoved(stops) ? [] : ['only one of both'];
+    expect(order({ packCells: cells + 1 }, onlyTogether)).toEqual({
+      words: 'packCells item-1',
+      worse: 'only one of both',
+    });
+  });
+});
+
+describe('a step for hands', () => {
+  it('says the number that is wanted, and the caution that goes with it', () => {
+    const pinion = setupStep({ key: 'pinionTeeth', from: 20, to: 16 });
+    expect(pinion.line).toContain('16 teeth');
+    expect(pinion.detail).toContain('No pack connected');
+    const pack = setupStep({ key: 'packCells', from: 2, to: 1 });
+    expect(pack.line).toContain('1 cell in series');
+    expect(pack.detail).toContain('Do not connect it yet');
+    expect(setupStep({ key: 'brakeEndPointPercent', from: 100, to: 80 }).line).toContain(
+      'brake end point to 80',
+    );
+  });
+});

@@ -1,0 +1,61 @@
+/** A load as a whole: what hands change on the model and its radio, round what is stored in the ESC. */
+import type { EscProfile, StopByItem } from '../esc/profile';
+import type { Rig } from '../rig/rig';
+import { SETUP_VALUES, withSetup, type SetupChange } from '../rig/setup';
+import type { Change } from '../sheet/draft';
+import { inSafeOrder, storedAfter, type SafeOrder } from './safeOrder';
+
+export interface WholeLoad extends SafeOrder {
+  /** Done before the ESC has power. */
+  before: SetupChange[];
+  /** Done when all is stored. */
+  after: SetupChange[];
+}
+
+export interface LoadToArrange {
+  profile: EscProfile;
+  /** As it is now. */
+  rig: Rig;
+  setupChanges: readonly SetupChange[];
+  /** What the ESC holds, every item. */
+  held: StopByItem;
+  /** In the order that is the shortest. */
+  changes: readonly Change[];
+}
+
+/**
+ * Arranges a load so that at no time rig and ESC together are worse than both before and after: it may be broken off
+ * anywhere. Usually what is on the model comes first, when nothing has power yet, and the radio last: the menu may be worked
+ * by its stick, and was planned with the end points that it has now. Where that is worse on the way, everything by hand
+ * comes behind what is stored, or before it.
+ * @param hazardsOf what is dangerous about a rig with such a set of stops, a sentence each
+ */
+export function arrangeLoad(
+  { profile, rig, setupChanges, held, changes }: LoadToArrange,
+  hazardsOf: (rig: Rig, stops: StopByItem) => readonly string[],
+): WholeLoad {
+  const target = storedAfter(profile, held, changes);
+  const allowed = new Set([...hazardsOf(rig, held), ...hazardsOf(withChanges(rig, setupChanges), target)]);
+  const ofModel = setupChanges.filter(({ key }) => SETUP_VALUES[key].onModel);
+  const ofRadio = setupChanges.filter(({ key }) => !SETUP_VALUES[key].onModel);
+
+  const arranged = (before: readonly SetupChange[], after: readonly SetupChange[]): WholeLoad => {
+    const meanwhile = withChanges(rig, before);
+    const order = inSafeOrder(profile, held, changes, (stops) => hazardsOf(meanwhile, stops), allowed);
+    // Between the hands' part and the ESC's, too.
+    const atTheSeams = [...hazardsOf(meanwhile, held), ...hazardsOf(meanwhile, target)];
+    return {
+      ...order,
+      before: [...before],
+      after: [...after],
+      worseOnTheWay: atTheSeams.find((hazard) => !allowed.has(hazard)) ?? order.worseOnTheWay,
+    };
+  };
+  const usual = arranged(ofModel, ofRadio);
+  if (usual.worseOnTheWay === undefined || setupChanges.length === 0) return usual;
+  const others = [arranged([], setupChanges), arranged(setupChanges, [])];
+  return others.find(({ worseOnTheWay }) => worseOnTheWay === undefined) ?? usual;
+}
+
+const withChanges = (rig: Rig, changes: readonly SetupChange[]): Rig =>
+  withSetup(rig, Object.fromEntries(changes.map(({ key, to }) => [key, to])));

@@ -1,0 +1,115 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { defaultRig } from './defaults';
+import type { Rig } from './rig';
+import {
+  readSetup,
+  SETUP_KEYS,
+  SETUP_VALUES,
+  setupChangesOf,
+  setupOf,
+  setupTitle,
+  withSetup,
+  type Setup,
+} from './setup';
+import { VEHICLE_CLASSES, type VehicleClass } from './vehicleClass';
+
+const buggy: Rig = (() => {
+  const rig = defaultRig('tenthBuggy');
+  if (rig.vehicle.kind !== 'wheels') throw new Error('a buggy has wheels');
+  const gearing = { spurTeeth: 58, pinionTeeth: 20, internalRatio: 43 / 13 };
+  return { ...rig, vehicle: { ...rig.vehicle, gearing } };
+})();
+
+const finalDrive = ({ vehicle }: Rig): number =>
+  vehicle.kind === 'wheels' ? vehicle.finalDrive.value : Number.NaN;
+
+const anySetup: fc.Arbitrary<Setup> = fc.record(
+  Object.fromEntries(
+    SETUP_KEYS.map((key) => [key, fc.integer({ min: SETUP_VALUES[key].least, max: SETUP_VALUES[key].most })]),
+  ),
+  { requiredKeys: [] },
+);
+const anyRig = fc
+  .constantFrom(...(Object.keys(VEHICLE_CLASSES) as VehicleClass[]))
+  .map((vehicleClass) => defaultRig(vehicleClass));
+
+describe('a setup on a rig', () => {
+  it('a smaller pinion is a longer final drive, by the ratio of the teeth', () => {
+    // Common practice: spur ÷ pinion × internal ratio.
+    expect(finalDrive(withSetup(buggy, { pinionTeeth: 20 }))).toBe(finalDrive(buggy));
+    expect(finalDrive(withSetup(buggy, { pinionTeeth: 16 }))).toBeCloseTo((58 / 16) * (43 / 13), 9);
+  });
+
+  it('is on it afterwards, as far as it has a place for it, and nothing is left to do', () => {
+    fc.assert(
+      fc.property(anyRig, anySetup, (rig, setup) => {
+        const next = withSetup(rig, setup);
+        expect(setupChangesOf(next, setup)).toEqual([]);
+        for (const { key, to } of setupChangesOf(rig, setup)) expect(setupOf(next)[key]).toBe(to);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('changed and changed back, the rig is as it was', () => {
+    fc.assert(
+      fc.property(anyRig, anySetup, (rig, setup) => {
+        const back = withSetup(withSetup(rig, setup), setupOf(rig));
+        expect(setupOf(back)).toEqual(setupOf(rig));
+        expect(back.motor).toEqual(rig.motor);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('leaves the very same rig where nothing differs: what was computed for it stays', () => {
+    expect(withSetup(buggy, {})).toBe(buggy);
+    expect(withSetup(buggy, setupOf(buggy))).toBe(buggy);
+  });
+
+  it('has no pinion where nobody counted teeth or nothing has wheels, and no brake end where a stick rests low', () => {
+    const uncounted = defaultRig('tenthBuggy');
+    const aeroplane = defaultRig('sportPlane');
+    expect(
+      setupOf({ ...uncounted, vehicle: { ...uncounted.vehicle, gearing: null } as Rig['vehicle'] }),
+    ).not.toHaveProperty('pinionTeeth');
+    expect(Object.keys(setupOf(aeroplane))).toEqual([
+      'packCells',
+      'packCapacityMah',
+      'forwardEndPointPercent',
+    ]);
+    expect(setupChangesOf(aeroplane, { pinionTeeth: 15, brakeEndPointPercent: 80 })).toEqual([]);
+  });
+
+  it('names what changes with its unit, the model before its radio', () => {
+    const wanted = { forwardEndPointPercent: 90, pinionTeeth: 16 };
+    expect(setupChangesOf(buggy, wanted).map(setupTitle)).toEqual([
+      'Pinion: 20 → 16\u00a0teeth',
+      'Radio end point, throttle: 100 → 90\u00a0%',
+    ]);
+  });
+});
+
+describe('a setup from outside', () => {
+  it('is taken where every number is whole, known and within its bounds', () => {
+    expect(readSetup({})).toEqual({});
+    expect(readSetup({ pinionTeeth: 15, packCells: 3 })).toEqual({ pinionTeeth: 15, packCells: 3 });
+  });
+
+  it.each([
+    [undefined],
+    [null],
+    [[]],
+    ['15'],
+    [{ pinionTeeth: '15' }],
+    [{ pinionTeeth: 15.5 }],
+    [{ pinionTeeth: 0 }],
+    [{ packCells: 21 }],
+    [{ forwardEndPointPercent: Number.NaN }],
+    [{ wingspan: 3 }],
+    [{ toString: 3 }],
+  ])('is refused whole where it is %j', (sent) => {
+    expect(readSetup(sent)).toBeUndefined();
+  });
+});

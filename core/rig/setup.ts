@@ -1,0 +1,159 @@
+/**
+ * What is changed by hand on the model and its radio, and drafted beside the ESC's own values: whole numbers, one subject
+ * each. A setup says only what differs; what it leaves out stays as the rig has it.
+ */
+import { finalDriveOf } from './calculators/gearing';
+import type { Rig } from './rig';
+
+export type SetupKey =
+  'pinionTeeth' | 'packCells' | 'packCapacityMah' | 'forwardEndPointPercent' | 'brakeEndPointPercent';
+
+export type Setup = Readonly<Partial<Record<SetupKey, number>>>;
+
+export const EMPTY_SETUP: Setup = {};
+
+/** One such number. */
+export interface SetupValue {
+  name: string;
+  /** Behind the number. */
+  unit: string;
+  /** Bounds, and by how much a key moves it. */
+  least: number;
+  most: number;
+  step: number;
+  /** What a smaller and a greater number do. */
+  lower: string;
+  higher: string;
+  /** Whether the pack comes off for it; else it is done in the radio's menu. */
+  onModel: boolean;
+  /** What this rig has now; undefined where it has no such number. */
+  read: (rig: Rig) => number | undefined;
+  write: (rig: Rig, value: number) => Rig;
+}
+
+const endPoint = (
+  side: 'forwardEndPointPercent' | 'brakeEndPointPercent',
+  name: string,
+  [lower, higher]: readonly [string, string],
+): SetupValue => ({
+  name,
+  unit: '%',
+  least: 1,
+  most: 150,
+  step: 1,
+  lower,
+  higher,
+  onModel: false,
+  // A stick that rests low has one end only that is a matter of taste.
+  read: ({ channel }) =>
+    side === 'brakeEndPointPercent' && channel.rest === 'low' ? undefined : channel[side],
+  write: (rig, value) => ({ ...rig, channel: { ...rig.channel, [side]: value } }),
+});
+
+/** In the order in which they are done. */
+export const SETUP_VALUES: Readonly<Record<SetupKey, SetupValue>> = {
+  pinionTeeth: {
+    name: 'Pinion',
+    unit: 'teeth',
+    least: 1,
+    most: 200,
+    step: 1,
+    lower: 'more pull, cooler',
+    higher: 'faster, hotter',
+    onModel: true,
+    read: ({ vehicle }) => (vehicle.kind === 'wheels' ? vehicle.gearing?.pinionTeeth : undefined),
+    write: withPinion,
+  },
+  packCells: {
+    name: 'Pack, cells in series',
+    unit: 'cells',
+    least: 1,
+    most: 20,
+    step: 1,
+    lower: 'slower, cooler',
+    higher: 'faster, hotter',
+    onModel: true,
+    read: ({ pack }) => pack.cells,
+    write: (rig, cells) => ({ ...rig, pack: { ...rig.pack, cells } }),
+  },
+  packCapacityMah: {
+    name: 'Pack, capacity',
+    unit: 'mAh',
+    least: 10,
+    most: 100_000,
+    step: 100,
+    lower: 'lighter, shorter',
+    higher: 'longer, sags less',
+    onModel: true,
+    read: ({ pack }) => Math.round(pack.capacityAh.value * 1000),
+    write: (rig, mah) => ({
+      ...rig,
+      pack: { ...rig.pack, capacityAh: { value: mah / 1000, basis: 'given' } },
+    }),
+  },
+  forwardEndPointPercent: endPoint('forwardEndPointPercent', 'Radio end point, throttle', [
+    'less than full throttle',
+    'sooner full throttle',
+  ]),
+  brakeEndPointPercent: endPoint('brakeEndPointPercent', 'Radio end point, brake', [
+    'less than full brake',
+    'sooner full brake',
+  ]),
+};
+
+export const SETUP_KEYS = Object.keys(SETUP_VALUES) as SetupKey[];
+
+function withPinion(rig: Rig, pinionTeeth: number): Rig {
+  const { vehicle } = rig;
+  if (vehicle.kind !== 'wheels' || !vehicle.gearing) return rig;
+  const gearing = { ...vehicle.gearing, pinionTeeth };
+  return {
+    ...rig,
+    vehicle: { ...vehicle, gearing, finalDrive: { value: finalDriveOf(gearing), basis: 'given' } },
+  };
+}
+
+/** One number to change by hand. */
+export interface SetupChange {
+  key: SetupKey;
+  from: number;
+  to: number;
+}
+
+/** The numbers of a rig as they are now, every one that it has. */
+export function setupOf(rig: Rig): Setup {
+  return Object.fromEntries(
+    SETUP_KEYS.flatMap((key) => {
+      const now = SETUP_VALUES[key].read(rig);
+      return now === undefined ? [] : [[key, now] as const];
+    }),
+  );
+}
+
+/** The rig with another setup; the same object where nothing differs. Numbers that it has no place for are passed over. */
+export const withSetup = (rig: Rig, setup: Setup): Rig =>
+  setupChangesOf(rig, setup).reduce((next, { key, to }) => SETUP_VALUES[key].write(next, to), rig);
+
+/** What differs between a rig and a setup, in the order in which it is done. */
+export function setupChangesOf(rig: Rig, setup: Setup): SetupChange[] {
+  return SETUP_KEYS.flatMap((key): SetupChange[] => {
+    const from = SETUP_VALUES[key].read(rig);
+    const to = setup[key];
+    return from === undefined || to === undefined || to === from ? [] : [{ key, from, to }];
+  });
+}
+
+/** A setup from unchecked data. @returns undefined where it holds anything but whole numbers within their bounds */
+export function readSetup(setup: unknown): Setup | undefined {
+  if (typeof setup !== 'object' || setup === null || Array.isArray(setup)) return undefined;
+  const isFit = ([key, value]: [string, unknown]): boolean => {
+    if (!Object.hasOwn(SETUP_VALUES, key) || !Number.isInteger(value)) return false;
+    const { least, most } = SETUP_VALUES[key as SetupKey];
+    return (value as number) >= least && (value as number) <= most;
+  };
+  return Object.entries(setup).every(isFit) ? (setup as Setup) : undefined;
+}
+
+/** "Pinion: 17 → 15 teeth". */
+export const setupTitle = ({ key, from, to }: SetupChange): string =>
+  `${SETUP_VALUES[key].name}: ${from} → ${to}\u00a0${SETUP_VALUES[key].unit}`;
