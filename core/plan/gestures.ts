@@ -53,11 +53,10 @@ export function gesturesOf(machine: Machine, start: Config, inputs: Input[]): Ge
     at += used;
     const last = gestures.at(-1);
     if (last?.kind === 'press' && gesture.kind === 'press' && gesture.key === last.key) {
-      gestures[gestures.length - 1] = {
-        ...gesture,
-        count: last.count + 1,
-        inputs: [...last.inputs, ...gesture.inputs],
-      };
+      // What is seen in the end is what the last of them shows.
+      last.count += 1;
+      last.inputs.push(...gesture.inputs);
+      Object.assign(last, { observed: gesture.observed, end: gesture.end, gate: gesture.gate });
     } else {
       gestures.push(gesture);
     }
@@ -68,13 +67,16 @@ export function gesturesOf(machine: Machine, start: Config, inputs: Input[]): Ge
 function gestureAt(machine: Machine, singles: Single[], at: number): { gesture: Gesture; used: number } {
   const first = singles[at]!;
   const upTo = (used: number): Pick<Gesture, 'inputs' | 'observed' | 'end' | 'gate'> => {
-    const part = singles.slice(at, at + used);
-    return {
-      inputs: part.map((s) => s.input),
-      observed: part.flatMap((s) => s.observed),
-      end: part.at(-1)!.end,
-      gate: part.some((s) => s.gate),
-    };
+    const inputs: Input[] = [];
+    const observed: Observed[] = [];
+    let { end, gate } = first;
+    for (const single of singles.slice(at, at + used)) {
+      inputs.push(single.input);
+      observed.push(...single.observed);
+      end = single.end;
+      gate ||= single.gate;
+    }
+    return { inputs, observed, end, gate };
   };
   const { input } = first;
   switch (input.type) {
