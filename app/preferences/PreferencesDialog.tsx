@@ -2,6 +2,7 @@ import { Keyboard, X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import { useState, type KeyboardEvent } from 'react';
 import { Button } from '../ui/Button';
+import { TickBox } from '../ui/TickBox';
 import { COMMANDS, FIXED_KEYS, type CommandId } from './commands';
 import { chooseLook, lookNow } from './look';
 import { keyOf, type Look, type Preferences } from './preferences';
@@ -69,27 +70,11 @@ function LookAndSound() {
       </fieldset>
       <fieldset>
         <legend className="font-bold">Sound of the simulated ESC</legend>
-        <Switch
-          label="play its tones"
-          on={preferences.sound}
-          onChange={(sound) => savePreferences({ ...preferences, sound })}
-        />
+        <TickBox on={preferences.sound} onChange={(sound) => savePreferences({ ...preferences, sound })}>
+          play its tones
+        </TickBox>
       </fieldset>
     </div>
-  );
-}
-
-function Switch({ label, on, onChange }: { label: string; on: boolean; onChange: (on: boolean) => void }) {
-  return (
-    <label className="flex min-h-11 items-center gap-2">
-      <input
-        type="checkbox"
-        className="size-5 accent-draft"
-        checked={on}
-        onChange={(event) => onChange(event.target.checked)}
-      />
-      {label}
-    </label>
   );
 }
 
@@ -100,11 +85,12 @@ function KeyList() {
   return (
     <section className="mt-4">
       <h2 className="text-lg">Keys</h2>
-      <Switch
-        label="keys that are letters, digits or signs do something"
+      <TickBox
         on={preferences.characterKeys}
         onChange={(characterKeys) => savePreferences({ ...preferences, characterKeys })}
-      />
+      >
+        keys that are letters, digits or signs do something
+      </TickBox>
       <p className="text-sm text-muted">
         None of them does anything while you type. To change one, go to its field and press the key you want.
       </p>

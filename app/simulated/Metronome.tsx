@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { TickBox } from '../ui/TickBox';
 import { playTick } from './sound';
 
 /** A beat to press by: slow enough for a stiff key, fast enough not to run into a time-out. From memory. */
@@ -9,11 +10,12 @@ const SECOND_MS = 1000;
 interface Props {
   /** Whether keys are pressed to it; else a hold is counted by it. */
   presses: boolean;
+  isOn: boolean;
+  onSwitch: (isOn: boolean) => void;
 }
 
-/** A beat to press keys or count a hold by, heard and seen. Off until it is wanted. */
-export function Metronome({ presses }: Props) {
-  const [isOn, setIsOn] = useState(false);
+/** A beat to press keys or count a hold by, heard and seen. */
+export function Metronome({ presses, isOn, onSwitch }: Props) {
   const [beat, setBeat] = useState(0);
   useEffect(() => {
     if (!isOn) return;
@@ -27,13 +29,7 @@ export function Metronome({ presses }: Props) {
     return () => clearInterval(timer);
   }, [isOn, presses]);
   return (
-    <label className="mt-3 flex min-h-11 w-fit items-center gap-3">
-      <input
-        type="checkbox"
-        className="size-5 accent-draft"
-        checked={isOn}
-        onChange={(event) => setIsOn(event.target.checked)}
-      />
+    <TickBox on={isOn} onChange={onSwitch} className="mt-3">
       {presses ? 'a beat to press by' : 'tick the seconds'}
       {isOn && (
         <span
@@ -41,6 +37,6 @@ export function Metronome({ presses }: Props) {
           className={`size-5 rounded-full border-3 border-draft ${beat % 2 === 0 ? '' : 'bg-draft'}`}
         />
       )}
-    </label>
+    </TickBox>
   );
 }

@@ -11,6 +11,7 @@ import { Power } from 'lucide-react';
 import { useState } from 'react';
 import { useCommands } from '../preferences/useCommands';
 import { Button } from '../ui/Button';
+import { TickBox } from '../ui/TickBox';
 import { CardPanel } from './CardPanel';
 import { EscDisplay } from './EscDisplay';
 import { keepFocus } from './keepFocus';
@@ -92,15 +93,9 @@ export function SimulatedEscPanel({ bench, channel, safe, use, hold }: Props) {
           Switch {on ? 'off' : 'on'}
         </Button>
         {hasSetKey && (
-          <label className="flex min-h-11 items-center gap-2 text-sm">
-            <input
-              type="checkbox"
-              className="size-5 accent-draft"
-              checked={held}
-              onChange={(event) => (event.target.checked ? press() : release())}
-            />
+          <TickBox on={held} onChange={(down) => (down ? press() : release())} className="text-sm">
             keep {mainKey.name} held down
-          </label>
+          </TickBox>
         )}
       </div>
       {!safe && <p className="mt-2 text-sm font-bold text-hazard">Say first what makes the model safe.</p>}

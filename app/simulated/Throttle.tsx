@@ -10,6 +10,7 @@ import { formatNumber } from '#core/units/format';
 import { useState } from 'react';
 import { useCommands } from '../preferences/useCommands';
 import { Button } from '../ui/Button';
+import { TickBox } from '../ui/TickBox';
 import type { Bench } from './useSimulatedEsc';
 
 const END_WORDS: Record<ThrottleChannel['rest'], Partial<Record<StickEnd, string>>> = {
@@ -67,18 +68,16 @@ export function Throttle({ bench, channel, hold }: Props) {
         ))}
       </div>
       {hold && (
-        <label className="mt-2 flex min-h-11 items-center gap-2 text-sm">
-          <input
-            type="checkbox"
-            className="size-5 accent-draft"
-            checked={hold.on}
-            onChange={(event) => {
-              hold.set(event.target.checked);
-              send(stick, event.target.checked);
-            }}
-          />
+        <TickBox
+          on={hold.on}
+          onChange={(on) => {
+            hold.set(on);
+            send(stick, on);
+          }}
+          className="mt-2 text-sm"
+        >
           throttle hold on the radio
-        </label>
+        </TickBox>
       )}
     </fieldset>
   );

@@ -1,7 +1,7 @@
 /** What an update of the firmware did to the values that were kept before it. */
 import type { EscProfile, StopByItem } from '../esc/profile';
 import type { HeldStops } from '../sheet/evidence';
-import type { Sheet } from '../sheet/sheet';
+import type { Sheet, SheetValue } from '../sheet/sheet';
 
 interface KeptSheet {
   origin: 'loaded' | 'imported' | 'backup';
@@ -9,8 +9,8 @@ interface KeptSheet {
 }
 
 /**
- * The sheet to hold an update against: the newest that was kept before it, or loaded since. One that was only kept since
- * says what the update left.
+ * The sheet to hold an update against: the newest that was loaded or kept before it. What later loads changed on purpose
+ * counts as they left it; the rest of a later sheet only says what the update left.
  * @param sheets newest first
  * @param updatedAt when the ESC got new firmware, ISO 8601; undefined where it never did
  */
@@ -18,11 +18,24 @@ export function savedBefore<S extends KeptSheet>(
   sheets: readonly S[],
   updatedAt: string | undefined,
 ): S | undefined {
-  return sheets.find(
-    ({ origin, sheet }) =>
-      origin === 'loaded' || (origin === 'backup' && (updatedAt === undefined || sheet.keptAt <= updatedAt)),
-  );
+  const since = ({ sheet }: KeptSheet): boolean => updatedAt !== undefined && sheet.keptAt > updatedAt;
+  const saved = sheets.find((one) => one.origin !== 'imported' && !since(one));
+  if (!saved) return undefined;
+  const values = sheets
+    .filter((one) => one.origin === 'loaded' && since(one))
+    .toReversed()
+    .reduce((before, { sheet }) => withChangesOf(sheet, before), saved.sheet.values);
+  return { ...saved, sheet: { ...saved.sheet, values } };
 }
+
+/** Values as a later load left those that it changed. */
+const withChangesOf = (later: Sheet, values: SheetValue[]): SheetValue[] =>
+  values.map((value) => {
+    const changed = later.changedItemIds.includes(value.itemId);
+    const left = changed && later.values.find(({ itemId }) => itemId === value.itemId);
+    // The number stays that of the old list: it is what the update may have changed.
+    return left ? { ...left, itemNumber: value.itemNumber } : value;
+  });
 
 export interface ComparedValue {
   itemId: string;

@@ -1,10 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { ARCHETYPES } from '../archetypes/archetypes';
-import { factoryStops, handMediumOf, type EscProfile, type StopByItem } from '../esc/profile';
+import {
+  factoryStops,
+  handMediumOf,
+  type EscProfile,
+  type ProfileItem,
+  type StopByItem,
+} from '../esc/profile';
 import { revisionChanges } from '../esc/revisionMap';
 import { validateProfile } from '../esc/validateProfile';
 import { loadByHand } from '../plan/loadByHand.fixture';
-import { writeSheet } from '../sheet/sheet';
+import { writeSheet, type Sheet } from '../sheet/sheet';
 import { compareWithSheet, renumberedSince, savedBefore, toPutBack } from './compare';
 import { simulatedUpdate } from './simulatedUpdate';
 
@@ -75,22 +81,48 @@ describe('after an update', () => {
     expect(toPutBack(compared)).toEqual(held);
   });
 
-  it('is held against what was kept before it, not against what it left', () => {
-    const kept = (origin: 'loaded' | 'imported' | 'backup', minute: number) => ({
-      origin,
-      sheet: { ...sheetOf(profile, held), keptAt: `2026-01-01T00:0${minute}:00.000Z` },
-    });
-    const [before, foreign, left, loaded] = [
-      kept('backup', 1),
-      kept('imported', 2),
-      kept('backup', 4),
-      kept('loaded', 5),
-    ];
+  describe('is held against what was kept before it', () => {
     const at = '2026-01-01T00:03:00.000Z';
-    expect(savedBefore([left, foreign, before], at)).toBe(before);
-    expect(savedBefore([loaded, left, foreign, before], at)).toBe(loaded);
-    expect(savedBefore([left, foreign, before], undefined)).toBe(left);
-    expect(savedBefore([foreign], at)).toBeUndefined();
+    const [first, second] = profile.items as [ProfileItem, ProfileItem];
+    const kept = (
+      origin: 'loaded' | 'imported' | 'backup',
+      minute: number,
+      stops: StopByItem = held,
+      changedItemIds: string[] = [],
+    ) => ({
+      origin,
+      sheet: { ...sheetOf(profile, stops), keptAt: `2026-01-01T00:0${minute}:00.000Z`, changedItemIds },
+    });
+    const [before, foreign, left] = [kept('backup', 1), kept('imported', 2), kept('backup', 4)];
+    const stopsOn = (saved: { sheet: Sheet } | undefined) =>
+      Object.fromEntries(saved?.sheet.values.map(({ itemId, stopId }) => [itemId, stopId]) ?? []);
+
+    it('not against what it left', () => {
+      expect(savedBefore([left, foreign, before], at)).toEqual(before);
+      expect(savedBefore([left, foreign, before], undefined)).toEqual(left);
+      expect(savedBefore([foreign], at)).toBeUndefined();
+      expect(savedBefore([left], at)).toBeUndefined();
+    });
+
+    it('but what a load has changed on purpose since is as that load left it, and only that', () => {
+      // The update lost the second value; a load then changed the first, and its sheet has both as they were by then.
+      const other = (item: ProfileItem) => item.stops.find(({ id }) => id !== held[item.id])!.id;
+      const now = { ...held, [first.id]: other(first), [second.id]: other(second) };
+      const saved = savedBefore([kept('loaded', 5, now, [first.id]), left, foreign, before], at);
+      expect(stopsOn(saved)).toEqual({ ...held, [first.id]: other(first) });
+      expect(toPutBack(compareWithSheet(profile, saved!.sheet, now))).toEqual({
+        [second.id]: held[second.id],
+      });
+    });
+
+    it('of two loads since, the later one counts', () => {
+      const [one, two] = first.stops.filter(({ id }) => id !== held[first.id]);
+      const loads = [
+        kept('loaded', 6, { ...held, [first.id]: two!.id }, [first.id]),
+        kept('loaded', 5, { ...held, [first.id]: one!.id }, [first.id]),
+      ];
+      expect(stopsOn(savedBefore([...loads, before], at))[first.id]).toBe(two!.id);
+    });
   });
 
   it('what the new menu has no place for is left out', () => {

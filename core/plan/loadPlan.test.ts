@@ -2,12 +2,12 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_PROFILES } from '../../demo/demo';
 import { readDocument } from '../../formats/document';
-import { act, factoryMemory, placeOnBench, type SimulatedEsc } from '../device/simulatedEsc';
+import { actAll, factoryMemory, placeOnBench, type SimulatedEsc } from '../device/simulatedEsc';
 import type { EscProfile, StopByItem } from '../esc/profile';
 import { SHOWS_STORED } from '../esc/media';
 import { factoryStops, handMediumOf } from '../esc/profile';
 import { cardProfile, smallProfile, stayingProfile, toneProfile } from '../esc/smallProfile.fixture';
-import type { Input, Observed } from '../procedure/language';
+import type { Input } from '../procedure/language';
 import { stateOf } from '../procedure/step';
 import type { LearnedRange } from '../radio/pulse';
 import { changesInOrder, changesOf } from '../sheet/draft';
@@ -55,17 +55,6 @@ function plan(profile: EscProfile, target: StopByItem) {
   return { changes, esc, plan: planLegs(esc.machine, esc.config, legs, stickOf(profile))! };
 }
 
-function execute(start: SimulatedEsc, inputs: Input[]): { esc: SimulatedEsc; observed: Observed[] } {
-  let esc = start;
-  const observed: Observed[] = [];
-  for (const input of inputs) {
-    const next = act(esc, input);
-    esc = next.esc;
-    observed.push(...next.observed);
-  }
-  return { esc, observed };
-}
-
 const anyTarget = (profile: EscProfile) =>
   fc.record(
     Object.fromEntries(
@@ -79,7 +68,7 @@ describe.each(Object.entries(PROFILES))('plans on the %s ESC', (_name, profile) 
       fc.property(anyTarget(profile), (target) => {
         const { esc, plan: made } = plan(profile, target);
         const inputs = made.legs.flatMap((leg) => leg.inputs);
-        expect(execute(esc, inputs).esc.config.memory.stops).toEqual({ ...factoryStops(profile), ...target });
+        expect(actAll(esc, inputs).esc.config.memory.stops).toEqual({ ...factoryStops(profile), ...target });
       }),
       { numRuns: 25 },
     );
@@ -89,7 +78,7 @@ describe.each(Object.entries(PROFILES))('plans on the %s ESC', (_name, profile) 
     fc.assert(
       fc.property(anyTarget(profile), (target) => {
         const { esc, changes, plan: made } = plan(profile, target);
-        const { observed } = execute(
+        const { observed } = actAll(
           esc,
           made.legs.flatMap((leg) => leg.inputs),
         );
@@ -143,8 +132,8 @@ describe('a plan', () => {
 
   it('goes on from wherever the ESC is, as after one press too many', () => {
     const { esc, plan: made } = plan(smallProfile(), { bite: 'bite-4' });
-    const soFar = execute(esc, made.legs[0]!.inputs.slice(0, 5)).esc;
-    const tooMany = execute(
+    const soFar = actAll(esc, made.legs[0]!.inputs.slice(0, 5)).esc;
+    const tooMany = actAll(
       soFar,
       Array.from({ length: 4 }, (): Input[] => [
         { type: 'down', key: 'set' },
@@ -152,7 +141,7 @@ describe('a plan', () => {
       ]).flat(),
     ).esc;
     const again = planLegs(tooMany.machine, tooMany.config, [made.legs[0]!.leg], CAR)!;
-    const end = execute(tooMany, again.legs[0]!.inputs).esc;
+    const end = actAll(tooMany, again.legs[0]!.inputs).esc;
     expect(end.config.memory.stops).toEqual({ ...factoryStops(smallProfile()), bite: 'bite-4' });
   });
 
@@ -171,7 +160,7 @@ describe('a plan', () => {
   it('ends with the ESC driving again', () => {
     const { esc, plan: made } = plan(smallProfile(), target);
     const restart = planRestart(esc.machine, made.end, CAR)!;
-    const end = execute({ ...esc, config: made.end }, restart.inputs).esc;
+    const end = actAll({ ...esc, config: made.end }, restart.inputs).esc;
     expect(stateOf(end.machine, end.config).role).toBe('driving');
   });
 
@@ -217,21 +206,18 @@ describe('a plan', () => {
       (input) => input.type === 'stick' && input.micros === 1100,
     );
     // The hand sleeps through the window and one more.
-    const asleep = execute(esc, [
-      ...made.legs[0]!.inputs.slice(0, wanted),
-      { type: 'elapsed', ms: 4000 },
-    ]).esc;
+    const asleep = actAll(esc, [...made.legs[0]!.inputs.slice(0, wanted), { type: 'elapsed', ms: 4000 }]).esc;
     const again = planLegs(asleep.machine, asleep.config, [made.legs[0]!.leg], PLANE)!.legs[0]!;
     const [down] = again.gestures.filter((g) => g.kind === 'stick');
     expect(again.inputs.some((input) => input.type === 'power')).toBe(false);
     // What is left of item four, the exit, items one and two.
     expect(down!.afterMs).toBe(2000 + 3 * 3000);
-    expect(execute(asleep, again.inputs).esc.config.memory.stops.bite).toBe('bite-4');
+    expect(actAll(asleep, again.inputs).esc.config.memory.stops.bite).toBe('bite-4');
   });
 
   it('never moves the throttle of a driving ESC anywhere but to rest', () => {
     const profile = toneProfile();
-    const start = execute(bench(profile), [
+    const start = actAll(bench(profile), [
       { type: 'power', on: true },
       { type: 'elapsed', ms: 2000 },
     ]).esc;

@@ -151,7 +151,7 @@ export function readSetup(setup: unknown): Setup | undefined {
     const { least, most } = SETUP_VALUES[key as SetupKey];
     return (value as number) >= least && (value as number) <= most;
   };
-  return Object.entries(setup).every(isFit) ? (setup as Setup) : undefined;
+  return Object.entries(setup).every(isFit) ? setup : undefined;
 }
 
 /** "Pinion: 17 → 15 teeth". */

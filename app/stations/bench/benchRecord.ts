@@ -9,8 +9,11 @@ export interface BenchRecord {
   calibration?: Calibration;
 }
 
-/** Sends it. @returns false where the server is away or refused; nothing was kept then */
-export async function sendBenchRecord(rigId: string, body: BenchRecord): Promise<boolean> {
+/** What became of it. Only what is kept is kept: where it is away, it may be sent again; where it is refused, never. */
+export type Sent = 'kept' | 'away' | 'refused';
+
+/** Sends it. */
+export async function sendBenchRecord(rigId: string, body: BenchRecord): Promise<Sent> {
   try {
     const response = await fetch(`/rigs/${rigId}/bench-record`, {
       method: 'POST',
@@ -18,8 +21,9 @@ export async function sendBenchRecord(rigId: string, body: BenchRecord): Promise
       body: JSON.stringify(body),
       keepalive: true,
     });
-    return response.ok;
+    if (response.ok) return 'kept';
+    return response.status < 500 ? 'refused' : 'away';
   } catch {
-    return false;
+    return 'away';
   }
 }

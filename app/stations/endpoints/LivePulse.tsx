@@ -8,6 +8,7 @@ import {
 } from '#core/radio/pulse';
 import { formatNumber } from '#core/units/format';
 import { useState } from 'react';
+import { TickBox } from '../../ui/TickBox';
 import { INPUT } from '../rig/formParts';
 import { useGamepad, type GamepadNow } from './useGamepad';
 
@@ -134,15 +135,9 @@ function Controller({ live: { pad, axis, setAxis, turned, setTurned } }: { live:
           ))}
         </select>
       </label>
-      <label className="flex min-h-11 items-center gap-2">
-        <input
-          type="checkbox"
-          className="size-5 accent-draft"
-          checked={turned}
-          onChange={(event) => setTurned(event.target.checked)}
-        />
+      <TickBox on={turned} onChange={setTurned}>
         other way round
-      </label>
+      </TickBox>
     </div>
   );
 }

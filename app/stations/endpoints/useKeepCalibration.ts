@@ -14,7 +14,7 @@ export function useKeepCalibration(onDone: () => void) {
   const revalidator = useRevalidator();
   const keep = async (done: Done, after: EscMemory = { ...memory, range: done.after }): Promise<void> => {
     setKeeping('busy');
-    const kept = await sendBenchRecord(rigId, {
+    const sent = await sendBenchRecord(rigId, {
       memory: after,
       seen: [],
       calibration: {
@@ -24,7 +24,7 @@ export function useKeepCalibration(onDone: () => void) {
         keptAt: new Date().toISOString(),
       },
     });
-    if (!kept) {
+    if (sent !== 'kept') {
       setKeeping('failed');
       return;
     }

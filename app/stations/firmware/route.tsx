@@ -207,7 +207,7 @@ function Compare({ sheet, number }: { sheet: Sheet; number: number }) {
   if (count === 0) {
     return (
       <>
-        <p>Everything is as on sheet {number}.</p>
+        <p>Everything is as on sheet {number}, or as it was loaded since.</p>
         {numbers}
       </>
     );

@@ -55,7 +55,7 @@ export function LoadDeck({
   below,
 }: Props) {
   const { rig, profile } = useBench();
-  const { session, surprise, away, isTelling } = load;
+  const { session, surprise, trouble, isTelling } = load;
   useTopOfPage();
   const stick = useMemo(() => rangeOf(rig.channel), [rig.channel]);
   // The guide goes by what was seen and counted, not by the inside of the ESC on the page.
@@ -105,12 +105,23 @@ export function LoadDeck({
             <Notice grade="caution" title={surprise} />
           </div>
         )}
-        {away && (
+        {trouble && (
           <div className="mt-3" role="alert">
             <Notice
               grade="caution"
-              title="The server does not answer. What you see here is kept, and sent when it is back."
-            />
+              title={
+                trouble === 'away'
+                  ? 'The server does not answer. What you see here is kept, and sent when it is back.'
+                  : 'This rig has another ESC, or another revision of it, since this page was opened.'
+              }
+            >
+              {trouble === 'refused' && (
+                <p>
+                  What was stored since cannot be written down here. Reload the page, and say under “What the
+                  ESC holds” what you saw.
+                </p>
+              )}
+            </Notice>
           </div>
         )}
         <div className="mt-5 flex-1">

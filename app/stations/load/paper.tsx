@@ -15,6 +15,7 @@ import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
+import { TickBox } from '../../ui/TickBox';
 import { useBench } from '../bench/BenchContext';
 import { useLoadOrder } from './useLoadOrder';
 
@@ -46,15 +47,9 @@ export default function PaperRoute() {
           <Printer className="size-5" aria-hidden="true" />
           Print
         </Button>
-        <label className="flex min-h-11 items-center gap-2 text-base">
-          <input
-            type="checkbox"
-            className="size-5 accent-draft"
-            checked={isCard}
-            onChange={(event) => setIsCard(event.target.checked)}
-          />
+        <TickBox on={isCard} onChange={setIsCard} className="text-base">
           as a card for the pit
-        </label>
+        </TickBox>
         <Link className="text-base underline underline-offset-4" to={`/rigs/${rigId}/load`}>
           Back to Load
         </Link>

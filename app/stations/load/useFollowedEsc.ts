@@ -1,4 +1,4 @@
-import { act, placeOnBench, type SimulatedEsc } from '#core/device/simulatedEsc';
+import { actAll, placeOnBench, type SimulatedEsc } from '#core/device/simulatedEsc';
 import type { EscProfile, StopByItem } from '#core/esc/profile';
 import type { EscMemory, Input, Observed } from '#core/procedure/language';
 import { useState } from 'react';
@@ -17,15 +17,9 @@ export function useFollowedEsc(
   const [esc, setEsc] = useState(() => placeOnBench(profile, memory, stickMicros));
   /** @param stops what it is believed to hold, from which the step was planned */
   const follow = (inputs: readonly Input[], stops: StopByItem): void => {
-    const seen: Observed[] = [];
-    let next = holding(esc, stops);
-    for (const input of inputs) {
-      const answer = act(next, input);
-      next = answer.esc;
-      seen.push(...answer.observed);
-    }
+    const { esc: next, observed } = actAll(holding(esc, stops), inputs);
     setEsc(next);
-    onObserved(seen, next);
+    onObserved(observed, next);
   };
   /** Switched off, stick at rest, with all that was stored. */
   const beginAgain = (): SimulatedEsc => {

@@ -35,7 +35,8 @@ export function useLoad(medium: HandMedium, intents: StopByItem, seesDisplay: bo
     );
   });
   const [surprise, setSurprise] = useState<string>();
-  const [away, setAway] = useState(false);
+  /** Why the server does not have all that was seen. */
+  const [trouble, setTrouble] = useState<'away' | 'refused'>();
   const watched = useRef(NOTHING_SEEN);
   const [telling, setTelling] = useState(0);
   const told = useRef(Promise.resolve());
@@ -44,11 +45,14 @@ export function useLoad(medium: HandMedium, intents: StopByItem, seesDisplay: bo
   const tell = (esc: SimulatedEsc, seen: Finding[]): void => {
     setTelling((count) => count + 1);
     told.current = told.current.then(async () => {
-      while (!(await sendBenchRecord(rigId, { memory: esc.config.memory, seen }))) {
-        setAway(true);
+      for (;;) {
+        const sent = await sendBenchRecord(rigId, { memory: esc.config.memory, seen });
+        setTrouble(sent === 'kept' ? undefined : sent);
+        if (sent === 'kept') break;
+        // What is refused once is refused for good, and no sheet may be kept without it.
+        if (sent === 'refused') return;
         await new Promise((resolve) => setTimeout(resolve, TRY_AGAIN_MS));
       }
-      setAway(false);
       setTelling((count) => count - 1);
     });
   };
@@ -106,5 +110,5 @@ export function useLoad(medium: HandMedium, intents: StopByItem, seesDisplay: bo
     tell(esc, [finding]);
   };
 
-  return { session, surprise, away, isTelling: telling > 0, onObserved, onCounted, onShown, onLost };
+  return { session, surprise, trouble, isTelling: telling > 0, onObserved, onCounted, onShown, onLost };
 }

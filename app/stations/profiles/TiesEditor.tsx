@@ -1,6 +1,7 @@
 import { MODEL_FACTS, type Condition, type ModelFact } from '#core/esc/profile';
 import type { SketchItem } from '#core/workshop/sketch';
 import { Button } from '../../ui/Button';
+import { TickBox } from '../../ui/TickBox';
 import { INPUT } from '../rig/formParts';
 import type { SketchBench } from './useSketch';
 
@@ -37,15 +38,9 @@ export function TiesEditor({ bench, place }: { bench: SketchBench; place: number
         <fieldset>
           <legend className="text-muted">It does nothing while</legend>
           {(Object.entries(MODEL_FACTS) as [ModelFact, string][]).map(([fact, words]) => (
-            <label key={fact} className="mr-4 inline-flex min-h-9 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-5 accent-draft"
-                checked={facts.includes(fact)}
-                onChange={() => toggleFact(fact)}
-              />
+            <TickBox key={fact} className="mr-4" on={facts.includes(fact)} onChange={() => toggleFact(fact)}>
               {words}
-            </label>
+            </TickBox>
           ))}
           {ties.inactiveWhen.map(
             (condition, n) =>
@@ -130,15 +125,9 @@ export function TiesEditor({ bench, place }: { bench: SketchBench; place: number
             </Button>
           )}
         </fieldset>
-        <label className="flex min-h-9 items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-5 accent-draft"
-            checked={ties.renumbersMenu}
-            onChange={(event) => tie({ renumbersMenu: event.target.checked })}
-          />
+        <TickBox on={ties.renumbersMenu} onChange={(renumbersMenu) => tie({ renumbersMenu })}>
           changing it renumbers the menu
-        </label>
+        </TickBox>
         {ties.switchedOffBy ? (
           <StopPick
             words="it is switched off only by"
