@@ -2,6 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { oneKeyPattern } from '../archetypes/cars';
 import { factoryMemory } from '../device/simulatedEsc';
 import { defaultRig } from '../rig/defaults';
+import type { Rig } from '../rig/rig';
+import type { Setup } from '../rig/setup';
 import { assumeFactory, holdingsOf } from '../sheet/evidence';
 import { usualGoals } from './goals';
 import { standingOf, type StandingFacts } from './standing';
@@ -58,5 +60,37 @@ describe('where a rig stands', () => {
     expect(stations.tune.state).toBe('blocked');
     const legal = standingOf(facts({ rules, draft: { stops: { trigger: 'trigger-1' }, setup: {} } }));
     expect(legal.stations.tune.state).toBe('done');
+  });
+});
+
+describe('what is drafted on the model', () => {
+  const rig: Rig = { ...defaultRig('tenthBuggy'), name: 'Test' };
+  const { cells } = rig.pack;
+  const drafted = (setup: Setup) => standingOf(facts({ rig, draft: { stops: {}, setup } }));
+
+  it('waits to be loaded like a value of the ESC, and both are counted', () => {
+    const { changes, setupChanges, stations } = drafted({ packCapacityMah: 4000 });
+    expect([changes.length, setupChanges.length]).toEqual([0, 1]);
+    expect(stations.load).toEqual({ state: 'due', why: '1 value differs' });
+    const both = standingOf(
+      facts({ rig, draft: { stops: { 'full-brake': 'full-brake-3' }, setup: { packCells: cells + 1 } } }),
+    );
+    expect(both.stations.load.why).toBe('2 values differ');
+  });
+
+  it('is judged with the values of the ESC: a pack beyond its limits blocks the load', () => {
+    const tooMany = drafted({ packCells: profile.limits.maxCells + 1 });
+    expect(tooMany.verdicts.map(({ title }) => title)).toContain('This pack would destroy the ESC.');
+    expect(tooMany.stations.load.state).toBe('blocked');
+    expect(drafted({}).verdicts.map(({ title }) => title)).not.toContain('This pack would destroy the ESC.');
+  });
+
+  it('makes no calibration stale before it is done', () => {
+    const lower = drafted({ forwardEndPointPercent: 80 });
+    expect(lower.stations.endpoints).toEqual(drafted({}).stations.endpoints);
+  });
+
+  it('that the model has already differs in nothing', () => {
+    expect(drafted({ packCells: cells }).stations.load.state).toBe('idle');
   });
 });

@@ -3,7 +3,15 @@ import { describe, expect, it } from 'vitest';
 import type { EscProfile } from '../esc/profile';
 import { cardProfile, smallProfile, toneProfile } from '../esc/smallProfile.fixture';
 import type { Input, KeyId } from '../procedure/language';
-import { act, factoryMemory, motorCommand, placeOnBench, type SimulatedEsc } from './simulatedEsc';
+import {
+  act,
+  actAll,
+  factoryMemory,
+  loseValue,
+  motorCommand,
+  placeOnBench,
+  type SimulatedEsc,
+} from './simulatedEsc';
 
 function after(profile: EscProfile, stick: number, inputs: Input[]): SimulatedEsc {
   const start = placeOnBench(profile, factoryMemory(profile), stick);
@@ -106,5 +114,45 @@ describe.each([
         expect(off.config.memory).toEqual(esc.config.memory);
       }),
     );
+  });
+});
+
+describe('several inputs at once', () => {
+  it('are the same as one after the other, with all that is seen and heard on the way', () => {
+    const start = placeOnBench(smallProfile(), factoryMemory(smallProfile()), 1500);
+    const inputs: Input[] = [
+      ...ON,
+      { type: 'down', key: 'set' },
+      { type: 'elapsed', ms: 1000 },
+      { type: 'up', key: 'set' },
+    ];
+    const observed = [];
+    let esc = start;
+    for (const input of inputs) {
+      const one = act(esc, input);
+      esc = one.esc;
+      observed.push(...one.observed);
+    }
+    expect(actAll(start, inputs)).toEqual({ esc, observed });
+    expect(observed.length).toBeGreaterThan(0);
+    expect(actAll(start, [])).toEqual({ esc: start, observed: [] });
+  });
+});
+
+describe('an ESC that forgets', () => {
+  it('has the factory’s value of that item and all others as they were, and goes on where it is', () => {
+    const profile = smallProfile();
+    const memory = {
+      ...factoryMemory(profile),
+      stops: { way: 'way-2', leap: 'leap-1', bite: 'bite-5', floor: 'floor-1' },
+    };
+    const { esc } = actAll(placeOnBench(profile, memory, 1500), ON);
+    const after = loseValue(esc, 'bite');
+    expect(after.config).toEqual({
+      ...esc.config,
+      memory: { ...memory, stops: { ...memory.stops, bite: 'bite-2' } },
+    });
+    expect(esc.config.memory.stops.bite).toBe('bite-5');
+    expect(() => loseValue(esc, 'no such item')).toThrow('no such item');
   });
 });

@@ -1,10 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { factoryMemory } from '../device/simulatedEsc';
-import { answer, plugIn, restart, save } from '../device/linkedEsc';
+import { answer, isOpenTo, plugIn, restart, save } from '../device/linkedEsc';
 import { smallProfile } from '../esc/smallProfile.fixture';
 import {
   checksum,
+  FACTORY_PASS_CODE,
+  isPassCode,
   readIdentity,
   readReply,
   readRequest,
@@ -93,4 +95,60 @@ describe('an ESC on its link', () => {
   ])('refuses %o', (request, refusal) => {
     expect(answer(fresh, request).reply).toEqual({ ok: false, refusal });
   });
+});
+
+describe('the pass code of an ESC on its link', () => {
+  const profile = smallProfile();
+  const fresh = plugIn(profile, 'esc-1', factoryMemory(profile));
+  const pair = (esc: typeof fresh, code: number) => answer(esc, { verb: 'PAIR', code }).reply;
+
+  it('is the factory’s until it is changed, and then only the new one lets in', () => {
+    expect(pair(fresh, FACTORY_PASS_CODE)).toEqual({ ok: true, words: [] });
+    expect(pair(fresh, 4711)).toEqual({ ok: false, refusal: 'locked' });
+    const { esc } = answer(fresh, { verb: 'PASS', code: 4711 });
+    expect(pair(esc, 4711).ok).toBe(true);
+    expect(pair(esc, FACTORY_PASS_CODE)).toEqual({ ok: false, refusal: 'locked' });
+  });
+
+  it('outlives a restart, as what was written and not saved does not', () => {
+    const changed = answer(fresh, { verb: 'PASS', code: 4711 }).esc;
+    const { esc } = answer(changed, { verb: 'WRITE', item: 3, stop: 5 });
+    expect(restart(esc)).toMatchObject({ passCode: 4711, unsaved: {} });
+  });
+
+  it('a wrong one changes nothing', () => {
+    expect(answer(fresh, { verb: 'PAIR', code: 4711 }).esc).toBe(fresh);
+  });
+
+  it('is not asked for by whoever only wants to know who it is', () => {
+    const verbs: Request[] = [
+      { verb: 'ID' },
+      { verb: 'PAIR', code: 1111 },
+      { verb: 'PASS', code: 4711 },
+      { verb: 'READ', item: 1 },
+      { verb: 'WRITE', item: 1, stop: 1 },
+      { verb: 'SAVE' },
+      { verb: 'RESTART' },
+    ];
+    expect(verbs.filter(isOpenTo).map(({ verb }) => verb)).toEqual(['ID', 'PAIR']);
+  });
+
+  it.each([
+    [1000, true],
+    [9999, true],
+    [999, false],
+    [10000, false],
+    [1234.5, false],
+    [Number.NaN, false],
+  ])('%d as a code: %s', (code, fits) => {
+    expect(isPassCode(code)).toBe(fits);
+  });
+
+  it.each(['PASS', 'PASS 12', 'PASS 0123', 'PAIR 1111 2222', 'PAIR -111'])(
+    'a line of “%s” is whole, and no request',
+    (words) => {
+      const line = `7 ${words}`;
+      expect(readRequest(`${line} *${checksum(line)}`)).toEqual({ number: 7, body: undefined });
+    },
+  );
 });

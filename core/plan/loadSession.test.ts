@@ -4,6 +4,7 @@ import { smallProfile } from '../esc/smallProfile.fixture';
 import {
   afterAstray,
   afterCounted,
+  afterShown,
   afterStored,
   beginLoad,
   legsLeft,
@@ -108,5 +109,38 @@ describe('a load', () => {
     const { session, finding } = afterAstray(unknown, 'floor');
     expect(finding.stopId).toBeNull();
     expect(left(session)).toEqual(['store bite bite-4', 'show bite bite-4']);
+  });
+});
+
+describe('what an ESC shows on the way', () => {
+  it('is learned while something is left to store: the plan starts from it', () => {
+    const session = begin({ bite: 'bite-4' });
+    const next = afterShown(session, { itemId: 'bite', stopId: 'bite-1' });
+    expect(next.held.bite).toBe('bite-1');
+    expect(stopsToPlanFrom(profile, next).bite).toBe('bite-1');
+    expect(left(next)).toEqual(left(session));
+  });
+
+  it('takes the storing away where it was right already', () => {
+    const unknown = beginLoad({ ...held, bite: null }, { bite: 'bite-4' }, [], true);
+    const next = afterShown(unknown, { itemId: 'bite', stopId: 'bite-4' });
+    expect(left(unknown)).toEqual(['store bite bite-4', 'show bite bite-4']);
+    expect(left(next)).toEqual(['show bite bite-4']);
+  });
+
+  it('of an item that nobody means to change, is kept for the next plan and asks for nothing', () => {
+    const unknown = beginLoad({ ...held, floor: null }, { bite: 'bite-4' }, [], true);
+    const next = afterShown(unknown, { itemId: 'floor', stopId: 'floor-4' });
+    expect(stopsToPlanFrom(profile, next).floor).toBe('floor-4');
+    expect(left(next)).toEqual(left(unknown));
+  });
+
+  it('counts for nothing once all is stored: only the user’s counting says what it holds', () => {
+    const stored = afterStored(profile, begin({ bite: 'bite-4' }), [
+      { itemId: 'bite', stopId: 'bite-4' },
+    ]).session;
+    const next = afterShown(stored, { itemId: 'bite', stopId: 'bite-1' });
+    expect(next).toBe(stored);
+    expect(left(next)).toEqual(['show bite bite-4']);
   });
 });

@@ -1,8 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { factoryStops } from '../esc/profile';
+import { act, placeOnBench } from '../device/simulatedEsc';
+import { factoryStops, type StopByItem } from '../esc/profile';
 import { cardProfile, smallProfile, toneProfile } from '../esc/smallProfile.fixture';
 import type { Observed } from '../procedure/language';
-import { NOTHING_SEEN, watch } from './watch';
+import { escMachine } from '../procedure/escMachine';
+import { stateOf } from '../procedure/step';
+import { planLegs } from './loadPlan';
+import { NOTHING_SEEN, shownStored, watch } from './watch';
 
 const flashes = (of: 'item' | 'stop', count: number): Observed => ({
   type: 'count',
@@ -71,5 +75,31 @@ describe('what eyes and ears make of an ESC', () => {
   it('the way out of a tone menu is no item', () => {
     const seen = [group('exit', 'LL'), group('stop', 'hl'), tone('tune')];
     expect(watch(toneProfile(), NOTHING_SEEN, seen).stored).toEqual([]);
+  });
+});
+
+describe.each([
+  ['one key', smallProfile()],
+  ['a card', cardProfile()],
+])('what is shown as stored by %s', (_, profile) => {
+  const machine = escMachine(profile);
+  const stick = profile.factoryRange;
+  const stops: StopByItem = { ...factoryStops(profile), bite: 'bite-5', floor: 'floor-1' };
+
+  it('is what the ESC holds of the item that is open, and of no other moment', () => {
+    let esc = placeOnBench(profile, { stops, range: stick }, stick.neutralMicros);
+    const shown: Record<string, string> = {};
+    for (const { id } of profile.items) {
+      const leg = { purpose: 'show', itemId: id, stopId: stops[id]! } as const;
+      const [planned] = planLegs(machine, esc.config, [leg], stick)!.legs;
+      for (const input of planned!.inputs) {
+        esc = act(esc, input).esc;
+        const seen = shownStored(profile, machine, esc.config);
+        const showing = stateOf(machine, esc.config).role === 'showingStored';
+        expect(seen !== undefined).toBe(showing);
+        if (seen) shown[seen.itemId] = seen.stopId;
+      }
+    }
+    expect(shown).toEqual(stops);
   });
 });

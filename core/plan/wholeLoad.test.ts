@@ -1,6 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { ARCHETYPES } from '../archetypes/archetypes';
 import { menuOf } from '../archetypes/menuOf.fixture';
+import { usualGoals } from '../advice/goals';
+import { verdictsOn } from '../advice/verdicts/verdictsOn';
+import { smallProfile } from '../esc/smallProfile.fixture';
 import { factoryStops, type StopByItem } from '../esc/profile';
 import { defaultRig } from '../rig/defaults';
 import type { Rig } from '../rig/rig';
@@ -88,6 +91,44 @@ describe('a load with work for hands', () => {
     expect(order({ packCells: cells + 1 }, onlyTogether)).toEqual({
       words: 'packCells item-1',
       worse: 'only one of both',
+    });
+  });
+});
+
+describe('a pack with more cells, by the verdicts on a real rig', () => {
+  const small = smallProfile();
+  const goals = usualGoals('tenthBuggy');
+  const twoCells: Rig = { ...rig, pack: { ...rig.pack, cells: 2 } };
+  const hazardsOf = (of: Rig, stops: StopByItem) =>
+    verdictsOn({ rig: of, profile: small, stops, range: small.factoryRange, rules: undefined, goals })
+      .filter(({ grade }) => grade === 'hazard')
+      .map(({ title }) => title);
+  const arranged = (from: string, to: string) =>
+    arrangeLoad(
+      {
+        profile: small,
+        rig: twoCells,
+        setupChanges: setupChangesOf(twoCells, { packCells: 3 }),
+        held: { ...factoryStops(small), floor: from },
+        changes: [{ itemId: 'floor', fromStopId: from, toStopId: to }],
+      },
+      hazardsOf,
+    );
+
+  it('comes last where the old cutoff, in volts of the whole pack, would ruin it', () => {
+    // 6.4 V for two cells is 3.2 V each; for three it would be 2.1 V.
+    expect(arranged('floor-4', 'floor-3')).toMatchObject({
+      before: [],
+      after: [{ key: 'packCells', from: 2, to: 3 }],
+      worseOnTheWay: undefined,
+    });
+  });
+
+  it('comes first where the old cutoff counts by the cell', () => {
+    expect(arranged('floor-2', 'floor-3')).toMatchObject({
+      before: [{ key: 'packCells', from: 2, to: 3 }],
+      after: [],
+      worseOnTheWay: undefined,
     });
   });
 });
