@@ -61,10 +61,12 @@ test('what hands change on model and radio is part of draft, load, sheet and und
   // The radio is another now than the one that was calibrated.
   await page.goto(`/rigs/${rigId}/tune`);
   await expect(pinion).toHaveValue('18');
-  await expect(page.getByText('draft: as on the ESC')).toBeVisible();
+  await expect(page.getByText('draft: as it is')).toBeVisible();
 
   // A second load, by hand alone, and then its undoing.
-  await pinion.fill('17');
+  await page.getByLabel('Quick').fill('pinion 17');
+  await page.getByLabel('Quick').press('Enter');
+  await expect(pinion).toHaveValue('17');
   await page.goto(`/rigs/${rigId}/load`);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
     'Make 1 change on the model and its radio',

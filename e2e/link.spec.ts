@@ -31,7 +31,7 @@ test('five changes are written by link and read back', async ({ page }) => {
   await page.getByRole('link', { name: 'Load 5 changes' }).click();
   await beginLinkLoad(page);
   await expect(page.getByText('Every value is read back.')).toBeVisible();
-  await expect(page.getByText('draft: as on the ESC')).toBeVisible();
+  await expect(page.getByText('draft: as it is')).toBeVisible();
   const { memory } = await control({ do: 'memory', serial: rigIdOf(page) });
   expect(memory!.memory.stops).toMatchObject({ stopper: 'stopper-5', 'roll-off': 'roll-off-4' });
   await page.getByRole('link', { name: /^See sheet 2/ }).click();

@@ -20,7 +20,7 @@ test('a crawler on its card: several values in one session, each confirmed, each
   const row = page.getByRole('row', { name: /Hill hold/ });
   await expect(row).toContainText('100 % (stop 7)');
   await expect(row).toContainText('counted back');
-  await expect(page.getByText('draft: as on the ESC')).toBeVisible();
+  await expect(page.getByText('draft: as it is')).toBeVisible();
 });
 
 test('a value left without ok is noticed: the guide goes back to it', async ({ page }) => {

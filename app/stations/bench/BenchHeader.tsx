@@ -49,7 +49,7 @@ export function BenchHeader() {
             {changeCount === 0
               ? unknown > 0
                 ? 'draft: nothing'
-                : 'draft: as on the ESC'
+                : 'draft: as it is'
               : `draft: ${changeCount} ${changeCount === 1 ? 'differs' : 'differ'}`}
           </span>
           {temporaries.length > 0 && (

@@ -1,5 +1,8 @@
 import { readQuickEntry, type QuickEntry } from '#core/quick/quickEntry';
-import type { VehicleKind } from '#core/rig/rig';
+import { readQuickSetup, type QuickSetup } from '#core/quick/quickSetup';
+import type { EscProfile } from '#core/esc/profile';
+import type { Rig, VehicleKind } from '#core/rig/rig';
+import { SETUP_VALUES } from '#core/rig/setup';
 import { VOCABULARY } from '#core/settings/vocabulary';
 import { memo, useId, useRef, useState, type SyntheticEvent } from 'react';
 import { useCommands } from '../../preferences/useCommands';
@@ -15,16 +18,21 @@ interface Props {
 
 /** A line for those who know: a name and a value, and Enter drafts it; a name alone finds it. */
 export const QuickLine = memo(function QuickLine({ onNamed }: Props) {
-  const { profile, draftedRig: rig, move } = useBench();
+  const { profile, draftedRig: rig, move, moveAll } = useBench();
   const [typed, setTyped] = useState('');
   const [done, setDone] = useState('');
   const input = useRef<HTMLInputElement>(null);
   const id = useId();
   useCommands({ quick: () => input.current?.focus() });
-  const entry = typed.trim() === '' ? undefined : readQuickEntry(profile, typed, rig.pack.cells);
+  const entry = typed.trim() === '' ? undefined : readLine(profile, rig, typed);
 
   const act = (event: SyntheticEvent): void => {
     event.preventDefault();
+    if (entry?.kind === 'setup') {
+      moveAll({}, { [entry.key]: entry.value });
+      setDone(`Drafted: ${setupWords(entry)}`);
+      setTyped('');
+    }
     if (entry?.kind === 'named') onNamed(entry.found[0]!.item.id);
     if (entry?.kind !== 'move') return;
     move(entry.found.item.id, entry.stop.id);
@@ -56,7 +64,19 @@ export const QuickLine = memo(function QuickLine({ onNamed }: Props) {
   );
 });
 
-function says(entry: QuickEntry): string {
+type Entry = QuickEntry | QuickSetup;
+
+/** A value of the ESC where it is one; else of the model or its radio. */
+function readLine(profile: EscProfile, rig: Rig, typed: string): Entry {
+  const entry = readQuickEntry(profile, typed, rig.pack.cells);
+  return entry.kind === 'move' ? entry : (readQuickSetup(rig, typed) ?? entry);
+}
+
+const setupWords = ({ key, value }: Extract<QuickSetup, { kind: 'setup' }>): string =>
+  `${SETUP_VALUES[key].name} ${value}\u00a0${SETUP_VALUES[key].unit}`;
+
+function says(entry: Entry): string {
+  if (entry.kind === 'setup') return `Enter drafts ${setupWords(entry)}.`;
   if (entry.kind !== 'move') return entry.sentence;
   const { snapped, found } = entry;
   const friends = found.friends.map(({ title }) => `Often mixed up: ${title.toLowerCase()}.`);

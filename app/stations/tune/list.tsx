@@ -75,10 +75,10 @@ export default function ListRoute({ loaderData }: Route.ComponentProps) {
         <OtherDraft />
       </div>
       <Scrollable label="The whole sheet" className="mt-4">
-        <table className="w-full min-w-140 text-left">
+        <table className="w-full text-left sm:min-w-140">
           <thead className="text-sm text-muted">
             <tr>
-              <th scope="col" className="pr-3 text-right font-normal">
+              <th scope="col" className="hidden pr-3 text-right font-normal sm:table-cell">
                 item
               </th>
               <th scope="col" className="font-normal">
@@ -154,15 +154,19 @@ function Row({ item, otherStopId }: { item: ProfileItem; otherStopId: string | u
   const name = item.setting === 'other' ? item.label : VOCABULARY[item.setting].name;
   return (
     <tr className="border-t border-rule">
-      <td className="pr-3 text-right text-muted">{item.number}</td>
+      <td className="hidden pr-3 text-right text-muted sm:table-cell">{item.number}</td>
       <th scope="row" className="py-1.5 font-normal">
         <span className="flex items-center gap-1">
-          {item.label} <Term setting={item.setting} />
+          <span>
+            <span className="text-muted sm:hidden">{item.number}. </span>
+            {item.label}
+          </span>{' '}
+          <Term setting={item.setting} />
         </span>
         {name !== item.label && <span className="block text-sm text-muted">{name}</span>}
       </th>
       <td className="pl-3">
-        <span className="flex items-center gap-2 whitespace-nowrap">
+        <span className="flex items-center gap-2 sm:whitespace-nowrap">
           <EscMark mark={escMarkOf(holding)} /> {label(holding?.stopId)}
         </span>
       </td>
@@ -172,7 +176,7 @@ function Row({ item, otherStopId }: { item: ProfileItem; otherStopId: string | u
           aria-label={`${name}, draft`}
           value={here}
           onChange={(event) => move(item.id, event.target.value)}
-          className={`${INPUT} max-w-44 ${differs ? 'font-bold text-draft' : ''}`}
+          className={`${INPUT} max-w-28 sm:max-w-44 ${differs ? 'font-bold text-draft' : ''}`}
         >
           {item.stops.map(({ id, label: words }) => (
             <option key={id} value={id}>
