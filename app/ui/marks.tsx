@@ -17,7 +17,7 @@ export function escMarkOf(holding: Pick<Holding, 'stopId' | 'basis'> | undefined
 /** On the ESC: a filled disc when verified, a ring when only believed, a broken ring when nobody knows. */
 export function EscMark({ mark, className = 'size-3.5' }: MarkProps & { mark: EscMarkKind }) {
   return (
-    <svg viewBox="0 0 14 14" className={className} aria-hidden="true">
+    <svg viewBox="0 0 14 14" className={`shrink-0 ${className}`} aria-hidden="true">
       <circle
         cx="7"
         cy="7"

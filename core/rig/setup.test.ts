@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { defaultRig } from './defaults';
 import type { Rig } from './rig';
 import {
+  changedSince,
   readSetup,
   SETUP_KEYS,
   SETUP_VALUES,
@@ -88,6 +89,19 @@ describe('a setup on a rig', () => {
       'Pinion: 20 → 16\u00a0teeth',
       'Radio end point, throttle: 100 → 90\u00a0%',
     ]);
+  });
+});
+
+describe('between two sheets', () => {
+  it('is changed what was written down before and is another now', () => {
+    expect(changedSince({ pinionTeeth: 20, packCells: 2 }, { pinionTeeth: 18, packCells: 2 })).toEqual([
+      'pinionTeeth',
+    ]);
+    expect(changedSince({ pinionTeeth: 20 }, {})).toEqual(['pinionTeeth']);
+  });
+
+  it('nothing is changed since a sheet that did not say it', () => {
+    expect(changedSince({}, { pinionTeeth: 18 })).toEqual([]);
   });
 });
 

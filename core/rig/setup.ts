@@ -65,7 +65,7 @@ export const SETUP_VALUES: Readonly<Record<SetupKey, SetupValue>> = {
     write: withPinion,
   },
   packCells: {
-    name: 'Pack, cells in series',
+    name: 'Pack',
     unit: 'cells',
     least: 1,
     most: 20,
@@ -77,7 +77,7 @@ export const SETUP_VALUES: Readonly<Record<SetupKey, SetupValue>> = {
     write: (rig, cells) => ({ ...rig, pack: { ...rig.pack, cells } }),
   },
   packCapacityMah: {
-    name: 'Pack, capacity',
+    name: 'Pack capacity',
     unit: 'mAh',
     least: 10,
     most: 100_000,
@@ -142,6 +142,10 @@ export function setupChangesOf(rig: Rig, setup: Setup): SetupChange[] {
     return from === undefined || to === undefined || to === from ? [] : [{ key, from, to }];
   });
 }
+
+/** The numbers that are not what they were before. What was not written down before counts as the same. */
+export const changedSince = (before: Setup, setup: Setup): SetupKey[] =>
+  SETUP_KEYS.filter((key) => before[key] !== undefined && setup[key] !== before[key]);
 
 /** A setup from unchecked data. @returns undefined where it holds anything but whole numbers within their bounds */
 export function readSetup(setup: unknown): Setup | undefined {

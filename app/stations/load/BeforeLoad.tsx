@@ -119,8 +119,8 @@ export function BeforeLoad({ onBegin }: Props) {
               {load.worseOnTheWay !== undefined && (
                 <Notice grade="caution" title="Do not stop half-way">
                   <p>
-                    Until all of it is stored, this may hold for a while: {load.worseOnTheWay}. No order
-                    spares it. Keep the model still until the end.
+                    Until all of it is stored, this may hold for a while: {load.worseOnTheWay} No order spares
+                    it. Keep the model still until the end.
                   </p>
                 </Notice>
               )}
@@ -249,7 +249,8 @@ function ByHand({ medium }: { medium: HandMedium }) {
     );
     return planLegs(machine, start, legsFor(inOrder, shows), stick)?.seconds;
   }, [profile, rig.channel, memory, changes, holdings, shows, medium.family]);
-  if (seconds === undefined || seconds === 0) return 'by hand';
+  if (seconds === undefined) return 'its menu opens only when its end points are calibrated';
+  if (seconds === 0) return 'by hand';
   return `about ${formatDuration(seconds)}${shows ? ' with counting back' : '; it does not show what is stored'}`;
 }
 

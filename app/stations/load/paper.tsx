@@ -21,18 +21,20 @@ import { useLoadOrder } from './useLoadOrder';
 
 /** The plan on a page, or on a card for the pit lane: for a helper who sees neither screen nor reasons. */
 export default function PaperRoute() {
-  const { rigId, rig, profile } = useBench();
+  const { rigId, rig, profile, changeCount } = useBench();
   const [isCard, setIsCard] = useState(false);
   const medium = handMediumOf(profile);
   const plan = usePaperPlan(medium);
-  if (!medium || !plan)
+  if (!medium || !plan || changeCount === 0)
     return (
       <div className="max-w-3xl px-5 py-6">
         <h1 className="text-3xl">No plan for paper</h1>
         <p className="mt-3 text-lg">
-          {medium
-            ? 'As it is calibrated now, this ESC would not open its menu for this radio. Calibrate its end points first.'
-            : 'This ESC is worked by link only: there is nothing for a hand to do.'}{' '}
+          {changeCount === 0
+            ? 'Nothing is drafted.'
+            : medium
+              ? 'As it is calibrated now, this ESC would not open its menu for this radio. Calibrate its end points first.'
+              : 'This ESC is worked by link only: there is nothing for a hand to do.'}{' '}
           <Link className="underline" to={`/rigs/${rigId}/load`}>
             Back to Load
           </Link>

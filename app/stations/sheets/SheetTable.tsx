@@ -1,12 +1,19 @@
-import { SETUP_KEYS, SETUP_VALUES } from '#core/rig/setup';
+import { changedSince, EMPTY_SETUP, SETUP_KEYS, SETUP_VALUES, type Setup } from '#core/rig/setup';
 import { EVIDENCE } from '#core/sheet/evidence';
 import type { Sheet } from '#core/sheet/sheet';
 import { EscMark, escMarkOf } from '../../ui/marks';
 import { Scrollable } from '../../ui/Scrollable';
 
+interface Props {
+  sheet: Sheet;
+  /** What the sheet before it has of model and radio. */
+  setupBefore?: Setup;
+}
+
 /** Every value of a sheet in the ESC's own order, with how it was known. */
-export function SheetTable({ sheet }: { sheet: Sheet }) {
+export function SheetTable({ sheet, setupBefore = EMPTY_SETUP }: Props) {
   const changed = new Set(sheet.changedItemIds);
+  const changedByHand = changedSince(setupBefore, sheet.setup);
   const byHand = SETUP_KEYS.filter((key) => sheet.setup[key] !== undefined);
   return (
     <>
@@ -45,10 +52,19 @@ export function SheetTable({ sheet }: { sheet: Sheet }) {
       {byHand.length > 0 && (
         <p className="mt-2 max-w-2xl border-t border-rule pt-2">
           <span className="text-muted">On the model and its radio: </span>
-          {byHand
-            .map((key) => `${SETUP_VALUES[key].name} ${sheet.setup[key]!}\u00a0${SETUP_VALUES[key].unit}`)
-            .join('; ')}
-          .
+          {byHand.map((key, place) => {
+            const { name, unit } = SETUP_VALUES[key];
+            const isChanged = changedByHand.includes(key);
+            return (
+              <span key={key}>
+                {place > 0 && '; '}
+                <span className={isChanged ? 'font-bold' : ''}>
+                  {name} {sheet.setup[key]}&nbsp;{unit}
+                </span>
+                {isChanged && <span className="text-muted"> · changed</span>}
+              </span>
+            );
+          })}
         </p>
       )}
     </>

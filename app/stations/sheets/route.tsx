@@ -1,9 +1,9 @@
-import { setupChangesOf, type Setup } from '#core/rig/setup';
+import { changedSince, EMPTY_SETUP, setupChangesOf, type Setup } from '#core/rig/setup';
 import { changesOf, type Draft } from '#core/sheet/draft';
 import type { Sheet } from '#core/sheet/sheet';
 import { stopsBeforeLoad } from '#core/sheet/undo';
 import { LARGEST_DOCUMENT_BYTES, readDocument } from '#formats/document';
-import { importSheet, listSheets } from '#server/repositories/sheets';
+import { importSheet, listSheets, type StoredSheet } from '#server/repositories/sheets';
 import { data, Link, useNavigate } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
@@ -80,39 +80,48 @@ export default function SheetsRoute({ loaderData, actionData: answer }: Route.Co
           and move something.
         </p>
       )}
-      {sheets.map(({ number, origin, sheet }, index) => (
-        <article key={sheet.id} className="mt-5 border-t border-ink pt-3" aria-labelledby={`sheet-${number}`}>
-          <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-            <h2 id={`sheet-${number}`} className="text-2xl">
-              Sheet {number}
-            </h2>
-            <p className="text-muted">
-              {ORIGIN_WORDS[origin]} <Time iso={sheet.keptAt} /> · {sheet.rigName} · {sheet.profileName},
-              revision {sheet.profileRevision}
-            </p>
-            <p className="ml-auto flex gap-4">
-              {undo?.number === number && <UndoLoad {...undo} />}
-              <TakeAsDraft sheet={sheet} setup={origin === 'imported' ? {} : sheet.setup} />
-              <Link className="underline underline-offset-4" to={`/rigs/${rigId}/sheets/${number}`}>
-                Print<span className="sr-only"> sheet {number}</span>
-              </Link>
-              <a
-                className="underline underline-offset-4"
-                href={`/rigs/${rigId}/sheets/${number}.json`}
-                download
-              >
-                Export<span className="sr-only"> sheet {number}</span>
-              </a>
-            </p>
-          </div>
-          <details open={index === 0}>
-            <summary className="min-h-9 cursor-pointer py-1 text-muted">
-              {sheet.values.length} values, {sheet.changedItemIds.length} changed by this load
-            </summary>
-            <SheetTable sheet={sheet} />
-          </details>
-        </article>
-      ))}
+      {sheets.map(({ number, origin, sheet }, index) => {
+        const setupBefore = setupBeforeThat(sheets, index);
+        return (
+          <article
+            key={sheet.id}
+            className="mt-5 border-t border-ink pt-3"
+            aria-labelledby={`sheet-${number}`}
+          >
+            <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+              <h2 id={`sheet-${number}`} className="text-2xl">
+                Sheet {number}
+              </h2>
+              <p className="text-muted">
+                {ORIGIN_WORDS[origin]} <Time iso={sheet.keptAt} /> · {sheet.rigName} · {sheet.profileName},
+                revision {sheet.profileRevision}
+              </p>
+              <p className="ml-auto flex gap-4">
+                {undo?.number === number && <UndoLoad {...undo} />}
+                <TakeAsDraft sheet={sheet} setup={origin === 'imported' ? {} : sheet.setup} />
+                <Link className="underline underline-offset-4" to={`/rigs/${rigId}/sheets/${number}`}>
+                  Print<span className="sr-only"> sheet {number}</span>
+                </Link>
+                <a
+                  className="underline underline-offset-4"
+                  href={`/rigs/${rigId}/sheets/${number}.json`}
+                  download
+                >
+                  Export<span className="sr-only"> sheet {number}</span>
+                </a>
+              </p>
+            </div>
+            <details open={index === 0}>
+              <summary className="min-h-9 cursor-pointer py-1 text-muted">
+                {sheet.values.length} values,{' '}
+                {sheet.changedItemIds.length + changedSince(setupBefore, sheet.setup).length} changed by this
+                load
+              </summary>
+              <SheetTable sheet={sheet} setupBefore={setupBefore} />
+            </details>
+          </article>
+        );
+      })}
       <section className="mt-10 border-t border-rule pt-4" aria-label="Import">
         <FilePicker label="Import a sheet" />
         <div className="mt-3" aria-live="polite">
@@ -124,6 +133,12 @@ export default function SheetsRoute({ loaderData, actionData: answer }: Route.Co
     </div>
   );
 }
+
+/** What the model had on the sheet before one; nothing where either may be of another model. */
+const setupBeforeThat = (sheets: readonly StoredSheet[], index: number): Setup =>
+  sheets[index]!.origin === 'imported'
+    ? EMPTY_SETUP
+    : (sheets.slice(index + 1).find(({ origin }) => origin !== 'imported')?.sheet.setup ?? EMPTY_SETUP);
 
 const ORIGIN_WORDS = {
   loaded: 'loaded',
