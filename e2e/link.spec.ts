@@ -41,6 +41,39 @@ test('five changes are written by link and read back', async ({ page }) => {
   await expect(page.getByText('kept before a change')).toBeVisible();
 });
 
+test('what hands do stands round a load by link: the model before it, the radio after it', async ({
+  page,
+}) => {
+  await importDemoRig(page, 'kelp-beach-buggy', 'By hand and link');
+  const rig = `/rigs/${rigIdOf(page)}`;
+  await page.goto(`${rig}/tune`);
+  await moveRail(page, 'Brake strength', 'ArrowLeft', 2);
+  await page.getByLabel('Pinion', { exact: true }).fill('18');
+  await page.getByLabel('Radio end point, throttle', { exact: true }).fill('95');
+  await draftSaved(page);
+  await page.getByRole('link', { name: 'Load 3 changes' }).click();
+  await beginLinkLoad(page);
+  const instruction = page.getByTestId('instruction');
+  await expect(instruction).toHaveText('Fit the pinion with 18 teeth.');
+  await page.getByRole('button', { name: 'Done' }).press('Enter');
+  await expect(instruction).toHaveText('Every value is read back.');
+  await expect(page.getByText(/Radio end point, throttle: 100 → 95.%/)).toBeVisible();
+
+  await page.getByRole('button', { name: 'Go on by hand' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+    'Make 1 change on the model and its radio',
+  );
+  await page.getByLabel('Wheels clear of the bench').check();
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  await expect(instruction).toContainText('set the throttle end point to 95');
+  await page.getByRole('button', { name: 'Done' }).press('Enter');
+  await page.getByRole('button', { name: 'Keep this sheet' }).click();
+  const newest = page.getByRole('article', { name: 'Sheet 3' });
+  await expect(newest.getByText(/throttle 95.%/)).toBeVisible();
+  // The pinion was changed by the load before.
+  await expect(newest.getByText('14 values, 1 changed by this load')).toBeVisible();
+});
+
 test('what was loaded by link is what the page’s simulated ESC holds, and the other way round', async ({
   page,
 }) => {

@@ -24,8 +24,7 @@ export async function loader({ params }: Route.LoaderArgs) {
     newest?.origin === 'loaded'
       ? {
           number: newest.number,
-          // What the model had before its first sheet nobody wrote down.
-          setup: older[0]?.sheet.setup ?? {},
+          setup: setupBeforeThat(sheets, sheets.indexOf(newest)),
           stops: stopsBeforeLoad(observations, newest.sheet.changedItemIds, older[0]?.sheet.keptAt),
         }
       : undefined;
@@ -134,11 +133,14 @@ export default function SheetsRoute({ loaderData, actionData: answer }: Route.Co
   );
 }
 
-/** What the model had on the sheet before one; nothing where either may be of another model. */
+/**
+ * What the model had when it was loaded before; nothing where either may be of another model. What was kept before a
+ * change may have been kept in the middle of a load, when hands had done their part.
+ */
 const setupBeforeThat = (sheets: readonly StoredSheet[], index: number): Setup =>
   sheets[index]!.origin === 'imported'
     ? EMPTY_SETUP
-    : (sheets.slice(index + 1).find(({ origin }) => origin !== 'imported')?.sheet.setup ?? EMPTY_SETUP);
+    : (sheets.slice(index + 1).find(({ origin }) => origin === 'loaded')?.sheet.setup ?? EMPTY_SETUP);
 
 const ORIGIN_WORDS = {
   loaded: 'loaded',
