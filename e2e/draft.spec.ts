@@ -79,6 +79,34 @@ test('a draft whose confirmation was lost on its way is no conflict', async ({ p
   await draftSaved(page);
 });
 
+test('a draft that is saved while the page is reloaded is there, though the new page was made before', async ({
+  page,
+}) => {
+  await typeRig(page, { name: 'Overtaken rig' });
+  await page.getByRole('link', { name: /^Tune/ }).click();
+  const rail = page.getByRole('slider', { name: 'Drag brake' });
+  await expect(rail).toBeVisible();
+  let pageIsMade = (): void => undefined;
+  const made = new Promise<void>((resolve) => (pageIsMade = resolve));
+  await page.route('**/draft', async (route) => {
+    await made;
+    await route.continue();
+  });
+  await page.route('**/tune', async (route) => {
+    const response = await route.fetch();
+    const saved = page.waitForResponse('**/draft');
+    pageIsMade();
+    await saved;
+    await route.fulfill({ response });
+  });
+  const asked = page.waitForRequest('**/draft');
+  await moveRail(page, 'Drag brake', 'ArrowRight', 1);
+  await asked;
+  await page.reload();
+  await expect(rail).toHaveAttribute('aria-valuetext', /^12 %/);
+  await expect(page.getByText('This draft was changed in another tab')).toBeHidden();
+});
+
 test('a form that could not be sent keeps what was typed', async ({ page }) => {
   await typeRig(page, { name: 'Typed rig' });
   await page.getByRole('link', { name: /^Rig/ }).click();

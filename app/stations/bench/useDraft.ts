@@ -18,6 +18,8 @@ interface Kept {
 const TRY_AGAIN_MS = 2000;
 /** The trace comes first: the server works on the same processors. Until then the draft waits in the browser. */
 const REST_MS = 100;
+/** A page that is still there by then has not been left. */
+const STAYED_MS = 5000;
 
 /**
  * The draft of one rig, shown at once and saved as it moves, one request at a time, each based on the
@@ -44,6 +46,8 @@ export function useDraft(rigId: string, kept: Kept) {
   const waiting = useRef<Draft>(undefined);
   const sending = useRef(false);
 
+  const forget = useForget(rigId, waiting);
+
   const send = useCallback(async (): Promise<void> => {
     if (sending.current) return;
     sending.current = true;
@@ -67,7 +71,7 @@ export function useDraft(rigId: string, kept: Kept) {
         // More may have been moved meanwhile: it waits on the new revision now.
         const moved = latest();
         if (moved) keepWaiting(rigId, moved, answer.revision);
-        else forgetWaiting(rigId);
+        else forget();
       } else {
         waiting.current = undefined;
         sending.current = false;
@@ -77,7 +81,7 @@ export function useDraft(rigId: string, kept: Kept) {
     }
     sending.current = false;
     setStatus({ kind: 'saved' });
-  }, [rigId]);
+  }, [rigId, forget]);
 
   const past = useRef<Draft[]>([]);
   const future = useRef<Draft[]>([]);
@@ -159,6 +163,32 @@ export function useDraft(rigId: string, kept: Kept) {
   );
 
   return { draft, onMoved, change, status, settle, undo, redo, steps };
+}
+
+/**
+ * Forgets what waited in the browser, but not while the page is being left: the next one may have been made before the
+ * server had it, and takes it up then.
+ */
+function useForget(rigId: string, waiting: { readonly current: Draft | undefined }): () => void {
+  const leaving = useRef(false);
+  const putOff = useRef(false);
+  const forget = useCallback((): void => {
+    putOff.current = leaving.current;
+    if (!leaving.current) forgetWaiting(rigId);
+  }, [rigId]);
+  useEffect(() => {
+    const onLeaving = (): void => {
+      leaving.current = true;
+      // A download looks the same, and leaves the page where it is.
+      setTimeout(() => {
+        leaving.current = false;
+        if (putOff.current && !waiting.current) forget();
+      }, STAYED_MS);
+    };
+    window.addEventListener('beforeunload', onLeaving);
+    return () => window.removeEventListener('beforeunload', onLeaving);
+  }, [forget, waiting]);
+  return forget;
 }
 
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
