@@ -50,6 +50,11 @@ export function AdviceBar() {
         <Button look="quiet" asChild>
           <Link to={`/rigs/${rigId}/trouble`}>What is wrong with it?</Link>
         </Button>
+        <Button look="quiet" asChild>
+          <a href="#off-the-esc">
+            {rig.vehicle.kind === 'wheels' ? 'Pinion, pack, radio' : 'Pack and radio'}
+          </a>
+        </Button>
       </p>
     </section>
   );
