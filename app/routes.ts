@@ -37,7 +37,6 @@ export default [
   route('rigs/:rigId/bench-notes', 'stations/endpoints/benchNotes.ts'),
   route('rigs/:rigId/picture', 'stations/rig/picture.ts'),
   route('rigs/:rigId/rules', 'stations/rig/chooseRules.ts'),
-  route('rigs/:rigId/setup', 'stations/load/setup.ts'),
   route('rigs/:rigId/link', 'stations/load/link.ts'),
   route('rigs/:rigId/goals', 'stations/tune/keepGoals.ts'),
   route('rigs/:rigId/draft', 'stations/tune/saveDraft.ts'),

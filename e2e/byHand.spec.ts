@@ -24,7 +24,8 @@ test('what hands change on model and radio is part of draft, load, sheet and und
 
   const brake = page.getByLabel('Radio end point, brake', { exact: true });
   await brake.fill('80');
-  await expect(page.getByText('draft: 2 differ')).toBeVisible();
+  await page.getByLabel('Pack capacity', { exact: true }).fill('4000');
+  await expect(page.getByText('draft: 3 differ')).toBeVisible();
   await page.reload();
   await expect(pinion).toHaveValue('18');
   await expect(brake).toHaveValue('80');
@@ -38,7 +39,7 @@ test('what hands change on model and radio is part of draft, load, sheet and und
 
   await page.goto(`/rigs/${rigId}/load`);
   const lines = page.getByRole('region', { name: 'In this order' }).getByRole('listitem');
-  await expect(lines).toHaveCount(3);
+  await expect(lines).toHaveCount(4);
   await expect(lines.first()).toContainText('Pinion 20 → 18 teeth');
   await expect(lines.last()).toContainText('Radio end point, brake 90 → 80 %');
   await page.getByRole('group', { name: 'Make it safe first' }).getByRole('radio').first().press('Space');
@@ -46,7 +47,14 @@ test('what hands change on model and radio is part of draft, load, sheet and und
 
   const instruction = page.getByTestId('instruction');
   await expect(instruction).toHaveText('Fit the pinion with 18 teeth.');
-  // Both hands were on the model: the space bar is enough.
+  // A server that does not answer takes nothing away.
+  await page.route('**/load.data*', (route) => route.abort());
+  await page.keyboard.press(' ');
+  await expect(page.getByText('Live Tune does not answer')).toBeVisible();
+  await page.unroute('**/load.data*');
+  // Both hands are on the model: the space bar is enough, for each.
+  await page.keyboard.press(' ');
+  await expect(instruction).toContainText('Take the pack with 4000');
   await page.keyboard.press(' ');
   await page.getByRole('button', { name: 'Let the plan run by itself' }).press('Enter');
   await expect(async () => {

@@ -17,12 +17,12 @@ const STEPS: Readonly<Record<SetupKey, (to: number) => SetupStep>> = {
   packCells: (to) => ({
     line: `Take the pack with ${to} ${to === 1 ? 'cell' : 'cells'} in series.`,
     detail:
-      'Do not connect it yet. Read its label; a lithium pack has one balance wire more than cells. Not puffed, not cold, charged; its plug the right way round.',
+      'The other one unplugged. Read its label; a lithium pack has one balance wire more than cells. Not puffed, not cold, charged; its plug the right way round. Plug it in only when the next step asks for power.',
   }),
   packCapacityMah: (to) => ({
     line: `Take the pack with ${to}\u00a0mAh.`,
     detail:
-      'Do not connect it yet. It has to be strapped down as firmly as the other, and the model balanced.',
+      'The other one unplugged. It has to be strapped down as firmly, and the model balanced. Plug it in only when the next step asks for power.',
   }),
   forwardEndPointPercent: (to) => endPoint('throttle', to),
   brakeEndPointPercent: (to) => endPoint('brake', to),

@@ -2,9 +2,11 @@ import { setupStep } from '#core/plan/setupStep';
 import { setupTitle, type SetupChange } from '#core/rig/setup';
 import { useEffect, useRef } from 'react';
 import { useFetcher } from 'react-router';
+import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
+import { answered } from '../../ui/keepTyped';
 import { Notice } from '../../ui/Notice';
-import { useBench } from '../bench/BenchContext';
+import type { clientAction } from './route';
 
 interface Props {
   /** What is left to do by hand, in order; at least one. */
@@ -13,16 +15,18 @@ interface Props {
 
 /** What is done by hand on the model or its radio: one step at a time, on the user's word. */
 export function SetupSteps({ changes }: Props) {
-  const { rigId } = useBench();
-  const fetcher = useFetcher<{ sentence: string | undefined }>();
+  const fetcher = useFetcher<typeof clientAction>();
   const [change, ...then] = changes;
   const done = useRef<HTMLButtonElement>(null);
   const key = change?.key;
+  const isSaving = fetcher.state !== 'idle';
   // Both hands are on the model: the space bar says that it is done.
-  useEffect(() => done.current?.focus(), [key]);
+  useEffect(() => {
+    if (!isSaving) done.current?.focus();
+  }, [key, isSaving]);
   if (!change) return null;
   const { line, detail } = setupStep(change);
-  const isSaving = fetcher.state !== 'idle';
+  const sentence = isSaving ? undefined : answered(fetcher.data)?.sentence;
   return (
     <div>
       <p className="text-muted" data-testid="progress">
@@ -35,17 +39,17 @@ export function SetupSteps({ changes }: Props) {
         {line}
       </p>
       <p className="mt-3 max-w-2xl text-lg lg:text-xl">{detail}</p>
-      <fetcher.Form method="post" action={`/rigs/${rigId}/setup`} className="mt-6">
-        <input type="hidden" name={change.key} value={change.to} />
+      <fetcher.Form method="post" className="mt-6">
+        <input type="hidden" name="byHand" value={change.key} />
+        <input type="hidden" name="value" value={change.to} />
         <Button ref={done} type="submit" look="main" disabled={isSaving}>
           Done
         </Button>
       </fetcher.Form>
-      {!isSaving && fetcher.data?.sentence && (
-        <div className="mt-3 max-w-2xl" role="alert">
-          <Notice grade="caution" title={fetcher.data.sentence} />
-        </div>
-      )}
+      <div className="mt-3 max-w-2xl" role="alert">
+        {sentence && <Notice grade="caution" title={sentence} />}
+      </div>
+      {!isSaving && <AwayNotice answer={fetcher.data} />}
       {then.length > 0 && (
         <>
           <h2 className="mt-6 text-lg">Then</h2>

@@ -18,19 +18,31 @@ import { LinkLoad } from './LinkLoad';
 import { LoadFinished } from './LoadFinished';
 import { OwnDeck } from './OwnDeck';
 import { SetupSteps } from './SetupSteps';
+import { keepSetupStep } from './setupStep.server';
 import { SimulatedDeck } from './SimulatedDeck';
 import { useTopOfPage } from '../../simulated/useTopOfPage';
 
-/** Keeps the sheet of a finished load. Refused while something is still drafted but not on the ESC. */
+/** Keeps a step that hands have done, or the sheet of a finished load. */
 export async function action({ params, request }: Route.ActionArgs) {
   const bench = await benchOf(params.rigId);
   const form = await request.formData();
+  const byHand = form.get('byHand');
+  const sentence =
+    typeof byHand === 'string'
+      ? await keepSetupStep(bench.rigId, bench.rig, byHand, Number(form.get('value')))
+      : await keepLoaded(bench, form);
+  return data({ sentence }, { status: sentence === undefined ? 200 : 400 });
+}
+
+/**
+ * Keeps the sheet of a load, and goes to it. Refused while something is still drafted but not done.
+ * @returns why it was refused
+ */
+async function keepLoaded(bench: Bench, form: FormData): Promise<string> {
   const left = changesOf(bench.profile, holdingsOf(bench.profile, bench.observations), bench.draft);
-  if (left.length > 0)
-    return data({ sentence: `${left.length} values are not on the ESC yet.` }, { status: 409 });
-  const byHand = setupChangesOf(bench.rig, bench.draft.setup);
-  if (byHand.length > 0)
-    return data({ sentence: `${setupTitle(byHand[0]!)}: not done yet.` }, { status: 409 });
+  if (left.length > 0) return `${left.length} values are not on the ESC yet.`;
+  const [undone] = setupChangesOf(bench.rig, bench.draft.setup);
+  if (undone) return `${setupTitle(undone)}: not done yet.`;
   const said = new Set(form.getAll('changed'));
   const changedBefore = await changedSinceLastSheet(bench);
   // Also what was stored at another device, before the load was left half-way.
@@ -40,14 +52,14 @@ export async function action({ params, request }: Route.ActionArgs) {
   const note = form.get('note');
   const medium = form.get('medium');
   if (typeof medium !== 'string' || (medium !== '' && !Object.hasOwn(MEDIUM_WORDS, medium)))
-    return data({ sentence: 'The page did not say by which medium it loaded. Reload it.' }, { status: 400 });
+    return 'The page did not say by which medium it loaded. Reload it.';
   await keepSheet(bench, {
     origin: 'loaded',
     medium: medium === '' ? null : (medium as MediumFamily),
     changedItemIds,
     note: typeof note === 'string' ? note.slice(0, 2000) : '',
   });
-  throw redirect(`/rigs/${params.rigId}/sheets`);
+  throw redirect(`/rigs/${bench.rigId}/sheets`);
 }
 
 /** Items that hold something else than when the last sheet was kept, or than they were first known to hold. */
