@@ -45,6 +45,8 @@ test('sums stand beside the fields that need them, and what they give is kept as
 
 test('teeth make the final drive, and half of them are asked for the rest', async ({ page }) => {
   await importDemoRig(page, 'kelp-beach-buggy', 'Toothy');
+  await field(page, 'Pinion').fill('');
+  await field(page, 'Internal ratio').fill('');
   await field(page, 'Spur').fill('58');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('alert')).toContainText('Spur, pinion and internal ratio are needed together');

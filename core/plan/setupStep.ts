@@ -22,7 +22,7 @@ const STEPS: Readonly<Record<SetupKey, (to: number) => SetupStep>> = {
   packCapacityMah: (to) => ({
     line: `Take the pack with ${to}\u00a0mAh.`,
     detail:
-      'The other one unplugged. It has to be strapped down as firmly, and the model balanced. Plug it in only when the next step asks for power.',
+      'The other one unplugged. It has to be strapped down as firmly, and the model balanced. Its resistance is another: measure it under Rig when there is time. Plug it in only when the next step asks for power.',
   }),
   forwardEndPointPercent: (to) => endPoint('throttle', to),
   brakeEndPointPercent: (to) => endPoint('brake', to),

@@ -82,8 +82,9 @@ export const SETUP_VALUES: Readonly<Record<SetupKey, SetupValue>> = {
     least: 10,
     most: 100_000,
     step: 100,
-    lower: 'lighter, shorter',
-    higher: 'longer, sags less',
+    lower: 'shorter run',
+    // Another pack sags otherwise, too; nobody has measured by how much.
+    higher: 'longer run; resistance as under Rig',
     onModel: true,
     read: ({ pack }) => Math.round(pack.capacityAh.value * 1000),
     write: (rig, mah) => ({
