@@ -86,6 +86,7 @@ test('rigs are found, copied, put aside, deleted and brought back', async ({ pag
   await expect(page.getByText('It is back, as it was.')).toBeVisible();
   await page.getByLabel('Find').fill('sandpiper');
   await page.getByRole('button', { name: 'put aside Sandpiper (copy)' }).click();
+  await expect(page.getByText('Put aside. It waits under')).toBeVisible();
   await page.getByLabel('Find').fill('sandpiper');
   await expect(link('Sandpiper (copy)')).toBeHidden();
   await page
