@@ -17,7 +17,10 @@ test('what hands change on model and radio is part of draft, load, sheet and und
   // A number that is none stays typed, says what would be right, and drafts nothing.
   await pinion.fill('0');
   await expect(page.getByText('A whole number from 1 to 200; it stays 20 until then.')).toBeVisible();
-  await pinion.fill('18');
+  // As a person types: digit by digit, each drafted while the next is on its way.
+  await pinion.fill('');
+  await pinion.pressSequentially('18');
+  await expect(pinion).toHaveValue('18');
   await expect(row(page, 'Pinion')).toContainText('now 20');
   await page.getByRole('tab', { name: 'Top speed' }).click();
   await expect(page.getByRole('row', { name: /Top speed/ }).first()).toContainText('→');

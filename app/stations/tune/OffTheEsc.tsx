@@ -3,7 +3,7 @@ import { Minus, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { DraftMark } from '../../ui/marks';
-import { useBench } from '../bench/BenchContext';
+import { useBench, useNewestDraft } from '../bench/BenchContext';
 import { INPUT } from '../rig/formParts';
 
 /** What is drafted beside the ESC's own values: pinion, pack and the radio's end points. */
@@ -28,22 +28,24 @@ export function OffTheEsc() {
 }
 
 function SetupRow({ setupKey }: { setupKey: SetupKey }) {
-  const { rig, draft, moveAll } = useBench();
+  const { rig, moveAll } = useBench();
   const { name, unit, least, most, step, lower, higher, read } = SETUP_VALUES[setupKey];
   const now = read(rig)!;
-  const wanted = draft.setup[setupKey] ?? now;
-  // What is being typed and is no number yet.
+  const wanted = useNewestDraft().setup[setupKey] ?? now;
+  // As it stands in the field while it is being typed: the draft comes a moment later.
   const [typed, setTyped] = useState<string>();
   const differs = wanted !== now;
+  const move = (value: number): void => moveAll({}, { [setupKey]: value });
   const go = (value: number): void => {
     setTyped(undefined);
-    moveAll({}, { [setupKey]: Math.max(least, Math.min(most, value)) });
+    move(Math.max(least, Math.min(most, value)));
   };
+  const fits = (text: string): boolean => /^\d+$/.test(text) && Number(text) >= least && Number(text) <= most;
   const onTyped = (text: string): void => {
-    const value = Number(text);
-    if (/^\d+$/.test(text) && value >= least && value <= most) go(value);
-    else setTyped(text);
+    setTyped(text);
+    if (fits(text)) move(Number(text));
   };
+  const isWrong = typed !== undefined && typed !== '' && !fits(typed);
   const id = `setup-${setupKey}`;
   return (
     <li className="grid grid-cols-[1fr_auto] items-center gap-x-5 gap-y-1 border-t border-rule py-3 sm:grid-cols-[9.5rem_1fr_8rem]">
@@ -67,7 +69,7 @@ function SetupRow({ setupKey }: { setupKey: SetupKey }) {
               else return;
               event.preventDefault();
             }}
-            aria-invalid={typed !== undefined && typed !== ''}
+            aria-invalid={isWrong}
             aria-describedby={`${id}-words`}
             className={`${INPUT} w-24 text-right ${differs ? 'font-bold text-draft' : ''}`}
           />
@@ -77,7 +79,7 @@ function SetupRow({ setupKey }: { setupKey: SetupKey }) {
           <span>{unit}</span>
         </span>
         <p id={`${id}-words`} className="mt-1 text-sm text-muted">
-          {typed ? (
+          {isWrong ? (
             <span className="text-hazard">
               A whole number from {least} to {most}; it stays {wanted} until then.
             </span>

@@ -4,7 +4,7 @@ import { saveDraft } from '#server/repositories/drafts';
 import { benchOf } from '../bench/benchData.server';
 import type { Route } from './+types/saveDraft';
 
-/** Saves the draft as the user moves it. Intents for anything but this ESC's own stops are refused. */
+/** Saves the draft as the user moves it. Intents for anything but this ESC's own stops, and numbers that no model has, are refused. */
 export async function action({ params, request }: Route.ActionArgs) {
   const { profile } = await benchOf(params.rigId);
   const body = (await request.json()) as { baseRevision?: unknown; stops?: unknown; setup?: unknown };
