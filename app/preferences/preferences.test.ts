@@ -10,6 +10,8 @@ describe('preferences', () => {
   );
 
   it('keep a changed key and a switch', () => {
+    expect(readPreferences('{"beat":true}').beat).toBe(true);
+    expect(readPreferences('{"beat":"loud"}').beat).toBe(false);
     const preferences = readPreferences('{"characterKeys":false,"keys":{"power":"q"}}');
     expect(preferences.characterKeys).toBe(false);
     expect(keyOf(preferences, 'power')).toBe('q');

@@ -5,13 +5,20 @@ export type Look = 'auto' | 'light' | 'dark';
 
 export interface Preferences {
   sound: boolean;
+  /** Whether a guide gives a beat to press by. */
+  beat: boolean;
   /** Whether keys that are characters do anything. */
   characterKeys: boolean;
   /** Keys that were changed from their defaults. */
   keys: Partial<Record<CommandId, string>>;
 }
 
-export const DEFAULT_PREFERENCES: Preferences = { sound: true, characterKeys: true, keys: {} };
+export const DEFAULT_PREFERENCES: Preferences = {
+  sound: true,
+  beat: false,
+  characterKeys: true,
+  keys: {},
+};
 
 export const LOOK_COOKIE = 'look';
 
@@ -30,6 +37,7 @@ export function readPreferences(text: string | null): Preferences {
     );
     return {
       sound: stored?.sound !== false,
+      beat: stored?.beat === true,
       characterKeys: stored?.characterKeys !== false,
       keys: Object.fromEntries(keys),
     };

@@ -25,8 +25,6 @@ export function GuideStep({ profile, channel, gestures, medium, sinceMs = 0 }: P
   const [gesture] = gestures;
   const total = useTotal(gesture);
   const missed = useMissed(gesture);
-  // Kept over steps without one: nobody wants to switch it on again for each.
-  const [hasBeat, setHasBeat] = useState(false);
   if (!gesture) return null;
   const beat = HAS_BEAT.includes(gesture.kind) && (gesture.kind !== 'press' || total > 1);
   const { before, key, after, detail, count, notes, timing } = instructionFor(
@@ -55,7 +53,7 @@ export function GuideStep({ profile, channel, gestures, medium, sinceMs = 0 }: P
         </p>
       )}
       {count !== undefined && total > 1 && <Dots done={total - count} total={total} />}
-      {beat && <Metronome presses={gesture.kind === 'press'} isOn={hasBeat} onSwitch={setHasBeat} />}
+      {beat && <Metronome presses={gesture.kind === 'press'} />}
     </div>
   );
 }

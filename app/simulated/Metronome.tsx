@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { savePreferences, usePreferences } from '../preferences/usePreferences';
 import { TickBox } from '../ui/TickBox';
 import { playTick } from './sound';
 
@@ -10,12 +11,15 @@ const SECOND_MS = 1000;
 interface Props {
   /** Whether keys are pressed to it; else a hold is counted by it. */
   presses: boolean;
-  isOn: boolean;
-  onSwitch: (isOn: boolean) => void;
 }
 
-/** A beat to press keys or count a hold by, heard and seen. */
-export function Metronome({ presses, isOn, onSwitch }: Props) {
+/**
+ * A beat to press keys or count a hold by, heard and seen. Whether it is wanted is a preference: between two steps that have
+ * one, the guide may show something else.
+ */
+export function Metronome({ presses }: Props) {
+  const preferences = usePreferences();
+  const isOn = preferences.beat;
   const [beat, setBeat] = useState(0);
   useEffect(() => {
     if (!isOn) return;
@@ -29,7 +33,7 @@ export function Metronome({ presses, isOn, onSwitch }: Props) {
     return () => clearInterval(timer);
   }, [isOn, presses]);
   return (
-    <TickBox on={isOn} onChange={onSwitch} className="mt-3">
+    <TickBox on={isOn} onChange={(wanted) => savePreferences({ ...preferences, beat: wanted })} className="mt-3">
       {presses ? 'a beat to press by' : 'tick the seconds'}
       {isOn && (
         <span
