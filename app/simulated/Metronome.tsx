@@ -33,7 +33,11 @@ export function Metronome({ presses }: Props) {
     return () => clearInterval(timer);
   }, [isOn, presses]);
   return (
-    <TickBox on={isOn} onChange={(wanted) => savePreferences({ ...preferences, beat: wanted })} className="mt-3">
+    <TickBox
+      on={isOn}
+      onChange={(wanted) => savePreferences({ ...preferences, beat: wanted })}
+      className="mt-3"
+    >
       {presses ? 'a beat to press by' : 'tick the seconds'}
       {isOn && (
         <span
