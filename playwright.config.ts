@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { ADDRESS, CHROMIUM_FLAGS, DATA, PORT, server } from './e2e/setting';
+import { ADDRESS, CHROMIUM, CHROMIUM_FLAGS, DATA, PORT, server } from './e2e/setting';
 
 export default defineConfig({
   testDir: 'e2e',
@@ -8,8 +8,8 @@ export default defineConfig({
   workers: 2,
   // Only to end a test that hangs: the slowest takes a minute on a busy machine.
   timeout: 240_000,
-  // Neighbours of a machine may stop it for seconds. What passes only then is listed as flaky, for somebody to look at.
-  retries: 1,
+  // What fails once is a race: in the application, until proven otherwise.
+  retries: 0,
   // A busy machine may take its time over a page; what is expected on it does not depend on that.
   expect: { timeout: 15_000 },
   reporter: [['list'], ['json', { outputFile: '.cache/e2e.json' }]],
@@ -17,8 +17,10 @@ export default defineConfig({
   use: {
     baseURL: ADDRESS,
     viewport: { width: 1280, height: 800 },
-    trace: 'retain-on-failure',
-    launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM_FLAGS },
+    // A trace of every step doubles the time of a run: TRACE=1 writes it, for whoever looks for a fault.
+    trace: process.env.TRACE ? 'retain-on-failure' : 'off',
+    screenshot: 'only-on-failure',
+    launchOptions: { executablePath: CHROMIUM, args: CHROMIUM_FLAGS },
   },
   webServer: server(PORT, DATA),
 });

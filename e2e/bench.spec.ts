@@ -1,11 +1,11 @@
 import { handOf } from './hand';
-import { draftSaved, expect, moveRail, test, typeRig } from './test';
+import { openNewRig } from './rigs';
+import { draftSaved, expect, moveRail, test } from './test';
 
 test('a value stored in the wrong item is noticed, put right and counted back', async ({ page }) => {
   await page.clock.install();
   const hand = handOf(page);
-  await typeRig(page, { name: 'Slip rig' });
-  await page.getByRole('link', { name: /^Tune/ }).click();
+  await openNewRig(page, 'Slip rig', 'tune');
   await moveRail(page, 'Brake strength', 'ArrowLeft', 2);
   await draftSaved(page);
   await page.getByRole('link', { name: 'Load 1 change' }).click();
@@ -32,8 +32,7 @@ test('a load that was broken off goes on after a reload, and counts back what it
 }) => {
   await page.clock.install();
   const hand = handOf(page);
-  await typeRig(page, { name: 'Broken-off rig' });
-  await page.getByRole('link', { name: /^Tune/ }).click();
+  await openNewRig(page, 'Broken-off rig', 'tune');
   await moveRail(page, 'Brake strength', 'ArrowLeft', 2);
   await moveRail(page, 'Drag brake', 'ArrowRight', 1);
   await draftSaved(page);
@@ -55,8 +54,7 @@ test('a load that was broken off goes on after a reload, and counts back what it
 test('a wrong count is not believed: the value is stored again', async ({ page }) => {
   await page.clock.install();
   const hand = handOf(page);
-  await typeRig(page, { name: 'Miscount rig' });
-  await page.getByRole('link', { name: /^Tune/ }).click();
+  await openNewRig(page, 'Miscount rig', 'tune');
   await moveRail(page, 'Brake strength', 'ArrowLeft', 2);
   await draftSaved(page);
   await page.getByRole('link', { name: 'Load 1 change' }).click();
@@ -73,7 +71,7 @@ test('a point taken with the trigger in the wrong place is refused, and the guid
 }) => {
   await page.clock.install();
   const hand = handOf(page);
-  await typeRig(page, { name: 'Half-pull rig' });
+  await openNewRig(page, 'Half-pull rig', 'endpoints');
   await page.getByLabel('Pinion out of mesh').check();
   await page.getByRole('button', { name: 'Begin calibrating' }).click();
   await hand.follow(/^Pull the trigger full forward/);
@@ -84,7 +82,7 @@ test('a point taken with the trigger in the wrong place is refused, and the guid
 
 test('changed end points make the calibration stale', async ({ page }) => {
   await page.clock.install();
-  await typeRig(page, { name: 'Stale rig' });
+  await openNewRig(page, 'Stale rig', 'endpoints');
   await page.getByLabel('Pinion out of mesh').check();
   await page.getByRole('button', { name: 'Begin calibrating' }).click();
   await handOf(page).follow(/^Learned/);

@@ -1,10 +1,8 @@
-import { readFile } from 'node:fs/promises';
 import type { Archetype } from '#core/archetypes/archetypes';
 import { factoryStops, type EscProfile, type ProfileItem, type StopByItem } from '#core/esc/profile';
 import { rangeOf } from '#core/radio/pulse';
-import type { Rig } from '#core/rig/rig';
 import type { Page } from '@playwright/test';
-import { expect, importDocument } from './test';
+import { demoRigFile, post, takeIn, type RigFile } from './rigs';
 
 /** What a change of is a matter of safety, and what must not be changed for a test's sake. */
 const LEFT_ALONE: readonly ProfileItem['setting'][] = ['cutoff', 'cutoffAction', 'cellCount', 'becVolts'];
@@ -28,31 +26,24 @@ export async function rigHolding(
   stops: StopByItem,
 ): Promise<string> {
   const flies = serves.some((one) => /Plane|glider|helicopter|multirotor|Boat/i.test(one));
-  const demo = await demoRig(flies ? 'headland-trainer' : 'kelp-beach-buggy');
+  const demo = await demoRigFile(flies ? 'headland-trainer' : 'kelp-beach-buggy');
   const rigId = await rigWith(page, profile, demo);
   const memory = { stops, range: rangeOf(demo.rig.channel) };
   await post(page, `/rigs/${rigId}/bench-record`, { memory, seen: [] });
   return rigId;
 }
 
-interface RigFile {
-  version: number;
-  rig: Rig;
-}
-
-const demoRig = async (name: string): Promise<RigFile> =>
-  JSON.parse(await readFile(`demo/${name}.rig.json`, 'utf8')) as RigFile;
-
-async function rigWith(page: Page, profile: EscProfile, rig: RigFile): Promise<string> {
-  const id = `${profile.id}-worked`;
-  await importDocument(page, { format: 'live-tune/esc-profile', version: rig.version, ...profile, id });
-  await page.waitForLoadState('networkidle');
+async function rigWith(page: Page, profile: EscProfile, { rig, ...file }: RigFile): Promise<string> {
   // The factory's cutoff of a helicopter's ESC is meant for its pack.
-  const cells = profile.media.some(({ family }) => family === 'keyPad') ? 6 : rig.rig.pack.cells;
-  const named = { ...rig.rig, pack: { ...rig.rig.pack, cells }, name: `By ${profile.name}` };
-  await importDocument(page, { ...rig, escProfileId: id, rig: named });
-  await expect(page.getByRole('heading', { name: 'What this model is' })).toBeVisible();
-  return /rigs\/([^/]+)/.exec(page.url())![1]!;
+  const cells = profile.media.some(({ family }) => family === 'keyPad') ? 6 : rig.pack.cells;
+  const id = `${profile.id}-worked`;
+  const document = {
+    ...file,
+    escProfileId: id,
+    escProfile: { ...profile, id },
+    rig: { ...rig, pack: { ...rig.pack, cells }, name: `By ${profile.name}` },
+  };
+  return (await takeIn(page, document))!;
 }
 
 /** The first five that may be changed, each to the stop beside the factory's. */
@@ -67,13 +58,4 @@ export function fiveChanges({ items }: EscProfile): Record<string, string> {
       return [id, stops[at === 0 ? 1 : at - 1]!.id];
     }),
   );
-}
-
-/** As the page itself would send it: the server takes nothing from elsewhere. */
-async function post(page: Page, address: string, body: object): Promise<void> {
-  const status = await page.evaluate(
-    async ([to, json]) => (await fetch(to!, { method: 'POST', body: json })).status,
-    [address, JSON.stringify(body)],
-  );
-  expect(status).toBe(200);
 }

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
-import { expect, importDemoRig, test } from './test';
+import { openDemoRig } from './rigs';
+import { expect, test } from './test';
 
 const field = (page: Page, name: string) => page.getByLabel(name, { exact: true });
 const basisOf = (page: Page, name: string) => page.getByLabel(`Where ${name} comes from`, { exact: true });
@@ -11,7 +12,7 @@ const save = async (page: Page): Promise<void> => {
 test('sums stand beside the fields that need them, and what they give is kept as measured', async ({
   page,
 }) => {
-  await importDemoRig(page, 'kelp-beach-buggy', 'Summed up');
+  await openDemoRig(page, 'kelp-beach-buggy', 'Summed up', 'rig');
   await page.getByText('Motor detective').click();
   await field(page, 'kV from a free run: rpm').fill('24 300');
   await field(page, 'kV from a free run: at').fill('8,1');
@@ -44,7 +45,7 @@ test('sums stand beside the fields that need them, and what they give is kept as
 });
 
 test('teeth make the final drive, and half of them are asked for the rest', async ({ page }) => {
-  await importDemoRig(page, 'kelp-beach-buggy', 'Toothy');
+  await openDemoRig(page, 'kelp-beach-buggy', 'Toothy', 'rig');
   await field(page, 'Pinion').fill('');
   await field(page, 'Internal ratio').fill('');
   await field(page, 'Spur').fill('58');
@@ -60,7 +61,7 @@ test('teeth make the final drive, and half of them are asked for the rest', asyn
 });
 
 test('what hangs on the BEC is added up as it is typed', async ({ page }) => {
-  await importDemoRig(page, 'cliff-path-crawler', 'Heavy-handed');
+  await openDemoRig(page, 'cliff-path-crawler', 'Heavy-handed', 'rig');
   await page.getByLabel('Its class, 1', { exact: true }).selectOption('giant servo');
   await field(page, 'How many, 1').fill('2');
   await expect(page.getByText(/the bus will brown out, which looks like a low-battery cutoff/)).toBeVisible();

@@ -1,8 +1,8 @@
-import { draftSaved, expect, moveRail, test, typeRig } from './test';
+import { openNewRig } from './rigs';
+import { draftSaved, expect, moveRail, test } from './test';
 
 test('the draft survives a reload', async ({ page }) => {
-  await typeRig(page, { name: 'Reload rig' });
-  await page.getByRole('link', { name: /^Tune/ }).click();
+  await openNewRig(page, 'Reload rig', 'tune');
   await moveRail(page, 'Brake strength', 'ArrowLeft', 3);
   await page.reload();
   await expect(page.getByRole('slider', { name: 'Brake strength' })).toHaveAttribute(
@@ -12,8 +12,7 @@ test('the draft survives a reload', async ({ page }) => {
 });
 
 test('two tabs on one draft get a choice, not a silent overwrite', async ({ page, context }) => {
-  await typeRig(page, { name: 'Two tabs' });
-  await page.getByRole('link', { name: /^Tune/ }).click();
+  await openNewRig(page, 'Two tabs', 'tune');
   await page.waitForURL('**/tune');
   const other = await context.newPage();
   await other.goto(page.url());
@@ -32,8 +31,7 @@ test('two tabs on one draft get a choice, not a silent overwrite', async ({ page
 });
 
 test('the page says when the server is away, and saves when it is back', async ({ page }) => {
-  await typeRig(page, { name: 'Away rig' });
-  await page.getByRole('link', { name: /^Tune/ }).click();
+  await openNewRig(page, 'Away rig', 'tune');
   await page.route('**/draft', (route) => route.abort());
   await moveRail(page, 'Drag brake', 'ArrowRight', 1);
   await expect(page.getByText('The server does not answer. Your draft is kept here')).toBeVisible();
@@ -46,8 +44,7 @@ test('the page says when the server is away, and saves when it is back', async (
 test('a draft that could not be saved outlives a reload, and is saved when the server is back', async ({
   page,
 }) => {
-  await typeRig(page, { name: 'Waiting rig' });
-  await page.getByRole('link', { name: /^Tune/ }).click();
+  await openNewRig(page, 'Waiting rig', 'tune');
   await page.route('**/draft', (route) => route.abort());
   await moveRail(page, 'Drag brake', 'ArrowRight', 1);
   await expect(page.getByText('The server does not answer. Your draft is kept here')).toBeVisible();
@@ -63,8 +60,7 @@ test('a draft that could not be saved outlives a reload, and is saved when the s
 });
 
 test('a draft whose confirmation was lost on its way is no conflict', async ({ page }) => {
-  await typeRig(page, { name: 'Lost answer rig' });
-  await page.getByRole('link', { name: /^Tune/ }).click();
+  await openNewRig(page, 'Lost answer rig', 'tune');
   // The server saves it, but the page never hears of that.
   await page.route('**/draft', async (route) => {
     await route.fetch();
@@ -82,8 +78,7 @@ test('a draft whose confirmation was lost on its way is no conflict', async ({ p
 test('a draft that is saved while the page is reloaded is there, though the new page was made before', async ({
   page,
 }) => {
-  await typeRig(page, { name: 'Overtaken rig' });
-  await page.getByRole('link', { name: /^Tune/ }).click();
+  await openNewRig(page, 'Overtaken rig', 'tune');
   const rail = page.getByRole('slider', { name: 'Drag brake' });
   await expect(rail).toBeVisible();
   let pageIsMade = (): void => undefined;
@@ -108,8 +103,7 @@ test('a draft that is saved while the page is reloaded is there, though the new 
 });
 
 test('a form that could not be sent keeps what was typed', async ({ page }) => {
-  await typeRig(page, { name: 'Typed rig' });
-  await page.getByRole('link', { name: /^Rig/ }).click();
+  await openNewRig(page, 'Typed rig', 'rig');
   await page.getByLabel('Motor kV', { exact: true }).fill('3333');
   await page.route('**/rig.data*', (route) => route.abort());
   await page.getByRole('button', { name: 'Save' }).click();
@@ -121,8 +115,7 @@ test('a form that could not be sent keeps what was typed', async ({ page }) => {
 });
 
 test('a rail is worked by keys alone: step, ends, advice, back, reason', async ({ page }) => {
-  await typeRig(page, { name: 'Key rig' });
-  await page.getByRole('link', { name: /^Tune/ }).click();
+  await openNewRig(page, 'Key rig', 'tune');
   const rail = page.getByRole('slider', { name: 'Drag brake' });
   await rail.focus();
   await rail.press('End');

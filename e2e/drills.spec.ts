@@ -1,8 +1,8 @@
-import { expect, importDemoRig, moveRail, test } from './test';
+import { openDemoRig } from './rigs';
+import { expect, moveRail, test } from './test';
 
 test('every manoeuvre has a trace and numbers, and they follow the draft', async ({ page }) => {
-  await importDemoRig(page, 'kelp-beach-buggy', 'Drilled buggy');
-  await page.goto(page.url().replace(/\/rig$/, '/tune'));
+  await openDemoRig(page, 'kelp-beach-buggy', 'Drilled buggy', 'tune');
   const does = page.getByRole('complementary', { name: 'What it does' });
   for (const [tab, number] of [
     ['Let go', 'Of what lifts the rear'],
@@ -26,8 +26,7 @@ test('every manoeuvre has a trace and numbers, and they follow the draft', async
 });
 
 test('every stop of every setting is tried, beside the page', async ({ page }) => {
-  await importDemoRig(page, 'headland-trainer', 'Tried trainer');
-  await page.goto(page.url().replace(/\/rig$/, '/tune'));
+  await openDemoRig(page, 'headland-trainer', 'Tried trainer', 'tune');
   const matters = page.getByRole('region', { name: 'What matters here' });
   await matters.getByRole('button', { name: 'Try every stop of every setting' }).click();
   await expect(matters.getByRole('table')).toBeVisible({ timeout: 60_000 });
@@ -37,8 +36,7 @@ test('every stop of every setting is tried, beside the page', async ({ page }) =
 });
 
 test('trying can be stopped, and leaves nothing half done', async ({ page }) => {
-  await importDemoRig(page, 'kelp-beach-buggy', 'Stopped buggy');
-  await page.goto(page.url().replace(/\/rig$/, '/tune'));
+  await openDemoRig(page, 'kelp-beach-buggy', 'Stopped buggy', 'tune');
   const matters = page.getByRole('region', { name: 'What matters here' });
   // The worker never comes to an end here, however quick the machine is.
   await page.route('**/*matters.worker*', () => new Promise(() => undefined));

@@ -1,14 +1,7 @@
 import type { Page } from '@playwright/test';
 import { handOf } from './hand';
+import { openNewRigOf } from './rigs';
 import { expect, test } from './test';
-
-/** A new rig of a class, with the archetype that serves it, at its end points. */
-async function newRig(page: Page, vehicleClass: string, name: string): Promise<void> {
-  await page.goto(`/rigs/new?class=${vehicleClass}`);
-  await page.getByLabel('Name', { exact: true }).fill(name);
-  await page.getByRole('button', { name: 'Keep this rig' }).click();
-  await expect(page.getByRole('navigation', { name: 'Parts of Endpoints' })).toBeVisible();
-}
 
 const part = (page: Page, name: string): Promise<void> =>
   page.getByRole('navigation', { name: 'Parts of Endpoints' }).getByRole('link', { name }).click();
@@ -18,20 +11,26 @@ const begin = async (page: Page): Promise<void> => {
   await page.getByRole('button', { name: 'Begin calibrating' }).click();
 };
 
+const BY_KEY = ['three points by key', 'tenthBuggy', 'three'] as const;
+const BY_STICK = ['two points with the stick up', 'sportPlane', 'two'] as const;
 const FAMILIES = [
-  ['three points by key', 'tenthBuggy', 'three'],
+  BY_KEY,
   ['three points held still', 'crawler', 'three'],
   ['three points counted', 'fastBoat', 'three'],
-  ['two points with the stick up', 'sportPlane', 'two'],
+  BY_STICK,
 ] as const;
 
-for (const by of ['keyboard', 'touch'] as const) {
+for (const [by, families] of [
+  ['keyboard', FAMILIES],
+  // Between them, these two have everything that is worked by hand: key, battery, trigger and stick.
+  ['touch', [BY_KEY, BY_STICK]],
+] as const) {
   test.describe(by, () => {
     test.use({ hasTouch: by === 'touch' });
-    for (const [family, vehicleClass, points] of FAMILIES) {
+    for (const [family, vehicleClass, points] of families) {
       test(`${family}: from guide to kept, by ${by} alone`, async ({ page }) => {
         await page.clock.install();
-        await newRig(page, vehicleClass, `Taught by ${by}, ${family}`);
+        await openNewRigOf(page, vehicleClass, `Taught by ${by}, ${family}`, 'endpoints');
         await begin(page);
         await handOf(page, by).follow(new RegExp(`^Learned: all ${points} points`));
         const keep = page.getByRole('button', { name: 'Keep this calibration' });
@@ -47,7 +46,7 @@ for (const by of ['keyboard', 'touch'] as const) {
 }
 
 test('an ESC without a calibration says so, and what to look at instead', async ({ page }) => {
-  await newRig(page, 'aerobaticPlane', 'Nothing to teach');
+  await openNewRigOf(page, 'aerobaticPlane', 'Nothing to teach', 'endpoints');
   await expect(page.getByRole('heading', { name: 'There is nothing to teach this ESC' })).toBeVisible();
   const keep = page.getByRole('button', { name: 'All looked at: keep that' });
   await expect(keep).toBeDisabled();
@@ -59,7 +58,7 @@ test('an ESC without a calibration says so, and what to look at instead', async 
 
 test('traps are walked into, and named', async ({ page }) => {
   await page.clock.install();
-  await newRig(page, 'sportPlane', 'Trapped plane');
+  await openNewRigOf(page, 'sportPlane', 'Trapped plane', 'endpoints');
   await begin(page);
   await page.keyboard.press('u');
   await page.keyboard.press('p');
@@ -79,7 +78,7 @@ test('beside a real ESC: played hands free, ticked, and a way out when it beeps 
   page,
 }) => {
   await page.clock.install();
-  await newRig(page, 'sportPlane', 'Real plane');
+  await openNewRigOf(page, 'sportPlane', 'Real plane', 'endpoints');
   await page.getByLabel('my own ESC, beside this page').check();
   await page.getByLabel('a servo tester').check();
   await expect(page.getByText('The tester reaches 1000 and 2000 µs')).toBeVisible();
@@ -117,7 +116,7 @@ test('a game controller feeds the ruler, and a bench test finds what the ESC has
   });
   const move = (value: number): Promise<void> =>
     page.evaluate((to) => (window as unknown as { moveAxis: (to: number) => void }).moveAxis(to), value);
-  await newRig(page, 'tenthBuggy', 'Controlled buggy');
+  await openNewRigOf(page, 'tenthBuggy', 'Controlled buggy', 'endpoints');
   await part(page, 'Bench test');
   await page.getByLabel('Pinion out of mesh').check();
   await page.getByLabel('my transmitter, as a game controller').check();
@@ -148,7 +147,7 @@ test('a game controller feeds the ruler, and a bench test finds what the ESC has
 });
 
 test('a hundred thousand pulses are looked at while the page goes on', async ({ page }) => {
-  await newRig(page, 'tenthBuggy', 'Jittery buggy');
+  await openNewRigOf(page, 'tenthBuggy', 'Jittery buggy', 'endpoints');
   await part(page, 'Pulses');
   const lines = ['pulse'];
   for (let n = 0; n < 100_000; n += 1) lines.push(String(1500 + ((n * 7919) % 5) - 2));
@@ -187,7 +186,7 @@ test('a hundred thousand pulses are looked at while the page goes on', async ({ 
 
 test('a twin with one mis-learned ESC is found, explained and mended', async ({ page }) => {
   await page.clock.install();
-  await newRig(page, 'twinPlane', 'Limping twin');
+  await openNewRigOf(page, 'twinPlane', 'Limping twin', 'endpoints');
   const hand = handOf(page);
   await test.step('the left one is taught', async () => {
     await begin(page);
@@ -233,7 +232,7 @@ test('the supply is judged, the first power ticked, and a changed end point says
   page,
 }) => {
   await page.clock.install();
-  await newRig(page, 'tenthBuggy', 'Supplied buggy');
+  await openNewRigOf(page, 'tenthBuggy', 'Supplied buggy', 'endpoints');
   await part(page, 'Supply');
   await page.getByLabel('BEC is set to').fill('6');
   await page.getByLabel('Lowest reading').fill('5,1');

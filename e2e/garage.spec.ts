@@ -1,6 +1,7 @@
 import { VERSION } from '#formats/document';
 import sharp from 'sharp';
-import { expect, importDemoRig, test, typeRig } from './test';
+import { openNewRig, openDemoRig } from './rigs';
+import { expect, test } from './test';
 
 test('what was typed wrong is explained at its field, and nothing typed is lost', async ({ page }) => {
   await page.goto('/rigs/new?class=crawler');
@@ -54,8 +55,7 @@ test('a file that is no document is refused in words', async ({ page }) => {
 });
 
 test('a rig is deleted only after asking', async ({ page }) => {
-  await typeRig(page, { name: 'Short-lived' });
-  await page.getByRole('link', { name: /^Rig/ }).click();
+  await openNewRig(page, 'Short-lived', 'rig');
   await page.getByRole('button', { name: 'Delete' }).click();
   await page.getByRole('button', { name: 'Keep it' }).click();
   await page.getByRole('button', { name: 'Delete' }).click();
@@ -70,7 +70,7 @@ test('an address that leads nowhere says so', async ({ page }) => {
 });
 
 test('rigs are found, copied, put aside, deleted and brought back', async ({ page }) => {
-  await importDemoRig(page, 'kelp-beach-buggy', 'Sandpiper');
+  await openDemoRig(page, 'kelp-beach-buggy', 'Sandpiper', 'rig');
   await page.goto('/');
   const link = (name: string) => page.getByRole('link', { name, exact: true });
   await page.getByRole('button', { name: 'copy Sandpiper' }).click();
@@ -100,7 +100,7 @@ test('a picture is kept without what its camera wrote into it; what is none is r
   page,
   request,
 }) => {
-  await importDemoRig(page, 'kelp-beach-buggy', 'Photogenic');
+  await openDemoRig(page, 'kelp-beach-buggy', 'Photogenic', 'rig');
   const rig = page.url().replace(/\/rig$/, '');
   await page.getByLabel(/^Picture/).setInputFiles({
     name: 'x.png',
@@ -129,7 +129,7 @@ test('what an event forbids is a hazard until it is put right', async ({ page })
   await page.locator('form').last().getByLabel('no reverse').check();
   await page.locator('form').last().getByRole('button', { name: 'Keep' }).click();
   await expect(page.getByText('“Harbour spec” is kept.')).toBeVisible();
-  await importDemoRig(page, 'kelp-beach-buggy', 'Rule-bound');
+  await openDemoRig(page, 'kelp-beach-buggy', 'Rule-bound', 'rig');
   const kept = page.waitForResponse((response) => response.url().includes('/rules'));
   await page.getByLabel('Prepared for the event').selectOption('Harbour spec');
   expect((await kept).ok()).toBe(true);
@@ -138,7 +138,7 @@ test('what an event forbids is a hazard until it is put right', async ({ page })
 });
 
 test('a rig that was put aside and then deleted comes back put aside', async ({ page }) => {
-  await importDemoRig(page, 'kelp-beach-buggy', 'Dry-docked');
+  await openDemoRig(page, 'kelp-beach-buggy', 'Dry-docked', 'rig');
   await page.goto('/');
   const link = page.getByRole('link', { name: 'Dry-docked', exact: true });
   const aside = page.locator('details').filter({ hasText: /^\d+ put aside/ });
@@ -153,4 +153,31 @@ test('a rig that was put aside and then deleted comes back put aside', async ({ 
     page.getByRole('main').locator(':scope > ul').getByRole('link', { name: 'Dry-docked' }),
   ).toHaveCount(0);
   await expect(aside).toContainText('Dry-docked');
+});
+
+test('while something is under way, nothing can be undone, and nothing else begun', async ({ page }) => {
+  await openDemoRig(page, 'kelp-beach-buggy', 'Quick-handed', 'rig');
+  await page.goto('/');
+  await page.getByRole('button', { name: 'put aside Quick-handed' }).click();
+  const undo = page.getByRole('button', { name: 'Undo' });
+  await expect(undo).toBeEnabled();
+  let letThrough = (): void => undefined;
+  const held = new Promise<void>((resolve) => (letThrough = resolve));
+  await page.route(
+    (url) => url.pathname.endsWith('.data'),
+    async (route) => {
+      await held;
+      await route.continue();
+    },
+  );
+  const aside = page.locator('details').filter({ hasText: /^\d+ put aside/ });
+  await aside.locator('summary').click();
+  const remove = aside.getByRole('button', { name: 'delete Quick-handed' });
+  await remove.click();
+  await expect(undo).toBeHidden();
+  await expect(remove).toBeDisabled();
+  letThrough();
+  await undo.click();
+  await expect(page.getByText('It is back, as it was.')).toBeVisible();
+  await expect(aside).toContainText('Quick-handed');
 });

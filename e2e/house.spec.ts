@@ -1,158 +1,119 @@
-import AxeBuilder from '@axe-core/playwright';
-import type { Page } from '@playwright/test';
+import { axe, lookAt } from './looks';
+import { openDemoRig, openNewRig } from './rigs';
 import { ADDRESS } from './setting';
-import { draftSaved, expect, importDemoRig, moveRail, test, typeRig } from './test';
+import { draftSaved, expect, moveRail, test } from './test';
 
-async function axe(page: Page): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  return violations.flatMap(({ id, nodes }) => nodes.map((node) => `${id}: ${node.html.slice(0, 160)}`));
-}
-
-const ENDPOINT_PARTS = ['first-power', 'bench-test', 'pulses', 'supply', 'trigger', 'trouble', 'record'];
-
-for (const { name, ...look } of [
-  { name: 'light, 1280 px', colorScheme: 'light', viewport: { width: 1280, height: 800 } },
-  { name: 'dark, 1280 px', colorScheme: 'dark', viewport: { width: 1280, height: 800 } },
-  { name: 'light, phone', colorScheme: 'light', viewport: { width: 390, height: 844 } },
-  { name: 'dark, phone', colorScheme: 'dark', viewport: { width: 390, height: 844 } },
-] as const) {
-  test.describe(name, () => {
-    test.use(look);
-    // Axe takes its time, and there are many views.
-    test.describe.configure({ timeout: 400_000 });
-
-    test(`axe finds nothing on any view (${name})`, async ({ page }) => {
-      await page.goto('/');
-      expect(await axe(page)).toEqual([]);
-      for (const view of [
-        '/rigs/new',
-        '/profiles',
-        '/profiles/new',
-        '/profiles/new?from=pattern-key-pad',
-        '/rules',
-        '/glossary',
-      ]) {
-        await page.goto(view);
-        expect(await axe(page), view).toEqual([]);
-      }
-      await typeRig(page, { name: `A long name for a model that somebody was proud of, ${name}` });
-      const rig = page.url().replace('/endpoints', '');
-      expect(await axe(page)).toEqual([]);
-      await page.getByLabel('Pinion out of mesh').check();
-      await page.getByRole('button', { name: 'Begin calibrating' }).click();
-      expect(await axe(page)).toEqual([]);
-      for (const part of ENDPOINT_PARTS) {
-        await page.goto(`${rig}/endpoints/${part}`);
-        expect(await axe(page), part).toEqual([]);
-      }
-      await page.goto(`${rig}/rig`);
-      expect(await axe(page)).toEqual([]);
-      await page.goto(`${rig}/tune`);
-      await page.getByRole('slider', { name: 'Brake strength' }).press('ArrowLeft');
-      await page.getByRole('slider', { name: 'Cutoff' }).press('Home');
-      await expect(page.getByText('Nothing protects the cells.')).toBeVisible();
-      await expect(page.getByText('First 5 m')).toBeVisible();
-      expect(await axe(page)).toEqual([]);
-      await page.getByText('And about how to work').click();
-      expect(await axe(page)).toEqual([]);
-      await page.goto(`${rig}/trouble`);
-      await page.getByLabel('It stutters as it starts').check();
-      expect(await axe(page), 'trouble').toEqual([]);
-      await page.goto(`${rig}/list`);
-      expect(await axe(page), 'the whole sheet').toEqual([]);
-      await page.goto(`${rig}/load`);
-      expect(await axe(page)).toEqual([]);
-      await page.getByLabel('Pinion out of mesh').check();
-      await page.getByRole('button', { name: 'Begin loading' }).click();
-      expect(await axe(page)).toEqual([]);
-      await page.goto(`${rig}/load/paper`);
-      expect(await axe(page), 'the plan on paper').toEqual([]);
-      await page.goto(`${rig}/load`);
-      await page.getByLabel('your own ESC').check();
-      await page.getByLabel('Pinion out of mesh').check();
-      await page.getByRole('button', { name: 'Begin loading' }).click();
-      await page.getByText('It does not answer at all').click();
-      expect(await axe(page), 'beside one’s own ESC').toEqual([]);
-      await page.getByRole('button', { name: 'It did something else' }).click();
-      expect(await axe(page), 'what it did instead').toEqual([]);
-      await page.goto(`${rig}/sheets`);
-      expect(await axe(page)).toEqual([]);
-      await page.goto(`${rig}/firmware`);
-      await page.getByRole('button', { name: 'Keep a sheet of it now' }).click();
-      await expect(page.getByText('Kept as sheet')).toBeVisible();
-      expect(await axe(page), 'new firmware').toEqual([]);
-      await page.goto(`${rig}/esc`);
-      await page.getByRole('button', { name: 'It got new firmware' }).click();
-      await page.getByRole('button', { name: 'Yes, write it down' }).click();
-      await expect(page.getByText('14 values are unknown.')).toBeVisible();
-      expect(await axe(page)).toEqual([]);
-      await page.goto(`${rig}/tune`);
-      await expect(page.getByText('The band is what the ESC may do')).toBeVisible();
-      expect(await axe(page)).toEqual([]);
-      await page.getByRole('button', { name: 'Keys, look and sound' }).click();
-      await expect(page.getByRole('dialog')).toBeVisible();
-      expect(await axe(page)).toEqual([]);
-    });
-
-    test(`axe finds nothing on card and stick (${name})`, async ({ page }) => {
-      await importDemoRig(page, 'cliff-path-crawler', `Card, ${name}`);
-      await page.goto(page.url().replace(/\/rig$/, '/tune'));
-      await moveRail(page, 'Cutoff', 'ArrowRight', 1);
-      await draftSaved(page);
-      await page.goto(page.url().replace('/tune', '/load'));
-      await page.getByLabel('Wheels clear of the bench').check();
-      await page.getByRole('button', { name: 'Begin loading' }).click();
-      await page.keyboard.press('c');
-      await page.keyboard.press('p');
-      await expect(page.getByTestId('instruction')).toContainText('Press');
-      await page.getByText('Make a mistake on purpose').click();
-      expect(await axe(page)).toEqual([]);
-      await importDemoRig(page, 'headland-trainer', `Stick, ${name}`);
-      await page.goto(page.url().replace(/\/rig$/, '/tune'));
-      await moveRail(page, 'Advance', 'ArrowRight', 1);
-      await draftSaved(page);
-      expect(await axe(page)).toEqual([]);
-      await page.goto(page.url().replace('/tune', '/load'));
-      await page.getByLabel('Propeller off').check();
-      await page.getByRole('button', { name: 'Begin loading' }).click();
-      await page.keyboard.press('u');
-      await page.keyboard.press('p');
-      await expect(page.getByTestId('countdown')).toBeVisible();
-      expect(await axe(page)).toEqual([]);
-      const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-      expect(overflow).toBeLessThanOrEqual(0);
-    });
-
-    test(`nothing is wider than the screen (${name})`, async ({ page }) => {
-      await typeRig(page, { name: `Wide rig, ${name}` });
-      const rig = page.url().replace('/endpoints', '');
-      for (const path of [
-        '/',
-        '/rigs/new',
-        '/profiles',
-        '/profiles/new',
-        '/profiles/new?from=pattern-text-box',
-        '/rules',
-        '/glossary',
-        `${rig}/rig`,
-        `${rig}/endpoints`,
-        ...ENDPOINT_PARTS.map((part) => `${rig}/endpoints/${part}`),
-        `${rig}/tune`,
-        `${rig}/trouble`,
-        `${rig}/list`,
-        `${rig}/load`,
-        `${rig}/load/paper`,
-        `${rig}/sheets`,
-        `${rig}/esc`,
-        `${rig}/firmware`,
-      ]) {
-        await page.goto(path);
-        const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-        expect(overflow, path).toBeLessThanOrEqual(0);
-      }
-    });
+test.describe('every view, in light and dark, on a desk and on a phone', () => {
+  test('outside of any rig', async ({ page }) => {
+    for (const view of [
+      '/',
+      '/rigs/new',
+      '/profiles',
+      '/profiles/new',
+      '/profiles/new?from=pattern-key-pad',
+      '/profiles/new?from=pattern-text-box',
+      '/rules',
+      '/glossary',
+    ]) {
+      await page.goto(view);
+      await lookAt(page, view);
+    }
   });
-}
+
+  test('Rig and Endpoints', async ({ page }) => {
+    const rigId = await openNewRig(page, LONG_NAME, 'endpoints');
+    await lookAt(page, 'endpoints');
+    await page.getByLabel('Pinion out of mesh').check();
+    await page.getByRole('button', { name: 'Begin calibrating' }).click();
+    await lookAt(page, 'calibrating');
+    for (const part of ['first-power', 'bench-test', 'pulses', 'supply', 'trigger', 'trouble', 'record']) {
+      await page.goto(`/rigs/${rigId}/endpoints/${part}`);
+      await lookAt(page, part);
+    }
+    await page.goto(`/rigs/${rigId}/rig`);
+    await lookAt(page, 'rig');
+  });
+
+  test('Tune', async ({ page }) => {
+    const rigId = await openNewRig(page, LONG_NAME, 'tune');
+    await page.getByRole('slider', { name: 'Brake strength' }).press('ArrowLeft');
+    await page.getByRole('slider', { name: 'Cutoff' }).press('Home');
+    await expect(page.getByText('Nothing protects the cells.')).toBeVisible();
+    await expect(page.getByText('First 5 m')).toBeVisible();
+    await page.getByText('And about how to work').click();
+    await lookAt(page, 'tune');
+    await page.getByRole('button', { name: 'Keys, look and sound' }).click();
+    await expect(page.getByRole('dialog')).toBeVisible();
+    expect(await axe(page), 'keys, look and sound').toEqual([]);
+    await page.goto(`/rigs/${rigId}/trouble`);
+    await page.getByLabel('It stutters as it starts').check();
+    await lookAt(page, 'trouble');
+    await page.goto(`/rigs/${rigId}/list`);
+    await lookAt(page, 'the whole sheet');
+    await page.goto(`/rigs/${rigId}/esc`);
+    await page.getByRole('button', { name: 'It got new firmware' }).click();
+    await page.getByRole('button', { name: 'Yes, write it down' }).click();
+    await expect(page.getByText('14 values are unknown.')).toBeVisible();
+    await lookAt(page, 'esc');
+    await page.goto(`/rigs/${rigId}/tune`);
+    await expect(page.getByText('The band is what the ESC may do')).toBeVisible();
+    await lookAt(page, 'tune, values unknown');
+  });
+
+  test('Load and Sheets', async ({ page }) => {
+    const rigId = await openNewRig(page, LONG_NAME, 'tune');
+    await moveRail(page, 'Brake strength', 'ArrowLeft', 1);
+    await draftSaved(page);
+    await page.goto(`/rigs/${rigId}/load`);
+    await lookAt(page, 'load');
+    await page.getByLabel('Pinion out of mesh').check();
+    await page.getByRole('button', { name: 'Begin loading' }).click();
+    await lookAt(page, 'loading');
+    await page.goto(`/rigs/${rigId}/load/paper`);
+    await lookAt(page, 'the plan on paper');
+    await page.goto(`/rigs/${rigId}/load`);
+    await page.getByLabel('your own ESC').check();
+    await page.getByLabel('Pinion out of mesh').check();
+    await page.getByRole('button', { name: 'Begin loading' }).click();
+    await page.getByText('It does not answer at all').click();
+    await lookAt(page, 'beside one’s own ESC');
+    await page.getByRole('button', { name: 'It did something else' }).click();
+    await lookAt(page, 'what it did instead');
+    await page.goto(`/rigs/${rigId}/firmware`);
+    await page.getByRole('button', { name: 'Keep a sheet of it now' }).click();
+    await expect(page.getByText('Kept as sheet')).toBeVisible();
+    await lookAt(page, 'new firmware');
+    await page.goto(`/rigs/${rigId}/sheets`);
+    await lookAt(page, 'sheets');
+  });
+
+  test('loading by card and by stick', async ({ page }) => {
+    await openDemoRig(page, 'cliff-path-crawler', 'Card', 'tune');
+    await moveRail(page, 'Cutoff', 'ArrowRight', 1);
+    await draftSaved(page);
+    await page.goto(page.url().replace('/tune', '/load'));
+    await page.getByLabel('Wheels clear of the bench').check();
+    await page.getByRole('button', { name: 'Begin loading' }).click();
+    await page.keyboard.press('c');
+    await page.keyboard.press('p');
+    await expect(page.getByTestId('instruction')).toContainText('Press');
+    await page.getByText('Make a mistake on purpose').click();
+    await lookAt(page, 'card');
+    await openDemoRig(page, 'headland-trainer', 'Stick', 'tune');
+    await moveRail(page, 'Advance', 'ArrowRight', 1);
+    await draftSaved(page);
+    await lookAt(page, 'tune, of an aeroplane');
+    await page.goto(page.url().replace('/tune', '/load'));
+    await page.getByLabel('Propeller off').check();
+    await page.getByRole('button', { name: 'Begin loading' }).click();
+    await page.keyboard.press('u');
+    await page.keyboard.press('p');
+    await expect(page.getByTestId('countdown')).toBeVisible();
+    await lookAt(page, 'stick');
+  });
+});
+
+const LONG_NAME = 'A long name for a model that somebody was proud of, and rightly so';
 
 test('scripts run only with the nonce, and nothing else is allowed in', async ({ request }) => {
   const response = await request.get('/');

@@ -1,13 +1,13 @@
 import { handOf } from './hand';
-import { draftSaved, expect, importDemoRig, moveRail, test } from './test';
+import { openDemoRig } from './rigs';
+import { draftSaved, expect, moveRail, test } from './test';
 
 test('a crawler on its card: several values in one session, each confirmed, each read off the lamps', async ({
   page,
 }) => {
   await page.clock.install();
   const hand = handOf(page);
-  await importDemoRig(page, 'cliff-path-crawler', 'Card crawler');
-  await page.getByRole('link', { name: /^Tune/ }).click();
+  await openDemoRig(page, 'cliff-path-crawler', 'Card crawler', 'tune');
   await moveRail(page, 'Drag brake', 'ArrowRight', 1);
   await moveRail(page, 'Launch limit', 'ArrowLeft', 1);
   await moveRail(page, 'Cutoff', 'ArrowRight', 1);
@@ -26,8 +26,7 @@ test('a crawler on its card: several values in one session, each confirmed, each
 test('a value left without ok is noticed: the guide goes back to it', async ({ page }) => {
   await page.clock.install();
   const hand = handOf(page);
-  await importDemoRig(page, 'cliff-path-crawler', 'Forgetful crawler');
-  await page.getByRole('link', { name: /^Tune/ }).click();
+  await openDemoRig(page, 'cliff-path-crawler', 'Forgetful crawler', 'tune');
   await moveRail(page, 'Cutoff', 'ArrowRight', 1);
   await draftSaved(page);
   await page.getByRole('link', { name: 'Load 1 change' }).click();
@@ -45,7 +44,7 @@ test('a trainer by its stick: two end points, then values by ear; a missed group
 }) => {
   await page.clock.install();
   const hand = handOf(page);
-  await importDemoRig(page, 'headland-trainer', 'Ear trainer');
+  await openDemoRig(page, 'headland-trainer', 'Ear trainer', 'rig');
 
   await test.step('end points', async () => {
     await page.getByRole('link', { name: /^Endpoints/ }).click();

@@ -3,8 +3,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { groupsSounding, PITCHES, RATE, randomFrom, withNoise } from '#core/ear/recording.fixture';
-import { CHROMIUM_FLAGS } from './setting';
-import { draftSaved, expect, importDemoRig, moveRail, test } from './test';
+import { CHROMIUM, CHROMIUM_FLAGS } from './setting';
+import { openDemoRig } from './rigs';
+import { draftSaved, expect, moveRail, test } from './test';
 
 /** What an ESC says in its tone menu until item 2 is stored: items go by, a stop is taken, a tune. */
 const SAID = ['lh', 'lhh', 'hl', 'lhlH'];
@@ -13,7 +14,7 @@ const PAUSE_MS = 1500;
 test.use({
   permissions: ['microphone'],
   launchOptions: {
-    executablePath: '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: [
       ...CHROMIUM_FLAGS,
       '--use-fake-ui-for-media-stream',
@@ -90,8 +91,7 @@ test('what one’s own ESC does instead is asked for, and the plan goes on from 
 
 /** Drafts one stop lower on a demo rig, and begins to load it beside one's own ESC. */
 async function beginOwn(page: Page, demo: string, setting: string, precaution: string): Promise<void> {
-  await importDemoRig(page, demo, `Own, ${demo}`);
-  await page.getByRole('link', { name: /^Tune/ }).click();
+  await openDemoRig(page, demo, `Own, ${demo}`, 'tune');
   await moveRail(page, setting, 'ArrowLeft', 1);
   await draftSaved(page);
   await page.getByRole('link', { name: 'Load 1 change' }).click();

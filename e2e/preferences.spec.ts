@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { handOf } from './hand';
-import { draftSaved, expect, moveRail, test, typeRig } from './test';
+import { openNewRig } from './rigs';
+import { draftSaved, expect, moveRail, test } from './test';
 
 test('the look that is chosen stays, and the server draws it', async ({ page, request }) => {
   await page.goto('/');
@@ -17,7 +18,7 @@ test('the look that is chosen stays, and the server draws it', async ({ page, re
 test('from end to end by keys: stations, rails, advice; keys can be changed and switched off', async ({
   page,
 }) => {
-  await typeRig(page, { name: 'Keyed rig' });
+  await openNewRig(page, 'Keyed rig', 'endpoints');
   await page.keyboard.press('3');
   await page.waitForURL('**/tune');
   const launch = page.getByRole('slider', { name: 'Launch strength' });
@@ -47,7 +48,7 @@ test('from end to end by keys: stations, rails, advice; keys can be changed and 
 });
 
 test('no key acts while something is typed', async ({ page }) => {
-  await typeRig(page, { name: 'Typing rig' });
+  await openNewRig(page, 'Typing rig', 'endpoints');
   await page.keyboard.press('1');
   await page.waitForURL('**/rig');
   await page.getByLabel('Name', { exact: true }).fill('');
@@ -58,8 +59,7 @@ test('no key acts while something is typed', async ({ page }) => {
 
 test('a sheet has a page for paper, without the frame', async ({ page }) => {
   await page.clock.install();
-  await typeRig(page, { name: 'Paper rig' });
-  await page.goto(page.url().replace('endpoints', 'tune'));
+  await openNewRig(page, 'Paper rig', 'tune');
   await moveRail(page, 'Drag brake', 'ArrowRight', 1);
   await draftSaved(page);
   await page.goto(page.url().replace('tune', 'load'));

@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import type { EscProfile } from '#core/esc/profile';
-import { draftSaved, expect, importDemoRig, moveRail, test } from './test';
+import { openDemoRig } from './rigs';
+import { draftSaved, expect, moveRail, test } from './test';
 
 test('a revision that renumbers items: the map is shown, the draft follows it, sheets and evidence say so', async ({
   page,
@@ -20,7 +21,7 @@ test('a revision that renumbers items: the map is shown, the draft follows it, s
     await expect(page.getByText('ESC profile “Tamsel R61” is in your garage.')).toBeVisible();
   };
   await importProfile();
-  await importDemoRig(page, 'kelp-beach-buggy', 'Renumbered buggy');
+  await openDemoRig(page, 'kelp-beach-buggy', 'Renumbered buggy', 'rig');
   await page.getByLabel('Profile').selectOption('tamsel-r61');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();

@@ -1,4 +1,3 @@
-import { readFile } from 'node:fs/promises';
 import { test as base, expect, type Page } from '@playwright/test';
 import { ADDRESS } from './setting';
 
@@ -54,30 +53,6 @@ export const test = base.extend<{ watched: undefined }>({
 
 export { expect };
 
-/** What a test types about its rig. Fields that are left out keep their defaults. */
-export interface TypedRig {
-  name: string;
-  numbers?: Record<string, string>;
-  busLoads?: [name: string, maxVolts: string][];
-}
-
-/** Describes a new tenth-scale buggy by typing, and leaves the page on its Endpoints. */
-export async function typeRig(page: Page, { name, numbers = {}, busLoads = [] }: TypedRig): Promise<void> {
-  await page.goto('/');
-  await page.getByRole('link', { name: 'New rig' }).click();
-  await page.getByRole('link', { name: /^Tenth-scale buggy/ }).click();
-  await page.getByLabel('Name', { exact: true }).fill(name);
-  for (const [label, value] of Object.entries(numbers))
-    await page.getByLabel(label, { exact: true }).fill(value);
-  for (const [place, [load, volts]] of busLoads.entries()) {
-    await page.getByLabel(`What it is, ${place + 1}`).fill(load);
-    await page.getByLabel(`Highest voltage, ${place + 1}`).fill(volts);
-  }
-  await page.getByLabel('Profile').selectOption('tamsel-r60');
-  await page.getByRole('button', { name: 'Keep this rig' }).click();
-  await expect(page.getByRole('heading', { name: 'Teach the ESC your trigger' })).toBeVisible();
-}
-
 /** Moves a rail by keys, as a user without a mouse would. */
 export async function moveRail(
   page: Page,
@@ -93,28 +68,9 @@ export async function moveRail(
 /** Waits until the page has nothing left to save. */
 export const draftSaved = (page: Page): Promise<void> => expect(page.getByText('draft saved')).toBeAttached();
 
-/** Takes in a demo rig under another name, so that a test has it for itself, and leaves the page on its Rig station. */
-export async function importDemoRig(page: Page, file: string, name: string): Promise<void> {
-  const document = JSON.parse(await readFile(`demo/${file}.rig.json`, 'utf8')) as { rig: { name: string } };
-  document.rig.name = name;
-  await importDocument(page, document);
-  await expect(page.getByRole('heading', { name: 'What this model is' })).toBeVisible({ timeout: 60_000 });
-}
-
 /** Goes to a station of the rig that is open, or opening. */
 export const station = (page: Page, name: string): Promise<void> =>
   page
     .getByRole('navigation', { name: 'Stations' })
     .getByRole('link', { name: new RegExp(`^${name}`) })
     .click();
-
-/** Takes in a file from the list of all rigs. */
-export async function importDocument(page: Page, document: object): Promise<void> {
-  await page.goto('/');
-  await page.getByLabel('Import a file').setInputFiles({
-    name: 'document.json',
-    mimeType: 'application/json',
-    buffer: Buffer.from(JSON.stringify(document)),
-  });
-  await page.getByRole('button', { name: 'Import', exact: true }).click();
-}

@@ -5,14 +5,14 @@ import type { Page } from '@playwright/test';
 import { CHANGES, fiveChangesOn } from './changes';
 import { expect, test } from './test';
 
-/** The mistake that each way of entering is known for, as its button says it. Common practice. */
-const TRAPS: Record<HandMedium['family'], RegExp> = {
+/**
+ * The mistake that a way of entering is known for, as its button says it. Common practice. Those that are worked on the
+ * same display as another are left to the properties beside the plan.
+ */
+const TRAPS: Partial<Record<HandMedium['family'], RegExp>> = {
   oneKey: /press once too often/,
   twoKeys: /go on before it is stored/,
   stickTones: /one group too late/,
-  stickToggle: /one group too late/,
-  lampCard: /go on before it is stored/,
-  textBox: /go on before it is stored/,
   keyPad: /type . . .* instead/,
   transmitterMenu: /go on before it is stored/,
 };
@@ -20,7 +20,8 @@ const MOST_STEPS = 150;
 
 for (const { profile, serves } of ARCHETYPES) {
   const medium = handMediumOf(profile);
-  if (!medium) continue;
+  const known = medium && TRAPS[medium.family];
+  if (!known) continue;
   test(`by ${medium.family}, its trap is walked into and the guide brings one back`, async ({ page }) => {
     await page.clock.install();
     const { rigId, targets } = await fiveChangesOn(page, { profile, serves });
@@ -30,7 +31,7 @@ for (const { profile, serves } of ARCHETYPES) {
 
     await page.getByText('Make a mistake on purpose').click();
     await page.getByRole('button', { name: 'Let the plan run by itself' }).press('Enter');
-    const trap = page.getByRole('button', { name: TRAPS[medium.family] });
+    const trap = page.getByRole('button', { name: known });
     await runUntil(page, async () => (await trap.count()) > 0);
     await trap.press('Enter');
     await runUntil(page, async () => /^Every value/.test(await page.getByTestId('instruction').innerText()));

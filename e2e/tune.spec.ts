@@ -1,8 +1,8 @@
 import AxeBuilder from '@axe-core/playwright';
-import { readFile } from 'node:fs/promises';
 import type { Locator, Page } from '@playwright/test';
 import { fortyItems } from '#core/archetypes/fortyItems.fixture';
-import { draftSaved, expect, importDocument, moveRail, station, test, typeRig } from './test';
+import { demoRigFile, openNewRig, takeIn } from './rigs';
+import { draftSaved, expect, moveRail, station, test } from './test';
 
 const railRow = (page: Page, setting: string): Locator =>
   page.getByRole('listitem').filter({ has: page.getByRole('slider', { name: setting, exact: true }) });
@@ -10,15 +10,15 @@ const valueOf = (page: Page, setting: string): Locator =>
   page.getByRole('slider', { name: setting, exact: true });
 
 test('forty items by keyboard alone, each announced, and nothing for axe to find', async ({ page }) => {
-  const rig = JSON.parse(await readFile('demo/kelp-beach-buggy.rig.json', 'utf8')) as {
-    version: number;
-    rig: object;
-  };
-  const profile = { format: 'live-tune/esc-profile', version: rig.version, ...fortyItems() };
-  await importDocument(page, profile);
-  await expect(page.getByText('Forty items').first()).toBeVisible();
-  await importDocument(page, { ...rig, escProfileId: profile.id, rig: { ...rig.rig, name: 'A long list' } });
-  await expect(page.getByRole('heading', { name: 'What this model is' })).toBeVisible({ timeout: 60_000 });
+  const profile = fortyItems();
+  const demo = await demoRigFile('kelp-beach-buggy');
+  const rigId = await takeIn(page, {
+    ...demo,
+    escProfileId: profile.id,
+    escProfile: profile,
+    rig: { ...demo.rig, name: 'A long list' },
+  });
+  await page.goto(`/rigs/${rigId!}/rig`);
   await page.keyboard.press('3');
   await expect(page.getByRole('slider')).toHaveCount(40);
 
@@ -59,8 +59,7 @@ test('forty items by keyboard alone, each announced, and nothing for axe to find
 });
 
 test('a hazard is loaded only with a reason, and the reason can be taken back', async ({ page }) => {
-  await typeRig(page, { name: 'Hazardous buggy' });
-  await station(page, 'Tune');
+  await openNewRig(page, 'Hazardous buggy', 'tune');
   await moveRail(page, 'Cutoff', 'ArrowLeft', 1);
   await page.getByLabel('Quick').fill('cutoff Pack 9.9 V');
   await page.keyboard.press('Enter');
@@ -77,8 +76,7 @@ test('a hazard is loaded only with a reason, and the reason can be taken back', 
 });
 
 test('a value for a day stays in view until it is put back', async ({ page }) => {
-  await typeRig(page, { name: 'Event buggy' });
-  await station(page, 'Tune');
+  await openNewRig(page, 'Event buggy', 'tune');
   await valueOf(page, 'Cutoff').press('Home');
   const row = railRow(page, 'Cutoff');
   await row.getByRole('button', { name: 'for a while …' }).click();
@@ -96,8 +94,7 @@ test('a value for a day stays in view until it is put back', async ({ page }) =>
 test('from what is wrong to one drafted change; the whole sheet compares it, and two drafts take turns', async ({
   page,
 }) => {
-  await typeRig(page, { name: 'Troubled buggy' });
-  await station(page, 'Tune');
+  await openNewRig(page, 'Troubled buggy', 'tune');
   await page.getByRole('link', { name: 'What is wrong with it?' }).click();
   await page.getByLabel('The brake is weak when it is slow').check();
   await page.getByLabel('strong enough').check();

@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { handOf } from './hand';
-import { draftSaved, expect, moveRail, test, typeRig } from './test';
+import type { Page } from '@playwright/test';
+import { draftSaved, expect, moveRail, test } from './test';
 
 test('from a rig typed by hand to a verified load, its sheet out and in again', async ({ page }) => {
   await page.clock.install();
@@ -100,3 +101,27 @@ test('from a rig typed by hand to a verified load, its sheet out and in again', 
     return readFile(await download.path());
   }
 });
+
+/** What a test types about its rig. Fields that are left out keep their defaults. */
+interface TypedRig {
+  name: string;
+  numbers?: Record<string, string>;
+  busLoads?: [name: string, maxVolts: string][];
+}
+
+/** Describes a new tenth-scale buggy by typing, and leaves the page on its Endpoints. */
+async function typeRig(page: Page, { name, numbers = {}, busLoads = [] }: TypedRig): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'New rig' }).click();
+  await page.getByRole('link', { name: /^Tenth-scale buggy/ }).click();
+  await page.getByLabel('Name', { exact: true }).fill(name);
+  for (const [label, value] of Object.entries(numbers))
+    await page.getByLabel(label, { exact: true }).fill(value);
+  for (const [place, [load, volts]] of busLoads.entries()) {
+    await page.getByLabel(`What it is, ${place + 1}`).fill(load);
+    await page.getByLabel(`Highest voltage, ${place + 1}`).fill(volts);
+  }
+  await page.getByLabel('Profile').selectOption('tamsel-r60');
+  await page.getByRole('button', { name: 'Keep this rig' }).click();
+  await expect(page.getByRole('heading', { name: 'Teach the ESC your trigger' })).toBeVisible();
+}

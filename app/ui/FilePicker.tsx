@@ -3,7 +3,8 @@ import { Button } from './Button';
 
 /** Chooses a JSON file and sends it to the action of this page. Works before the page is hydrated, too. */
 export function FilePicker({ label }: { label: string }) {
-  const sending = useNavigation().formData?.get('intent') === 'import';
+  const { state, formData } = useNavigation();
+  const sending = formData?.get('intent') === 'import';
   return (
     <Form method="post" encType="multipart/form-data" className="flex flex-wrap items-center gap-3">
       <input type="hidden" name="intent" value="import" />
@@ -17,7 +18,7 @@ export function FilePicker({ label }: { label: string }) {
           className="max-w-full rounded-sm border border-rule bg-sheet p-2 file:mr-3 file:border-0 file:bg-transparent file:font-bold"
         />
       </label>
-      <Button type="submit" disabled={sending}>
+      <Button type="submit" disabled={state !== 'idle'}>
         {sending ? 'Reading …' : 'Import'}
       </Button>
     </Form>

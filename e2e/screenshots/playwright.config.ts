@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { CHROMIUM_FLAGS, server } from '../setting';
+import { CHROMIUM, CHROMIUM_FLAGS, server } from '../setting';
 
 const PORT = 4391;
 
@@ -13,7 +13,7 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM_FLAGS },
+    launchOptions: { executablePath: CHROMIUM, args: CHROMIUM_FLAGS },
   },
   webServer: { ...server(PORT, '.data/screenshots'), cwd: '../..' },
 });

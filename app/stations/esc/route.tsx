@@ -3,17 +3,18 @@ import { downgrade, type Mishap } from '#core/sheet/downgrade';
 import { EVIDENCE, unknownItems, type Observation } from '#core/sheet/evidence';
 import { addObservations } from '#server/repositories/rigs';
 import { useState } from 'react';
-import { data, Form, Link, useNavigation } from 'react-router';
+import { data, Form, Link } from 'react-router';
 import { SafetyGate } from '../../simulated/SafetyGate';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { Confirm } from '../../ui/Confirm';
-import { answered, keepTyped } from '../../ui/keepTyped';
+import { keepTyped } from '../../ui/keepTyped';
 import { escMarkOf, EscMark } from '../../ui/marks';
 import { Notice } from '../../ui/Notice';
 import { Scrollable } from '../../ui/Scrollable';
 import { Term } from '../../ui/Term';
 import { Time } from '../../ui/Time';
+import { useAnswer } from '../../ui/useAnswer';
 import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
 import { LinkLoad } from '../load/LinkLoad';
@@ -63,12 +64,11 @@ function wordsIn(form: FormData, profile: EscProfile, at: string): Observation[]
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
 
 /** What the ESC holds: item by item, how it is known and since when; a place to say what you know better. */
-export default function EscRoute({ actionData: answer }: Route.ComponentProps) {
-  const actionData = answered(answer);
+export default function EscRoute({ actionData }: Route.ComponentProps) {
+  const { answer, busy } = useAnswer(actionData);
   const { rigId, rig, profile, holdings } = useBench();
   const [reading, setReading] = useState<'no' | 'makingSafe' | 'yes'>('no');
   const [precaution, setPrecaution] = useState<string>();
-  const busy = useNavigation().state !== 'idle';
   const unknown = unknownItems(profile, holdings).length;
   if (reading === 'yes') return <LinkLoad intents={NO_INTENTS} onAgain={() => setReading('no')} />;
   return (
@@ -129,9 +129,9 @@ export default function EscRoute({ actionData: answer }: Route.ComponentProps) {
         </div>
       )}
       <p className="mt-3 min-h-6 font-bold" role="status">
-        {actionData?.sentence}
+        {answer?.sentence}
       </p>
-      <AwayNotice answer={answer} />
+      <AwayNotice answer={actionData} />
       <MeasureStop />
       <Form method="post">
         <Scrollable label="What the ESC holds, item by item">

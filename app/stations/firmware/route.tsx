@@ -14,9 +14,10 @@ import { data, Form, Link, useNavigate, useNavigation } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { Confirm } from '../../ui/Confirm';
-import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
+import { keepTyped, unlessAway } from '../../ui/keepTyped';
 import { Notice } from '../../ui/Notice';
 import { Time } from '../../ui/Time';
+import { useAnswer } from '../../ui/useAnswer';
 import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
 import type { Route } from './+types/route';
@@ -57,7 +58,8 @@ export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTy
 export const shouldRevalidate = unlessAway;
 
 /** The firmware guard: save, see what changes, update, compare, and plan only what was lost. */
-export default function FirmwareRoute({ loaderData: { saved }, actionData: answer }: Route.ComponentProps) {
+export default function FirmwareRoute({ loaderData: { saved }, actionData }: Route.ComponentProps) {
+  const { answer } = useAnswer(actionData);
   const { rigId } = useBench();
   return (
     <div className="max-w-4xl px-5 py-6">
@@ -67,9 +69,9 @@ export default function FirmwareRoute({ loaderData: { saved }, actionData: answe
         what is saved first is put back afterwards, and nothing else.
       </p>
       <p className="mt-2 min-h-6 font-bold" role="status">
-        {answered(answer)?.sentence}
+        {answer?.sentence}
       </p>
-      <AwayNotice answer={answer} />
+      <AwayNotice answer={actionData} />
       <ol className="mt-2 grid gap-6">
         <Step number={1} title="Save what it holds">
           <SaveFirst saved={saved} />

@@ -3,8 +3,14 @@ import { Form, Link } from 'react-router';
 import { StateMark, STATE_WORDS } from '../../ui/StateMark';
 import type { RigLine } from './arrange';
 
+interface Props {
+  rig: RigLine;
+  /** Whether something is under way: nothing else begins until the list shows what it did. */
+  busy: boolean;
+}
+
 /** One rig: what it is, where it stands at each station, and what can be done with it from here. */
-export function RigRow({ rig }: { rig: RigLine }) {
+export function RigRow({ rig, busy }: Props) {
   const { id, name, what, pack, motor, profileName, hasPicture, archived, changes, stations } = rig;
   return (
     <li className="grid grid-cols-[4.5rem_1fr] gap-x-4 gap-y-1 border-b border-rule py-3 sm:grid-cols-[4.5rem_1fr_auto]">
@@ -61,7 +67,8 @@ export function RigRow({ rig }: { rig: RigLine }) {
             type="submit"
             name="intent"
             value={intent}
-            className="min-h-8 underline underline-offset-4 hover:text-draft"
+            disabled={busy}
+            className="min-h-8 underline underline-offset-4 hover:text-draft disabled:opacity-50"
           >
             {WORDS[intent]}
             <span className="sr-only"> {name}</span>

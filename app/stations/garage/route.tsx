@@ -11,9 +11,10 @@ import { data, Form, Link, redirect, useSearchParams } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { FilePicker } from '../../ui/FilePicker';
-import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
+import { keepTyped, unlessAway } from '../../ui/keepTyped';
 import { Page } from '../../ui/Page';
 import { Problems } from '../../ui/Problems';
+import { useAnswer } from '../../ui/useAnswer';
 import type { Route } from './+types/route';
 import { inOrder, matching, SORTS, type RigLine, type Sort } from './arrange';
 import { RigRow } from './RigRow';
@@ -89,8 +90,8 @@ export const shouldRevalidate = unlessAway;
 /** Below this many there is nothing to search. */
 const SEARCHED_FROM = 4;
 
-export default function GarageRoute({ loaderData, actionData: answer }: Route.ComponentProps) {
-  const actionData = answered(answer);
+export default function GarageRoute({ loaderData, actionData }: Route.ComponentProps) {
+  const { answer, busy } = useAnswer(actionData);
   const [params, setParams] = useSearchParams();
   const sort = (params.get('sort') ?? 'touched') as Sort;
   const typed = params.get('q') ?? '';
@@ -147,18 +148,18 @@ export default function GarageRoute({ loaderData, actionData: answer }: Route.Co
         </div>
       )}
       <div className="mt-3 flex min-h-6 items-center gap-3" role="status">
-        {actionData?.sentence && <p className="font-bold text-ok">{actionData.sentence}</p>}
-        {actionData?.undo && (
+        {answer?.sentence && <p className="font-bold text-ok">{answer.sentence}</p>}
+        {answer?.undo && (
           <Form method="post">
-            <input type="hidden" name="rigId" value={actionData.undo.rigId} />
-            <Button type="submit" name="intent" value={actionData.undo.placing}>
+            <input type="hidden" name="rigId" value={answer.undo.rigId} />
+            <Button type="submit" name="intent" value={answer.undo.placing}>
               Undo
             </Button>
           </Form>
         )}
       </div>
-      <AwayNotice answer={answer} />
-      {actionData && <Problems problems={actionData.problems} title="Nothing was changed." />}
+      <AwayNotice answer={actionData} />
+      {answer && <Problems problems={answer.problems} title="Nothing was changed." />}
 
       {all.length === 0 ? (
         <p className="mt-6 text-xl">
@@ -172,7 +173,7 @@ export default function GarageRoute({ loaderData, actionData: answer }: Route.Co
       ) : (
         <ul className="mt-3 border-t border-rule">
           {kept.map((rig) => (
-            <RigRow key={rig.id} rig={rig} />
+            <RigRow key={rig.id} rig={rig} busy={busy} />
           ))}
         </ul>
       )}
@@ -183,7 +184,7 @@ export default function GarageRoute({ loaderData, actionData: answer }: Route.Co
           </summary>
           <ul className="border-t border-rule">
             {aside.map((rig) => (
-              <RigRow key={rig.id} rig={rig} />
+              <RigRow key={rig.id} rig={rig} busy={busy} />
             ))}
           </ul>
         </details>
@@ -199,7 +200,7 @@ export default function GarageRoute({ loaderData, actionData: answer }: Route.Co
                 <Form method="post" className="flex items-center gap-3">
                   <input type="hidden" name="rigId" value={id} />
                   <span className="wrap-anywhere">{name}</span>
-                  <Button look="quiet" type="submit" name="intent" value="bringBack">
+                  <Button look="quiet" type="submit" name="intent" value="bringBack" disabled={busy}>
                     bring back<span className="sr-only"> {name}</span>
                   </Button>
                 </Form>

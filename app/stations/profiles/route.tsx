@@ -7,8 +7,9 @@ import { data, Link, useSearchParams } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { Confirm } from '../../ui/Confirm';
-import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
+import { keepTyped, unlessAway } from '../../ui/keepTyped';
 import { Page } from '../../ui/Page';
+import { useAnswer } from '../../ui/useAnswer';
 import type { Route } from './+types/route';
 import { forgetSketch } from './useSketch';
 
@@ -43,6 +44,7 @@ export const shouldRevalidate = unlessAway;
 
 /** The ESCs that are described, and the way into the workshop. */
 export default function ProfilesRoute({ loaderData: profiles, actionData }: Route.ComponentProps) {
+  const { answer, busy } = useAnswer(actionData);
   const kept = useSearchParams()[0].get('kept');
   useEffect(() => {
     if (kept !== null) forgetSketch(kept);
@@ -67,7 +69,7 @@ export default function ProfilesRoute({ loaderData: profiles, actionData }: Rout
         .
       </p>
       <p className="min-h-6 font-bold" role="status">
-        {answered(actionData)?.sentence ?? (kept === null ? '' : 'Kept.')}
+        {!busy && (answer?.sentence ?? (kept === null ? '' : 'Kept.'))}
       </p>
       <AwayNotice answer={actionData} />
       {profiles.length === 0 ? (
@@ -106,7 +108,7 @@ export default function ProfilesRoute({ loaderData: profiles, actionData }: Rout
                 {rigs === 0 && (
                   <Confirm
                     trigger={
-                      <button type="button" className="underline underline-offset-4">
+                      <button type="button" disabled={busy} className="underline underline-offset-4">
                         delete<span className="sr-only"> {name}</span>
                       </button>
                     }

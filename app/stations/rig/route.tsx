@@ -6,6 +6,7 @@ import { AwayNotice } from '../../ui/AwayNotice';
 import { Confirm } from '../../ui/Confirm';
 import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
 import { Notice } from '../../ui/Notice';
+import { useAnswer } from '../../ui/useAnswer';
 import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
 import type { Route } from './+types/route';
@@ -38,8 +39,8 @@ export async function action({ request, params }: Route.ActionArgs) {
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
 export const shouldRevalidate = unlessAway;
 
-export default function RigRoute({ loaderData, actionData: answer }: Route.ComponentProps) {
-  const actionData = answered(answer);
+export default function RigRoute({ loaderData, actionData }: Route.ComponentProps) {
+  const { answer } = useAnswer(actionData);
   const { rig, profile, rigId, newerRevision } = useBench();
   return (
     <>
@@ -53,9 +54,9 @@ export default function RigRoute({ loaderData, actionData: answer }: Route.Compo
         </p>
       </div>
       <p className="px-5 pt-2" role="status">
-        {actionData?.saved && <span className="font-bold text-ok">Saved.</span>}
+        {answer?.saved && <span className="font-bold text-ok">Saved.</span>}
       </p>
-      <AwayNotice answer={answer} />
+      <AwayNotice answer={actionData} />
       {newerRevision !== undefined && (
         <div className="mx-5 max-w-3xl">
           <Notice
@@ -76,7 +77,7 @@ export default function RigRoute({ loaderData, actionData: answer }: Route.Compo
           profiles={loaderData.profiles}
           profileKey={profile.id}
           profile={profile}
-          problems={actionData?.problems ?? []}
+          problems={answered(actionData)?.problems ?? []}
           submitLabel="Save"
         />
         <PictureAndRules rules={loaderData.rules} />

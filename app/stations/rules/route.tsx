@@ -3,12 +3,14 @@ import type { Problem } from '#core/units/problem';
 import { nameFault } from '#core/units/text';
 import { deleteRules, keepRules, listRules } from '#server/repositories/eventRules';
 import { currentGarage } from '#server/repositories/garages';
+import { useEffect, useRef } from 'react';
 import { data, Form, useNavigation } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
 import { Page } from '../../ui/Page';
 import { Problems } from '../../ui/Problems';
+import { useAnswer } from '../../ui/useAnswer';
 import { FormReader } from '../rig/formReader';
 import { INPUT } from '../rig/formParts';
 import type { Route } from './+types/route';
@@ -58,10 +60,11 @@ export const shouldRevalidate = unlessAway;
 const NONE: EventRules = { name: '', noAdvance: false, noReverse: false, mostCells: null, note: '' };
 
 /** What events and classes forbid, in the driver's own notes. */
-export default function RulesRoute({ loaderData: stored, actionData: answer }: Route.ComponentProps) {
-  const actionData = answered(answer);
-  const problemsOf = (id: string | undefined): Problem[] =>
-    actionData && actionData.rulesId === id ? actionData.problems : [];
+export default function RulesRoute({ loaderData: stored, actionData }: Route.ComponentProps) {
+  const { answer } = useAnswer(actionData);
+  const last = answered(actionData);
+  const problemsOf = (id: string | undefined): Problem[] => (last?.rulesId === id ? (last?.problems ?? []) : []);
+  const newKept = last?.rulesId === undefined && last?.problems.length === 0 ? last : undefined;
   return (
     <Page>
       <h1 className="text-4xl">Event rules</h1>
@@ -70,9 +73,9 @@ export default function RulesRoute({ loaderData: stored, actionData: answer }: R
         what breaks it. The event’s own text, club rules and local law stand above these notes.
       </p>
       <p className="min-h-6 font-bold text-ok" role="status">
-        {actionData?.sentence}
+        {answer?.sentence}
       </p>
-      <AwayNotice answer={answer} />
+      <AwayNotice answer={actionData} />
       <ul className="border-t border-rule empty:hidden">
         {stored.map(({ id, rules }) => (
           <li key={id} className="border-b border-rule py-4">
@@ -81,7 +84,7 @@ export default function RulesRoute({ loaderData: stored, actionData: answer }: R
         ))}
       </ul>
       <h2 className="mt-8 text-2xl">{stored.length === 0 ? 'Note down the first' : 'Another'}</h2>
-      <RulesForm key={stored.length} id={undefined} rules={NONE} problems={problemsOf(undefined)} />
+      <RulesForm id={undefined} rules={NONE} problems={problemsOf(undefined)} kept={newKept} />
     </Page>
   );
 }
@@ -90,15 +93,22 @@ function RulesForm({
   id,
   rules,
   problems,
+  kept,
 }: {
   id: string | undefined;
   rules: EventRules;
   problems: Problem[];
+  /** The answer that what was typed here is kept: the next one can be typed then. */
+  kept?: object | undefined;
 }) {
+  const form = useRef<HTMLFormElement>(null);
+  useEffect(() => {
+    if (kept) form.current?.reset();
+  }, [kept]);
   const busy = useNavigation().state !== 'idle';
   const name = rules.name || 'the new one';
   return (
-    <Form method="post" className="mt-3 grid gap-3" noValidate>
+    <Form ref={form} method="post" className="mt-3 grid gap-3" noValidate>
       <Problems
         problems={problems.map((p) => ({ ...p, path: '' }))}
         title="Not kept yet. What you typed is still here."

@@ -7,9 +7,10 @@ import { importSheet, listSheets, type StoredSheet } from '#server/repositories/
 import { data, Link, useNavigate } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
-import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
+import { keepTyped, unlessAway } from '../../ui/keepTyped';
 import { FilePicker } from '../../ui/FilePicker';
 import { Time } from '../../ui/Time';
+import { useAnswer } from '../../ui/useAnswer';
 import { Problems } from '../../ui/Problems';
 import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
@@ -63,8 +64,8 @@ export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTy
 export const shouldRevalidate = unlessAway;
 
 /** Sheets: what was loaded, when, and on what evidence. */
-export default function SheetsRoute({ loaderData, actionData: answer }: Route.ComponentProps) {
-  const actionData = answered(answer);
+export default function SheetsRoute({ loaderData, actionData }: Route.ComponentProps) {
+  const { answer } = useAnswer(actionData);
   const { rigId } = useBench();
   const { sheets, undo } = loaderData;
   return (
@@ -124,9 +125,9 @@ export default function SheetsRoute({ loaderData, actionData: answer }: Route.Co
       <section className="mt-10 border-t border-rule pt-4" aria-label="Import">
         <FilePicker label="Import a sheet" />
         <div className="mt-3" aria-live="polite">
-          <AwayNotice answer={answer} />
-          {actionData?.sentence && <p className="font-bold text-ok">{actionData.sentence}</p>}
-          {actionData && <Problems problems={actionData.problems} title="Nothing was imported." />}
+          <AwayNotice answer={actionData} />
+          {answer?.sentence && <p className="font-bold text-ok">{answer.sentence}</p>}
+          {answer && <Problems problems={answer.problems} title="Nothing was imported." />}
         </div>
       </section>
     </div>
