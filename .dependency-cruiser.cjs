@@ -22,7 +22,7 @@ module.exports = {
     forbid('command-line-imports-formats-and-core', '^cli/', {
       path: '^(app|server|stand-in|demo|e2e|tools|bench)/',
     }),
-    forbid('only-tests-reach-into-the-stand-in', '^(app|core|formats|cli|server)/(?!.*[.]test[.]ts$)', {
+    forbid('only-tests-reach-into-the-stand-in', '^(app|core|formats|cli|server)/(?!.*[.](test|fixture)[.]ts$)', {
       path: '^stand-in/',
     }),
     forbid('server-does-not-import-app', '^server/(?!web[.]ts$)', { path: '^app/' }),

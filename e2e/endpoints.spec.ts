@@ -1,10 +1,10 @@
 import type { Page } from '@playwright/test';
 import { handOf } from './hand';
 import { openNewRigOf } from './rigs';
-import { expect, test } from './test';
+import { expect, goTo, test } from './test';
 
 const part = (page: Page, name: string): Promise<void> =>
-  page.getByRole('navigation', { name: 'Parts of Endpoints' }).getByRole('link', { name }).click();
+  goTo(page.getByRole('navigation', { name: 'Parts of Endpoints' }).getByRole('link', { name }));
 
 const begin = async (page: Page): Promise<void> => {
   await page.getByRole('group', { name: 'Make it safe first' }).getByRole('radio').first().check();

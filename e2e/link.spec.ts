@@ -129,7 +129,10 @@ test('a line cut at any byte of a write or a save leaves nothing half-written in
   const believed = async (): Promise<string> => {
     const html = await (await page.request.get(`/rigs/${rigId}/esc`)).text();
     const row = html.split('<tr').find((one) => one.includes('Stopper'))!;
-    return row.replace(/<option.*?<\/option>/g, '').replace(/<[^>]*>/g, ' ').replace(/\s+/g, ' ');
+    return row
+      .replace(/<option.*?<\/option>/g, '')
+      .replace(/<[^>]*>/g, ' ')
+      .replace(/\s+/g, ' ');
   };
   const job = async (intents: Record<string, string>): Promise<LinkJobView> => {
     await post(page, `/rigs/${rigId}/link`, { do: 'begin', intents });

@@ -1,5 +1,5 @@
-import AxeBuilder from '@axe-core/playwright';
 import { handOf } from './hand';
+import { axe } from './looks';
 import { openNewRig } from './rigs';
 import { draftSaved, expect, moveRail, test } from './test';
 
@@ -69,8 +69,7 @@ test('a sheet has a page for paper, without the frame', async ({ page }) => {
   await page.getByRole('button', { name: 'Keep this sheet' }).click();
   await page.getByRole('link', { name: 'Print sheet 1' }).click();
   await expect(page.getByRole('heading', { name: 'Paper rig: sheet 1' })).toBeVisible();
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations).toEqual([]);
+  expect(await axe(page)).toEqual([]);
   await page.emulateMedia({ media: 'print' });
   await expect(page.getByRole('navigation', { name: 'Stations' })).toBeHidden();
   await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();

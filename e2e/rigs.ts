@@ -65,12 +65,7 @@ export function openNewRigOf(
 }
 
 /** Takes in a demo rig under another name, so that a test has it for itself, and opens it. @returns its id */
-export async function openDemoRig(
-  page: Page,
-  file: string,
-  name: string,
-  station: Station,
-): Promise<string> {
+export async function openDemoRig(page: Page, file: string, name: string, station: Station): Promise<string> {
   const document = await demoRigFile(file);
   return openRig(page, { ...document, rig: { ...document.rig, name } }, station);
 }

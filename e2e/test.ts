@@ -1,4 +1,4 @@
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, expect, type Locator, type Page } from '@playwright/test';
 import { ADDRESS } from './setting';
 
 /**
@@ -68,9 +68,14 @@ export async function moveRail(
 /** Waits until the page has nothing left to save. */
 export const draftSaved = (page: Page): Promise<void> => expect(page.getByText('draft saved')).toBeAttached();
 
-/** Goes to a station of the rig that is open, or opening. */
+/** Goes to a station of the rig that is open, or opening, and waits until it is there. */
 export const station = (page: Page, name: string): Promise<void> =>
-  page
-    .getByRole('navigation', { name: 'Stations' })
-    .getByRole('link', { name: new RegExp(`^${name}`) })
-    .click();
+  goTo(
+    page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: new RegExp(`^${name}`) }),
+  );
+
+/** Follows a link of a navigation. The page before stays in place until the next one has come: nothing is done on it. */
+export async function goTo(link: Locator): Promise<void> {
+  await link.click();
+  await expect(link).toHaveAttribute('aria-current', 'page');
+}

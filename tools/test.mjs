@@ -1,99 +1,94 @@
 /** Runs every check and counts. Called by ./test; with --quick only those that matter while working. */
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync } from 'node:fs';
+import { inOrder, sumOf } from './lib/checks.mjs';
 import { installDebianPackages, installNpmPackages } from './lib/install.mjs';
-import { Plain, openly, say } from './lib/run.mjs';
+import { Plain, say } from './lib/run.mjs';
 
 const CACHE = '.cache';
 const UNIT_REPORT = `${CACHE}/unit.json`;
 const E2E_REPORT = `${CACHE}/e2e.json`;
+const BROWSER = 'chromium-headless-shell';
 const quick = process.argv.includes('--quick');
 
-/** @type {{ passed: number, failed: number }} */
-const total = { passed: 0, failed: 0 };
-
 /**
- * One check that passes or fails as a whole.
- * @param {string} name
- * @param {string[]} command
+ * A program of an npm package.
+ * @param {string} program
+ * @param {string[]} args
  */
-async function check(name, command) {
-  say(`\n── ${name}`);
-  const started = Date.now();
-  const code = await openly('npx', ['--no-install', ...command]);
-  say(`── ${name}: ${code === 0 ? 'passed' : 'FAILED'}, ${Math.round((Date.now() - started) / 1000)} s`);
-  if (code === 0) total.passed += 1;
-  else total.failed += 1;
-}
+const npx = (program, ...args) => [`node_modules/.bin/${program}`, ...args];
 
-/**
- * A test runner that writes a JSON report; its tests are counted one by one.
- * @param {string} name
- * @param {string[]} command
- * @param {string} report
- * @param {(report: any) => { passed: number, failed: number }} read
- */
-async function runner(name, command, report, read) {
-  say(`\n── ${name}`);
-  rmSync(report, { force: true });
-  const code = await openly('npx', ['--no-install', ...command]);
-  const counts = existsSync(report)
-    ? read(JSON.parse(readFileSync(report, 'utf8')))
-    : { passed: 0, failed: 0 };
-  // A runner that fails without a failing test could not even begin.
-  if (code !== 0 && counts.failed === 0) counts.failed = 1;
-  total.passed += counts.passed;
-  total.failed += counts.failed;
-}
+const FORMAT = {
+  name: 'format',
+  // The cache goes by what is in the files: a file that is as it was is not looked at again.
+  command: npx(
+    'prettier',
+    ...['--check', '--log-level', 'warn', '--cache', '--cache-strategy', 'content'],
+    ...['--cache-location', `${CACHE}/prettier`, '.'],
+  ),
+};
+const ROUTE_TYPES = {
+  name: 'route types',
+  command: npx('react-router', 'typegen'),
+  needed: 'Lint and types wait for the route types: without them, every route would be an error.',
+};
+const LINT = { name: 'lint and types', command: npx('oxlint') };
+const ARROWS = { name: 'dependency direction', command: ['npm', 'run', '-s', 'arrows'] };
+const UNUSED = { name: 'unused code', command: npx('knip') };
+const BUILD = {
+  name: 'build',
+  command: [process.execPath, 'tools/build.mjs'],
+  needed: 'Without a build there is nothing for the browser to look at.',
+};
+const UNIT = {
+  name: 'unit tests',
+  command: npx(
+    'vitest',
+    ...['run', '--reporter=dot', '--reporter=json', `--outputFile.json=${UNIT_REPORT}`],
+    ...(quick ? ['--exclude=**/*.long.test.ts'] : []),
+  ),
+  report: UNIT_REPORT,
+  count: (/** @type {any} */ report) => ({ passed: report.numPassedTests, failed: report.numFailedTests }),
+};
+const BROWSER_TESTS = {
+  name: 'browser tests',
+  command: npx('playwright', 'test'),
+  report: E2E_REPORT,
+  // What passes at a second try only has failed.
+  count: (/** @type {any} */ { stats }) => ({
+    passed: stats.expected,
+    failed: stats.unexpected + stats.flaky,
+  }),
+  shows: true,
+};
 
 async function main() {
   installNpmPackages();
   mkdirSync(CACHE, { recursive: true });
-  if (!quick && !existsSync('/usr/bin/chromium')) installDebianPackages(['chromium'], 'Chromium');
-
-  await check('format', ['prettier', '--check', '--log-level', 'warn', '.']);
-  // Before lint, which reads the types of the routes.
-  await check('route types', ['react-router', 'typegen']);
-  // What lint finds in one file depends on others, so its cache is good only for working.
-  const cache = quick ? ['--cache', '--cache-location', `${CACHE}/eslint/`] : [];
-  await check('lint', ['eslint', '.', '--max-warnings', '0', ...cache]);
-  await check('types of core, without page or Node', ['tsc', '-p', 'core']);
-  await check('types', ['tsc', '-p', '.']);
-  await check('dependency direction', [
-    'depcruise',
-    '--config',
-    '.dependency-cruiser.cjs',
-    'core',
-    'formats',
-    'server',
-    'stand-in',
-    'cli',
-    'app',
-    'demo',
-    'bench',
-  ]);
-  if (!quick) await check('unused code', ['knip']);
-  await runner(
-    'unit tests',
-    ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${UNIT_REPORT}`],
-    UNIT_REPORT,
-    (report) => ({ passed: report.numPassedTests, failed: report.numFailedTests }),
-  );
-  if (!quick) {
-    await check('build of the application', ['react-router', 'build']);
-    await check('build for Node', ['vite', 'build', '-c', 'vite.node.config.ts']);
-    await runner('browser tests', ['playwright', 'test'], E2E_REPORT, ({ stats }) => ({
-      passed: stats.expected + stats.flaky,
-      failed: stats.unexpected,
-    }));
-  }
+  if (!quick && !existsSync(`/usr/bin/${BROWSER}`))
+    installDebianPackages([BROWSER], 'Chromium without windows');
+  // Two lanes, for two processors.
+  const still = [ROUTE_TYPES, LINT, ARROWS, FORMAT, ...(quick ? [] : [UNUSED, BUILD])];
+  const lanes = await Promise.all([inOrder(still), inOrder([UNIT])]);
+  const outcomes = lanes.flat();
+  if (!quick && outcomes.every(({ name, counts }) => name !== BUILD.name || counts.failed === 0))
+    outcomes.push(...(await inOrder([BROWSER_TESTS])));
+  return outcomes;
 }
 
+const started = Date.now();
+/** @type {import('./lib/checks.mjs').Outcome[]} */
+let outcomes = [];
+let failedBefore = 0;
 try {
-  await main();
+  outcomes = await main();
 } catch (error) {
   if (!(error instanceof Plain)) throw error;
   console.error(error.message);
-  total.failed += 1;
+  failedBefore = 1;
 }
-say(`\n${total.passed} passed, ${total.failed} failed`);
-process.exitCode = total.failed > 0 ? 1 : 0;
+const { passed, failed } = sumOf(outcomes);
+say('\nWhat took how long, s (the first lines ran side by side):');
+for (const { name, seconds } of outcomes) say(`  ${name.padEnd(22)} ${seconds.toFixed(1).padStart(6)}`);
+say(`  ${'all of it'.padEnd(22)} ${((Date.now() - started) / 1000).toFixed(1).padStart(6)}`);
+say(`\n${passed} passed, ${failed + failedBefore} failed`);
+process.exitCode = failed + failedBefore > 0 ? 1 : 0;

@@ -63,7 +63,8 @@ const NONE: EventRules = { name: '', noAdvance: false, noReverse: false, mostCel
 export default function RulesRoute({ loaderData: stored, actionData }: Route.ComponentProps) {
   const { answer } = useAnswer(actionData);
   const last = answered(actionData);
-  const problemsOf = (id: string | undefined): Problem[] => (last?.rulesId === id ? (last?.problems ?? []) : []);
+  const problemsOf = (id: string | undefined): Problem[] =>
+    last?.rulesId === id ? (last?.problems ?? []) : [];
   const newKept = last?.rulesId === undefined && last?.problems.length === 0 ? last : undefined;
   return (
     <Page>

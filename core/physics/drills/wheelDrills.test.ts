@@ -242,7 +242,7 @@ describe('the cutoff', () => {
   };
   const costAtSag = (sag: number): number => {
     let [low, high] = [0.001, 0.2];
-    for (let n = 0; n < 30; n += 1) {
+    for (let n = 0; n < 12; n += 1) {
       const middle = (low + high) / 2;
       const seen = (stintAt(middle, 3.2).sag + stintAt(middle, 3.4).sag) / 2;
       if (seen < sag) low = middle;

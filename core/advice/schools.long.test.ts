@@ -28,26 +28,27 @@ function withSensorless({ profile, serves }: Archetype): Archetype {
   return { profile: { ...profile, items }, serves };
 }
 
-/** Everything that a question shows of its sides, on the rigs of the archetypes that let it be answered. */
-function toldAnywhere(id: string): string[][] {
-  return ARCHETYPES.map(withSensorless).flatMap(({ profile, serves }) =>
-    serves.flatMap((vehicleClass) => {
+/** Everything that a question shows of its sides, rig by rig of the archetypes that let it be answered. */
+function* toldAnywhere(id: string): Generator<string[]> {
+  for (const { profile, serves } of ARCHETYPES.map(withSensorless))
+    for (const vehicleClass of serves) {
       const rig = { ...defaultRig(vehicleClass), name: 'Test' };
       const school = schoolsFor(profile, rig.pack.cells).find((one) => one.id === id);
-      if (!school) return [];
+      if (!school) continue;
       const behave = (stops: StopByItem) =>
         escBehaviour(profile, stops, rig.channel, rangeOf(rig.channel), rig.pack.cells);
       const told = sidesTold(school, profile, resolveRig(rig, profile), factoryStops(profile), behave);
-      return [
-        told.map(({ numbers }) => numbers.map(({ number }) => String(number.value?.toFixed(3))).join()),
-      ];
-    }),
-  );
+      yield told.map(({ numbers }) => numbers.map(({ number }) => String(number.value?.toFixed(3))).join());
+    }
 }
 
 describe.each(SCHOOLS.map(({ id }) => id))('the disagreement about %s', (id) => {
   it('has at least two sides that differ in what they cost, on at least one rig', () => {
-    const costs = toldAnywhere(id).map((sides) => new Set(sides).size);
-    expect(Math.max(0, ...costs)).toBeGreaterThan(1);
+    let sides = 0;
+    for (const told of toldAnywhere(id)) {
+      sides = new Set(told).size;
+      if (sides > 1) break;
+    }
+    expect(sides).toBeGreaterThan(1);
   });
 });
