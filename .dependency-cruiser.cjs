@@ -22,9 +22,13 @@ module.exports = {
     forbid('command-line-imports-formats-and-core', '^cli/', {
       path: '^(app|server|stand-in|demo|e2e|tools|bench)/',
     }),
-    forbid('only-tests-reach-into-the-stand-in', '^(app|core|formats|cli|server)/(?!.*[.](test|fixture)[.]ts$)', {
-      path: '^stand-in/',
-    }),
+    forbid(
+      'only-tests-reach-into-the-stand-in',
+      '^(app|core|formats|cli|server)/(?!.*[.](test|fixture)[.]ts$)',
+      {
+        path: '^stand-in/',
+      },
+    ),
     forbid('server-does-not-import-app', '^server/(?!web[.]ts$)', { path: '^app/' }),
     forbid('only-the-server-knows-the-database', '^(app|core|formats)/', {
       path: '^node_modules/(sequelize|pg|umzug)/',

@@ -4,21 +4,19 @@ import { ADDRESS } from './setting';
 import { draftSaved, expect, moveRail, test } from './test';
 
 test.describe('every view, in light and dark, on a desk and on a phone', () => {
-  test('outside of any rig', async ({ page }) => {
-    for (const view of [
-      '/',
-      '/rigs/new',
-      '/profiles',
-      '/profiles/new',
-      '/profiles/new?from=pattern-key-pad',
-      '/profiles/new?from=pattern-text-box',
-      '/rules',
-      '/glossary',
-    ]) {
-      await page.goto(view);
-      await lookAt(page, view);
-    }
-  });
+  for (const [where, views] of [
+    ['outside of any rig', ['/', '/rigs/new', '/profiles', '/rules', '/glossary']],
+    [
+      'the workshop',
+      ['/profiles/new', '/profiles/new?from=pattern-key-pad', '/profiles/new?from=pattern-text-box'],
+    ],
+  ] as const)
+    test(where, async ({ page }) => {
+      for (const view of views) {
+        await page.goto(view);
+        await lookAt(page, view);
+      }
+    });
 
   test('Rig and Endpoints', async ({ page }) => {
     const rigId = await openNewRig(page, LONG_NAME, 'endpoints');

@@ -1,6 +1,9 @@
 import { describe, expect, it } from 'vitest';
+import type { HeardGroup } from './ear';
 import { compared, heardIn, series } from './rates.fixture';
-import { PITCHES, randomFrom, speechLike, withNoise } from './recording.fixture';
+import { clipped, PITCHES, randomFrom, speechLike, withEcho, withHum, withNoise } from './recording.fixture';
+
+const notesOf = (groups: readonly HeardGroup[]): string[] => groups.map(({ notes }) => notes);
 
 describe('the ear, over minutes', () => {
   it('at 10 dB gets at least 99 of 100 groups right, and hears none that nobody said', () => {
@@ -14,4 +17,15 @@ describe('the ear, over minutes', () => {
   it('hears nothing in a minute of what sounds like a voice', () => {
     expect(heardIn(speechLike(60, randomFrom(7)), PITCHES)).toEqual([]);
   }, 60_000);
+
+  it.each([
+    ['an echo', (sound: Float32Array) => withEcho(sound, 60, -8)],
+    ['a late echo', (sound: Float32Array) => withEcho(sound, 150, -8)],
+    ['mains hum louder than the notes', (sound: Float32Array) => withHum(sound, 0.5)],
+    ['a microphone that is too near', (sound: Float32Array) => clipped(sound, 0.05)],
+  ])('hears through %s', (_, over) => {
+    const random = randomFrom(11);
+    const { said, sound } = series(12, random);
+    expect(notesOf(heardIn(over(withNoise(sound, 15, random)), PITCHES))).toEqual(said);
+  });
 });

@@ -1,17 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { hear, newEar, type HeardGroup } from './ear';
-import { heardIn, series } from './rates.fixture';
-import {
-  clipped,
-  groupsSounding,
-  PITCHES,
-  randomFrom,
-  RATE,
-  silence,
-  withEcho,
-  withHum,
-  withNoise,
-} from './recording.fixture';
+import { heardIn } from './rates.fixture';
+import { groupsSounding, PITCHES, randomFrom, RATE, silence, withHum, withNoise } from './recording.fixture';
 
 const PAUSE_MS = 300;
 const notesOf = (groups: readonly HeardGroup[]): string[] => groups.map(({ notes }) => notes);
@@ -40,17 +30,6 @@ describe('the ear', () => {
     expect(heardIn(withNoise(silence(4000), 0, randomFrom(3)), PITCHES)).toEqual([]);
     expect(heardIn(withHum(silence(4000), 0.8), PITCHES)).toEqual([]);
     expect(heardIn(silence(2000), PITCHES)).toEqual([]);
-  });
-
-  it.each([
-    ['an echo', (sound: Float32Array) => withEcho(sound, 60, -8)],
-    ['a late echo', (sound: Float32Array) => withEcho(sound, 150, -8)],
-    ['mains hum louder than the notes', (sound: Float32Array) => withHum(sound, 0.5)],
-    ['a microphone that is too near', (sound: Float32Array) => clipped(sound, 0.05)],
-  ])('hears through %s', (_, over) => {
-    const random = randomFrom(11);
-    const { said, sound } = series(12, random);
-    expect(notesOf(heardIn(over(withNoise(sound, 15, random)), PITCHES))).toEqual(said);
   });
 
   it('takes neither a running motor nor a click for a note', () => {

@@ -246,7 +246,7 @@ describe('a table that is wrong', () => {
           expect(problemsOf(escProfileSchema, read.value)).toEqual([]);
         }
       }),
-      { numRuns: 400 },
+      { numRuns: 150 },
     );
   });
 
@@ -256,7 +256,7 @@ describe('a table that is wrong', () => {
         const cells = parseTable(text);
         if (cells.ok) readTable(cells.value);
       }),
-      { numRuns: 300 },
+      { numRuns: 150 },
     );
   });
 });
