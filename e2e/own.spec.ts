@@ -10,6 +10,8 @@ import { draftSaved, expect, moveRail, test } from './test';
 /** What an ESC says in its tone menu until item 2 is stored: items go by, a stop is taken, a tune. */
 const SAID = ['lh', 'lhh', 'hl', 'lhlH'];
 const PAUSE_MS = 1500;
+/** Before the first group the page has to be listening, however busy the machine is. */
+const QUIET_FIRST_MS = 4000;
 
 test.use({
   permissions: ['microphone'],
@@ -102,7 +104,11 @@ async function beginOwn(page: Page, demo: string, setting: string, precaution: s
 
 /** A recording for the browser's pretended microphone: groups in some noise. */
 function recordingOf(groups: readonly string[]): string {
-  const sound = withNoise(groupsSounding(groups, PITCHES, PAUSE_MS), 15, randomFrom(5));
+  const said = groupsSounding(groups, PITCHES, PAUSE_MS);
+  const quiet = (QUIET_FIRST_MS * RATE) / 1000;
+  const whole = new Float32Array(quiet + said.length);
+  whole.set(said, quiet);
+  const sound = withNoise(whole, 15, randomFrom(5));
   const bytes = Buffer.alloc(44 + 2 * sound.length);
   bytes.write('RIFF', 0);
   bytes.writeUInt32LE(36 + 2 * sound.length, 4);

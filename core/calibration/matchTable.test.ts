@@ -32,6 +32,16 @@ describe('several motors on one stick', () => {
     expect(table.sentence).toContain('Calibrate c again with the trims of the others: it starts at 12 %');
   });
 
+  it('of three, the odd one is named, wherever it stands; where no two agree, all are', () => {
+    for (const place of [0, 1, 2]) {
+      const three = [0, 1, 2].map((n) => esc(`m${n}`, n === place ? late : good));
+      expect(matchTable(channel, three).redo).toEqual([place]);
+    }
+    const table = matchTable(channel, [esc('a', good), esc('b', late), esc('c', early)]);
+    expect(table.redo).toEqual([0, 1, 2]);
+    expect(table.sentence).toContain('no two agree');
+  });
+
   it('of two, the one that leaves travel unused is named', () => {
     const table = matchTable(channel, [esc('left', good), esc('right', early)]);
     expect(table.redo).toEqual([1]);

@@ -50,8 +50,8 @@ export function matchTable(
 const spread = (shares: number[]): number => Math.max(...shares) - Math.min(...shares);
 
 /**
- * The rows that differ: with three or more, those away from the middle; with two, both, since nothing tells which one
- * is right, unless one alone leaves travel unused or never reaches full.
+ * The rows that differ: with three or more, those that are not among the most that agree, and all where no two do; with
+ * two, both, since nothing tells which one is right, unless one alone leaves travel unused or never reaches full.
  */
 function oddOnes(rows: MatchRow[]): number[] {
   const differ = (a: MatchRow, b: MatchRow): boolean =>
@@ -62,6 +62,7 @@ function oddOnes(rows: MatchRow[]): number[] {
   const most = Math.max(...agreeing);
   if (most === rows.length) return [];
   if (most > 1) return rows.flatMap((_, place) => (agreeing[place] === most ? [] : [place]));
+  if (rows.length > 2) return rows.map((_, place) => place);
   const fitting = rows.map((row) => row.fullArrives && row.fullShare > 1 - ALIKE_SHARE);
   return rows.flatMap((_, place) => (fitting[place] && fitting.includes(false) ? [] : [place]));
 }

@@ -114,6 +114,24 @@ describe('the traps of calibrating, each walked into', () => {
     expect(walk(smallProfile(), right)).toEqual([]);
   });
 
+  it('a point that is off by no more than any radio trembles is no slip', () => {
+    const learned = (neutralMicros: number) => ({ brakeMicros: 1000, neutralMicros, forwardMicros: 2000 });
+    expect(learnedSlip(smallProfile(), CAR, learned(1502))).toBeUndefined();
+    expect(learnedSlip(smallProfile(), CAR, learned(1503))?.sentence).toContain('neutral by 3 µs');
+  });
+
+  it('an end is taken from the least span on, and no nearer', () => {
+    const { leastSpanMicros } = smallProfile().calibration as { leastSpanMicros: number };
+    const forwardAt = (micros: number) => [...KEYED, ...press(), stick(micros), ...press()];
+    expect(walk(smallProfile(), forwardAt(1500 + leastSpanMicros))).toEqual([]);
+    expect(walk(smallProfile(), forwardAt(1500 + leastSpanMicros - 1))).toEqual(['refused']);
+    // The ends must lie two spans apart, and neutral between them.
+    const brakeAt = (micros: number) => [...forwardAt(1500 + leastSpanMicros), stick(micros), ...press()];
+    expect(walk(smallProfile(), brakeAt(1500 - leastSpanMicros + 1))).toContain('refused');
+    expect(walk(smallProfile(), brakeAt(1500 + 3 * leastSpanMicros))).toContain('refused');
+    expect(walk(smallProfile(), brakeAt(1500 - leastSpanMicros))).not.toContain('refused');
+  });
+
   it('says by how much a point is off', () => {
     const learned = { brakeMicros: 1000, neutralMicros: 1500, forwardMicros: 1760 };
     expect(learnedSlip(smallProfile(), CAR, learned)?.sentence).toContain('full forward by 240 µs');

@@ -26,6 +26,7 @@ describe('a pulse as typed', () => {
   it('is µs, or the radio’s own per cent', () => {
     expect(read('1520', 'micros')).toBe(1520);
     expect(read('1520,5', 'micros')).toBe(1520.5);
+    expect([read('500', 'micros'), read('2500', 'micros')]).toEqual([500, 2500]);
     expect(read('50', 'percent', wide)).toBe(1700);
     expect(read('-100', 'percent', wide)).toBe(1100);
     expect(read('50', 'percent', { ...wide, reversed: true })).toBe(1300);
@@ -42,6 +43,13 @@ describe('a pulse as typed', () => {
   });
 
   it.each([
+    ['499', 'micros', '499 µs is no pulse width: a servo lead carries 500 to 2500 µs.'],
+    ['2501', 'micros', '2501 µs is no pulse width: a servo lead carries 500 to 2500 µs.'],
+    ['2.5', 'micros', '2.5 looks like milliseconds: type 2500 µs.'],
+    ['0.5', 'micros', '0.5 looks like milliseconds: type 500 µs.'],
+    ['2.51', 'micros', '2.51 µs is no pulse width. If it is per cent, choose per cent.'],
+    ['-150', 'micros', '-150 µs is no pulse width. If it is per cent, choose per cent.'],
+    ['151', 'percent', '151 % is beyond any radio: 150 % is the most. If it is a pulse, choose µs.'],
     ['1.52', 'micros', '1.52 looks like milliseconds: type 1520 µs.'],
     ['40', 'micros', '40 µs is no pulse width. If it is per cent, choose per cent.'],
     ['4000', 'micros', '4000 µs is no pulse width: a servo lead carries 500 to 2500 µs.'],
@@ -68,6 +76,42 @@ describe('the bench test', () => {
     expect(measuredSide(channel, 1540, 1930, 1)).toMatchObject({ fullArrives: true });
     expect(measuredSide(channel, 1540, 1930, 1)!.deadShare).toBeCloseTo(0.08, 6);
     expect(measuredSide(channel, 1540, 1930, 1)!.clippedShare).toBeCloseTo(0.14, 6);
+  });
+
+  it('of a stick that rests low, rest is the learned end, also where the radio runs the other way', () => {
+    const plane = defaultRig('sportPlane').channel;
+    const low = { brakeMicros: 1000, neutralMicros: 1000, forwardMicros: 2000 };
+    const upright = { ...EMPTY_TRAVEL_TEST, firstForwardMicros: 1040, fullForwardMicros: 1960 };
+    expect(foundRange(upright, plane, low)).toEqual({
+      range: { brakeMicros: 1000, neutralMicros: 1000, forwardMicros: 1960 },
+      deadbandMicros: 40,
+    });
+    const turned = { ...EMPTY_TRAVEL_TEST, firstForwardMicros: 1960, fullForwardMicros: 1040 };
+    expect(foundRange(turned, { ...plane, reversed: true }, low)).toEqual({
+      range: { brakeMicros: 2000, neutralMicros: 2000, forwardMicros: 1040 },
+      deadbandMicros: 40,
+    });
+    // It started below where the radio rests: the motor would run at once.
+    const early = { ...EMPTY_TRAVEL_TEST, firstForwardMicros: 980, fullForwardMicros: 1960 };
+    expect(foundRange(early, plane, low)).toMatchObject({ range: { neutralMicros: 980 }, deadbandMicros: 0 });
+  });
+
+  it('knows out from in also where the radio is reversed', () => {
+    const turned = { ...channel, reversed: true };
+    const test = {
+      ...EMPTY_TRAVEL_TEST,
+      firstForwardMicros: 1460,
+      fullForwardMicros: 1070,
+      firstBrakeMicros: 1520,
+      fullBrakeMicros: 1940,
+    };
+    expect(problemsOf(test, turned)).toEqual([]);
+    expect(problemsOf({ ...test, fullBrakeMicros: 1510 }, turned)).toEqual([
+      'Full brake must lie further out than the first braking: exchange the two?',
+    ]);
+    expect(problemsOf(test, channel)).toHaveLength(3);
+    // The same pulse twice is not further out.
+    expect(problemsOf({ ...test, fullForwardMicros: 1460 }, turned)).toHaveLength(1);
   });
 
   it('without a first movement finds nothing', () => {

@@ -34,6 +34,18 @@ describe('which way the motor is worked (common practice)', () => {
     expect(after(byTap, [-1, 0], [0, 0], [1, 1], [0, 0], [-1, 0])).toBe('brake');
   });
 
+  it('a push counts as over only where it braked and was let go with the motor at rest', () => {
+    const byTap = rules();
+    // Let go while it rolled: coming to rest later is no push.
+    expect(after(byTap, [1, 1], [-1, 1], [0, 1], [0, 0], [-1, 0])).toBe('brake');
+    // It came to rest by itself: nothing was pushed yet.
+    expect(after(byTap, [1, 1], [0, 1], [0, 0], [-1, 0])).toBe('brake');
+    // Once over, it stays over while nothing is done.
+    expect(after(byTap, [1, 1], [-1, 0], [0, 0], [0, 0], [-1, 0])).toBe('reverse');
+    // Backing up goes on while pushed, whatever turns.
+    expect(after(byTap, [1, 1], [-1, 0], [0, 0], [-1, 0], [-1, -1], [-0.2, 0])).toBe('reverse');
+  });
+
   it('reverse at once comes as soon as the motor stands; delayed, after a push that was held so long', () => {
     expect(after(rules({ entry: 'instant' }), [1, 1], [-1, 1])).toBe('brake');
     expect(after(rules({ entry: 'instant' }), [1, 1], [-1, 1], [-1, 0])).toBe('reverse');

@@ -104,6 +104,13 @@ describe('after an update', () => {
       expect(savedBefore([left], at)).toBeUndefined();
     });
 
+    it('what was kept in the moment of the update was kept before it', () => {
+      const atOnce = kept('backup', 3);
+      expect(savedBefore([left, atOnce, before], at)).toEqual(atOnce);
+      // A load of that moment is no later load: nothing of it is laid over what was kept.
+      expect(savedBefore([kept('loaded', 3, held, [first.id]), before], at)?.sheet.keptAt).toBe(at);
+    });
+
     it('but what a load has changed on purpose since is as that load left it, and only that', () => {
       // The update lost the second value; a load then changed the first, and its sheet has both as they were by then.
       const other = (item: ProfileItem) => item.stops.find(({ id }) => id !== held[item.id])!.id;

@@ -173,3 +173,15 @@ describe('curves', () => {
     expect([0, 0.1, 0.5, 1].map((push) => brakeStrengthOf(esc, push))).toEqual([0, 0.2, 0.3, 0.6]);
   });
 });
+
+describe('where heat stops it', () => {
+  it('is what the ESC is set to, else what its profile says, else nowhere', () => {
+    expect(behave(smallProfile()).escLimitC).toBe(100);
+    expect(behave(withItem('escTemperatureLimit', 85)).escLimitC).toBe(85);
+    const silent = smallProfile();
+    silent.limits.temperatureLimitC = null;
+    expect(behave(silent).escLimitC).toBe(Infinity);
+    expect(behave(withItem('motorTemperatureLimit', 90)).motorLimitC).toBe(90);
+    expect(behave(smallProfile()).motorLimitC).toBe(Infinity);
+  });
+});

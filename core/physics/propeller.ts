@@ -10,7 +10,7 @@ import { AIR_DENSITY } from './air';
 import { newFlow, type Flow } from './motor';
 import { breaksOf, PowerTrain, startTrain, TRAIN, TRAIN_SCALES, type Part } from './powerTrain';
 import type { Setup } from './setup';
-import { solvePiece, type Step } from './solve';
+import { Solver, type Step } from './solve';
 import type { RunOptions } from './wheels';
 
 export interface Propeller {
@@ -134,6 +134,7 @@ export function runPropeller(
     return now;
   };
 
+  const solver = new Solver(SPIN_SIZE);
   const run: SpinRun = {
     markTimes: marks.map(() => undefined),
     endS: 0,
@@ -167,7 +168,7 @@ export function runPropeller(
             ),
           ],
         };
-        const end = solvePiece(system, run.endS, y, untilS, tolerance, stepS, (step) => after(step));
+        const end = solver.piece(system, run.endS, y, untilS, tolerance, stepS, (step) => after(step));
         run.endS = end.t;
         stepS = end.stepS;
         if (end.event === 0) {

@@ -1,6 +1,6 @@
 import { createRequire } from 'node:module';
 import { describe, expect, it } from 'vitest';
-import { solvePiece, type Step, type System } from './solve';
+import { Solver as PieceSolver, type Step, type System } from './solve';
 
 /** Its own types do not compile under strict rules. */
 const { Solver } = createRequire(import.meta.url)('odex') as {
@@ -29,7 +29,7 @@ const run = (
   tEnd: number,
   relative: number,
   visit: (s: Step) => void = () => undefined,
-) => solvePiece(system, 0, y, tEnd, tolerance(system.size, relative), 0.01, visit);
+) => new PieceSolver(system.size).piece(system, 0, y, tEnd, tolerance(system.size, relative), 0.01, visit);
 
 describe('the integrator', () => {
   it('makes a smaller error with a smaller tolerance, at the order of its pair: error per unit of work as h³', () => {
@@ -106,5 +106,38 @@ describe('the integrator', () => {
     expect(() => run(explodes, Float64Array.of(1), 2, 1e-6)).toThrow(/numbers|steps/);
     const broken: System = { size: 1, derivative: (_t, _y, out) => (out[0] = NaN), events: [] };
     expect(() => run(broken, Float64Array.of(1), 2, 1e-6)).toThrow('left the numbers');
+  });
+
+  it('does its work in as many steps and evaluations as when it was tuned', () => {
+    let evaluations = 0;
+    let steps = 0;
+    const counted: System = {
+      ...swing,
+      derivative: (t, y, out) => {
+        evaluations += 1;
+        swing.derivative(t, y, out);
+      },
+      events: [(_t, at) => at[1]! - 0.5],
+    };
+    const y = Float64Array.of(1, 0);
+    // The first step is much too long, so that steps are refused, too.
+    new PieceSolver(2).piece(counted, 0, y, 4.7, tolerance(2, 1e-6), 2, () => (steps += 1));
+    // First same as last: three evaluations a step and one at the start, and three more for a step that was refused.
+    expect({ steps, refused: (evaluations - 1) / 3 - steps }).toEqual({ steps: 99, refused: 3 });
+  });
+
+  it('solves two systems in turn as it solves each alone', () => {
+    const solver = new PieceSolver(2);
+    const [one, other] = [Float64Array.of(1, 0), Float64Array.of(0, 2)];
+    const end = tolerance(2, 1e-6);
+    for (let n = 0; n < 4; n += 1)
+      for (const y of [one, other]) solver.piece(swing, n, y, n + 1, end, 0.01, () => undefined);
+    const alone = Float64Array.of(1, 0);
+    for (let n = 0; n < 4; n += 1)
+      new PieceSolver(2).piece(swing, n, alone, n + 1, end, 0.01, () => undefined);
+    expect([...one]).toEqual([...alone]);
+    expect(() => solver.piece({ ...swing, size: 3 }, 0, one, 1, end, 0.01, () => undefined)).toThrow(
+      '3 variables',
+    );
   });
 });

@@ -44,14 +44,39 @@ const MOST_FACTOR = 5;
 const NARROW = 1e-7;
 const MOST_LOOKS = 60;
 
-/**
- * Integrates from `t` to `tEnd` or to the first event.
- * @param y the state; holds the state at the end afterwards
- * @param firstStep s
- * @param visit called after each accepted step, cut short at an event
- * @throws {Error} where the numbers leave what a float can hold, or the steps become too many or too small
- */
-export function solvePiece(
+/** Solves one piece after another. It keeps its buffers, since pieces are many and short; two of them can run at once. */
+export class Solver {
+  private readonly buffers: Buffers;
+
+  /** @param size number of variables of the systems that it is given */
+  constructor(private readonly size: number) {
+    this.buffers = buffersOf(size);
+  }
+
+  /**
+   * Integrates from `t` to `tEnd` or to the first event.
+   * @param y the state; holds the state at the end afterwards
+   * @param firstStep s
+   * @param visit called after each accepted step, cut short at an event
+   * @throws {Error} where the numbers leave what a float can hold, or the steps become too many or too small
+   */
+  piece(
+    system: System,
+    t: number,
+    y: Float64Array,
+    tEnd: number,
+    tolerance: Tolerance,
+    firstStep: number,
+    visit: (step: Step) => void,
+  ): PieceEnd {
+    if (system.size !== this.size)
+      throw new Error(`a system of ${system.size} variables for a solver of ${this.size}`);
+    return solvePiece(this.buffers, system, t, y, tEnd, tolerance, firstStep, visit);
+  }
+}
+
+function solvePiece(
+  buffers: Buffers,
   system: System,
   t: number,
   y: Float64Array,
@@ -62,7 +87,6 @@ export function solvePiece(
 ): PieceEnd {
   const { size, events } = system;
   const { relative, absolute } = tolerance;
-  const buffers = bufferOf(size);
   const { k1, k2, k3, k4, middle, next, probe } = buffers;
   const step: Step = {
     t0: t,
@@ -223,22 +247,7 @@ interface Buffers {
   fullT1: number;
 }
 
-const kept = new Map<number, Buffers>();
-
-/** Buffers of a size, made once: pieces are many and short. */
-function bufferOf(size: number): Buffers {
-  const known = kept.get(size);
-  if (known) return known;
-  const [k1, k2, k3, k4, middle, next, probe] = Array.from({ length: 7 }, () => new Float64Array(size)) as [
-    Float64Array,
-    Float64Array,
-    Float64Array,
-    Float64Array,
-    Float64Array,
-    Float64Array,
-    Float64Array,
-  ];
-  const made = { k1, k2, k3, k4, middle, next, probe, fullT1: 0 };
-  kept.set(size, made);
-  return made;
+function buffersOf(size: number): Buffers {
+  const row = (): Float64Array => new Float64Array(size);
+  return { k1: row(), k2: row(), k3: row(), k4: row(), middle: row(), next: row(), probe: row(), fullT1: 0 };
 }

@@ -12,7 +12,7 @@ import { AIR_DENSITY } from './air';
 import { newFlow, type Flow } from './motor';
 import { breaksOf, PowerTrain, startTrain, TRAIN, TRAIN_SCALES, type Mark, type Part } from './powerTrain';
 import type { Setup } from './setup';
-import { solvePiece, type Step, type System } from './solve';
+import { Solver, type Step, type System } from './solve';
 
 /** Variables of the car itself; those of its power train come after. */
 const OWN = 4;
@@ -128,6 +128,7 @@ export function runWheels(
     atRest: false,
     leastPackVolts: Infinity,
   };
+  const solver = new Solver(SIZE);
   const probe = new Float64Array(SIZE);
   const momentAt: MomentAt = (step, t) => {
     step.at(t, probe);
@@ -161,7 +162,7 @@ export function runWheels(
         ];
         const began = run.endS;
         const sliding = car.isSliding();
-        const end = solvePiece(car, run.endS, y, untilS, tolerance, stepS, (step) => after(step));
+        const end = solver.piece(car, run.endS, y, untilS, tolerance, stepS, (step) => after(step));
         run.endS = end.t;
         // What begins anew is quick at first; trying too long a step costs more than growing it again.
         stepS = Math.min(end.stepS, FIRST_STEP_S);

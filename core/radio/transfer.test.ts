@@ -75,6 +75,11 @@ describe('limiting at the radio against limiting in the ESC', () => {
   it('but not the same thing: full signal, resolution, and what a recalibration does (common practice)', () => {
     expect([atRadio.fullSignalArrives, inEsc.fullSignalArrives]).toEqual([false, true]);
     expect(atRadio.positions).toBeLessThan(inEsc.positions);
+    expect(inEsc.positions).toBe(Math.floor(470 / channel.stepMicros));
+    expect(atRadio.positions).toBe(Math.floor(282 / channel.stepMicros));
+    // Of 500 µs, 30 are dead; of the 312 that are left at the radio, 30 are.
+    expect(inEsc.liveTravel).toBeCloseTo(0.94, 9);
+    expect(atRadio.liveTravel).toBeCloseTo(1 - 30 / 312, 9);
     expect([atRadio.topDutyRecalibrated, inEsc.topDutyRecalibrated]).toEqual([1, 0.6]);
   });
 });

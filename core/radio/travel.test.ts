@@ -70,6 +70,18 @@ describe('travel', () => {
     expect(trimmed.neutralOffsetMicros).toBe(60);
   });
 
+  it('counts the positions between first movement and full that the radio can send, from where it rests', () => {
+    const by4 = { ...plain, stepMicros: 4 };
+    expect(travelReport(by4, usual, 40).forwardResolution).toBe(115);
+    // It rests 60 µs on: that much of the travel is never sent.
+    expect(travelReport({ ...by4, trimMicros: 60 }, usual, 40).forwardResolution).toBe(110);
+    // It rests 60 µs short: the deadband decides, and the end is not reached.
+    expect(travelReport({ ...by4, trimMicros: -60 }, usual, 40).forwardResolution).toBe(100);
+    // On a reversed radio, a trim upwards is a step towards the brake.
+    const learned = { brakeMicros: 2000, neutralMicros: 1500, forwardMicros: 1000 };
+    expect(travelReport({ ...by4, reversed: true, trimMicros: 60 }, learned, 40).forwardResolution).toBe(100);
+  });
+
   it('agrees with sweeping the trigger through the ESC, for random radios and ranges', () => {
     fc.assert(
       fc.property(

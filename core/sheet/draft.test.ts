@@ -72,6 +72,18 @@ describe('a draft', () => {
       { itemId: 'floor', fromStopId: 'floor-1', toStopId: 'floor-2' },
     ]);
   });
+
+  it('what overwrites an overwriter comes before it, however the menu stands', () => {
+    const chained = smallProfile();
+    // The last item of the menu sets the third, which sets the first.
+    chained.items[3]!.overwrites = [{ stopId: 'floor-3', sets: { bite: 'bite-1' } }];
+    chained.items[2]!.overwrites = [{ stopId: 'bite-4', sets: { way: 'way-1' } }];
+    chained.items[0]!.renumbersMenu = true;
+    const held = heldStops(chained, holdings);
+    const stops = { way: 'way-2', bite: 'bite-4', floor: 'floor-3' };
+    const done = changesInOrder(chained, held, changesOf(chained, holdings, { stops }));
+    expect(done.map(({ itemId }) => itemId)).toEqual(['floor', 'bite', 'way']);
+  });
 });
 
 describe('intents from outside', () => {

@@ -53,6 +53,22 @@ describe('evidence', () => {
     expect(believedStops(profile, holdings).bite).toBe('bite-2');
   });
 
+  it('remembers the last known stop through every loss after it', () => {
+    const lost = [
+      seen('bite', 'bite-4', 'readBack'),
+      seen('bite', null, 'firmwareUpdate'),
+      seen('bite', null, 'interrupted'),
+      seen('bite', 'bite-99', 'readBack'),
+    ];
+    const holdings = holdingsOf(profile, lost);
+    expect(holdings.bite).toMatchObject({ stopId: null, basis: 'stopGone', lastStopId: 'bite-4' });
+    expect(believedStops(profile, holdings).bite).toBe('bite-4');
+    // Known again, it needs no memory.
+    expect(holdingsOf(profile, [...lost, seen('bite', 'bite-1', 'readBack')]).bite).not.toHaveProperty(
+      'lastStopId',
+    );
+  });
+
   it('passes over items that the profile no longer has', () => {
     expect(holdingsOf(profile, [seen('gone', 'gone-1', 'readBack')])).toEqual({});
   });

@@ -25,6 +25,16 @@ describe('before a load an item held', () => {
     expect(stopsBeforeLoad(history, ['bite'], '2026-01-01T00:02:00.000Z')).toEqual({ bite: 'bite-2' });
   });
 
+  it('also what was seen in the very moment in which the sheet before was kept', () => {
+    const history = [seen('bite', 'bite-1', 0), seen('bite', 'bite-2', 2), seen('bite', 'bite-5', 3)];
+    expect(stopsBeforeLoad(history, ['bite'], '2026-01-01T00:02:00.000Z')).toEqual({ bite: 'bite-2' });
+  });
+
+  it('what it was first known to hold, where that was after the sheet before', () => {
+    const history = [seen('bite', null, 0), seen('bite', 'bite-3', 4), seen('bite', 'bite-5', 5)];
+    expect(stopsBeforeLoad(history, ['bite'], '2026-01-01T00:02:00.000Z')).toEqual({ bite: 'bite-3' });
+  });
+
   it('nothing that can be put back, where nobody knew it', () => {
     expect(stopsBeforeLoad([seen('bite', null, 0)], ['bite'], undefined)).toEqual({});
   });

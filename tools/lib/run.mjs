@@ -1,4 +1,4 @@
-import { spawn, spawnSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 
 /** An error that the user can do something about: shown as its sentence, without a stack. */
 export class Plain extends Error {}
@@ -19,21 +19,6 @@ export function quietly(command, args, options = {}) {
   const result = spawnSync(command, args, { encoding: 'utf8', maxBuffer: 1 << 26, ...options });
   const output = `${result.stdout ?? ''}${result.stderr ?? ''}${result.error ? String(result.error) : ''}`;
   return { ok: result.status === 0, output };
-}
-
-/**
- * Runs a command with its output on the terminal.
- * @param {string} command
- * @param {string[]} args
- * @param {NodeJS.ProcessEnv} [env]
- * @returns {Promise<number>} exit code
- */
-export function openly(command, args, env = process.env) {
-  return new Promise((resolve) => {
-    const child = spawn(command, args, { stdio: 'inherit', env });
-    child.on('error', () => resolve(127));
-    child.on('exit', (code) => resolve(code ?? 1));
-  });
 }
 
 /** @param {number} ms */

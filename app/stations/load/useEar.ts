@@ -38,25 +38,27 @@ export function useEar(onHeard: (group: HeardGroup) => void) {
   const isGone = useRef(false);
   const start = useCallback(async (): Promise<void> => {
     setListening('asking');
+    const context = new AudioContext();
+    quieten.current = () => void context.close();
     try {
+      // Before the microphone is opened: what it hears first is not lost while the ear is still on its way.
+      await context.audioWorklet.addModule(workletUrl);
       const stream = await navigator.mediaDevices.getUserMedia({ audio: PLAIN_SOUND });
       if (isGone.current) {
         // The page was left while the browser asked: nobody would ever close the microphone again.
         for (const track of stream.getTracks()) track.stop();
         return;
       }
-      const context = new AudioContext();
       quieten.current = () => {
         for (const track of stream.getTracks()) track.stop();
         void context.close();
       };
-      await context.audioWorklet.addModule(workletUrl);
       const ear = new AudioWorkletNode(context, 'ear', { numberOfOutputs: 0 });
       context.createMediaStreamSource(stream).connect(ear);
       setPort(ear.port);
       setListening('on');
     } catch {
-      quieten.current?.();
+      quieten.current();
       quieten.current = undefined;
       setListening('refused');
     }

@@ -48,8 +48,50 @@ export type Remedy =
 
 export type Grade = 'hazard' | 'caution' | 'note';
 
+/** Everything that a verdict can say. A test holds that each has a case that triggers it, and one that just does not. */
+export const VERDICT_IDS = [
+  'packAgainstEsc',
+  'cellCountWrong',
+  'cellCountGuessed',
+  'chemistryWrong',
+  'cutoffOff',
+  'cutoffOutOfRange',
+  'unguarded',
+  'becAboveRating',
+  'becOverloaded',
+  'linearBecHot',
+  'undampedMultirotor',
+  'sensorsMissing',
+  'sensorsUnused',
+  'nothingBrakes',
+  'brakeThroughRadio',
+  'limitedTwice',
+  'turboNeverStarts',
+  'dragPitchesOver',
+  'coastAgainstDrag',
+  'initialBrakeSteps',
+  'reverseInRace',
+  'reverseAtSpeed',
+  'reverseSharperThanForward',
+  'crawlerWithoutReverse',
+  'propellerBraked',
+  'propellerDoesNotFold',
+  'muchAdvance',
+  'specAdvance',
+  'loudTones',
+  'silentPack',
+  'peakAboveRating',
+  'endPointsLearnedLow',
+  'calibrationLocked',
+  'escsUnlike',
+  'leftAtFactory',
+] as const;
+
+/** Of those about a single item, the item's id stands behind. */
+export type VerdictId = (typeof VERDICT_IDS)[number] | `${'againstRules' | 'overdue'} ${string}`;
+
 export interface Verdict {
-  id: string;
+  id: VerdictId;
   grade: Grade;
   setting: SettingId | undefined;
   /** The claim, short enough for a heading. */

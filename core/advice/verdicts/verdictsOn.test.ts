@@ -5,12 +5,21 @@ import { busLoad } from '../../rig/busLoads';
 import { defaultRig } from '../../rig/defaults';
 import type { Rig } from '../../rig/rig';
 import type { VehicleClass } from '../../rig/vehicleClass';
+import type { SettingValue } from '../../settings/setting';
 import { VOCABULARY, type SettingId } from '../../settings/vocabulary';
 import { usualGoals, type Goals } from '../goals';
-import { openHazards, type Around, type Situation } from './verdict';
+import { openHazards, VERDICT_IDS, type Around, type Situation, type VerdictId } from './verdict';
 import { verdictsOn } from './verdictsOn';
 
 type Values = Partial<Record<SettingId, number | string>>;
+
+/** “off” stands for a limit that is switched off. */
+const valueFor = (setting: SettingId, value: number | string): SettingValue => {
+  if (typeof value === 'number') return { kind: 'number', value };
+  return VOCABULARY[setting].choices?.[value] === undefined
+    ? { kind: 'off' }
+    : { kind: 'choice', choice: value };
+};
 
 /** An ESC with exactly these values, each the only stop of its item but for 0 and 100. */
 function escOn(values: Values): Pick<Situation, 'profile' | 'stops'> {
@@ -32,7 +41,7 @@ function escOn(values: Values): Pick<Situation, 'profile' | 'stops'> {
         id: n === 0 ? 'here' : `other-${n}`,
         number: n + 1,
         label: String(one),
-        value: typeof one === 'string' ? { kind: 'choice', choice: one } : { kind: 'number', value: one },
+        value: valueFor(setting, one),
         basis: 'stated',
         typed: null,
       })),
@@ -112,9 +121,24 @@ const onDay = (today: string): Given => {
   return around({ today, temporaries: [{ item: item!, returnsTo: item!.stops[2]!, until: '2026-07-04' }] });
 };
 
+const withCells = (cells: number) => (rig: Rig) => {
+  rig.pack.cells = cells;
+};
+const BRAKES: Values = { brakeStrength: 60, runningMode: 'forwardBrake' };
+const brakeEndPoint = (percent: number) => (rig: Rig) => {
+  rig.channel.brakeEndPointPercent = percent;
+};
+const endPoint = (percent: number) => (rig: Rig) => {
+  rig.channel.forwardEndPointPercent = percent;
+};
+/** An ESC whose BEC gives just what a standard servo asks for at 6 V. */
+const halfAmp = (profile: EscProfile) => {
+  profile.limits = { ...profile.limits, becContinuousAmps: 0.5 };
+};
+
 /** Each with what triggers it, and with what just does not. */
 type Row = readonly [
-  id: string,
+  id: VerdictId,
   vehicleClass: VehicleClass,
   triggers: Values,
   justNot: Values,
@@ -122,11 +146,40 @@ type Row = readonly [
   givenJustNot?: Given,
 ];
 const TABLE: readonly Row[] = [
+  ['packAgainstEsc', 'crawler', {}, {}, { rig: withCells(15) }, { rig: withCells(14) }],
+  ['cutoffOff', 'basher', { cutoff: 'off' }, { cutoff: 3.2 }],
+  ['cutoffOutOfRange', 'basher', { cutoff: 2.89 }, { cutoff: 2.9 }],
+  ['cutoffOutOfRange', 'basher', { cutoff: 3.71 }, { cutoff: 3.7 }],
+  [
+    'becAboveRating',
+    'basher',
+    { becVolts: 6.1 },
+    { becVolts: 6 },
+    { rig: standardServo },
+    { rig: standardServo },
+  ],
+  [
+    'brakeThroughRadio',
+    'tenthBuggy',
+    BRAKES,
+    BRAKES,
+    { rig: brakeEndPoint(80) },
+    { rig: brakeEndPoint(100) },
+  ],
   ['cellCountWrong', 'crawler', { cellCount: '2', cutoff: 3.3 }, { cellCount: '3', cutoff: 3.3 }],
   ['cellCountGuessed', 'crawler', { cellCount: 'auto' }, { cellCount: '3' }],
   ['chemistryWrong', 'tenthBuggy', { chemistry: 'nimh' }, { chemistry: 'lipo' }],
   ['unguarded', 'basher', { cutoff: 0, escTemperatureLimit: 0 }, { cutoff: 0, escTemperatureLimit: 100 }],
   ['becOverloaded', 'basher', { becVolts: 6 }, { becVolts: 6 }, { rig: giantServo }, { rig: standardServo }],
+  // What a servo takes goes with its volts.
+  [
+    'becOverloaded',
+    'basher',
+    { becVolts: 6.1 },
+    { becVolts: 6 },
+    { rig: standardServo, esc: halfAmp },
+    { rig: standardServo, esc: halfAmp },
+  ],
   [
     'linearBecHot',
     'basher',
@@ -149,8 +202,17 @@ const TABLE: readonly Row[] = [
     'tenthBuggy',
     { forwardPower: 80 },
     { forwardPower: 100 },
-    { rig: (rig) => (rig.channel.forwardEndPointPercent = 80) },
-    { rig: (rig) => (rig.channel.forwardEndPointPercent = 80) },
+    { rig: endPoint(80) },
+    { rig: endPoint(80) },
+  ],
+  // 30 of 500 µs are dead: these end points leave 96.8 and 97.9 %.
+  [
+    'limitedTwice',
+    'tenthBuggy',
+    { forwardPower: 80 },
+    { forwardPower: 80 },
+    { rig: endPoint(97) },
+    { rig: endPoint(98) },
   ],
   [
     'turboNeverStarts',
@@ -240,6 +302,11 @@ describe.each(TABLE.map((row) => ({ name: `${row[0]} (${row[1]})`, row })))('$na
   it('is not said where it just does not', () => {
     expect(idsOn(vehicleClass, justNot, givenJustNot)).not.toContain(id);
   });
+});
+
+it('every verdict has a row here', () => {
+  const withRow = new Set(TABLE.map(([id]) => id));
+  expect(VERDICT_IDS.filter((id) => !withRow.has(id))).toEqual([]);
 });
 
 describe('what clears a verdict', () => {
