@@ -1,4 +1,19 @@
 /** The arrows of the house: app → server → formats → core, stand-in → core. Core imports nothing outside. */
+
+/** The floors of core, from the ground up: a room imports only rooms of lower floors. docs/architecture.md draws them. */
+const FLOORS = [
+  ['units'],
+  ['settings', 'radio'],
+  ['esc'],
+  ['physics', 'procedure', 'workshop', 'link'],
+  ['rig', 'ear', 'device'],
+  ['archetypes', 'quick', 'sensitivity', 'sheet'],
+  ['plan', 'firmware'],
+  ['calibration'],
+  ['advice'],
+  ['triage'],
+];
+const roomsOn = (floors) => `^core/(${floors.flat().join('|')})/`;
 const forbid = (name, from, to) => ({ name, severity: 'error', from: { path: from }, to });
 
 module.exports = {
@@ -7,7 +22,21 @@ module.exports = {
       name: 'no-circles',
       severity: 'error',
       from: {},
-      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+      to: { circular: true },
+    },
+    ...FLOORS.flatMap((rooms, floor) =>
+      rooms.map((room) =>
+        forbid(`core-${room}-stands-on-lower-floors`, `^core/${room}/(?!.*[.](test|fixture)[.]ts$)`, {
+          path: roomsOn(FLOORS.slice(floor)),
+          pathNot: `^core/${room}/`,
+        }),
+      ),
+    ),
+    {
+      name: 'every-room-of-core-has-its-floor',
+      severity: 'error',
+      from: { path: '^core/', pathNot: roomsOn(FLOORS) },
+      to: {},
     },
     forbid('core-imports-only-core', '^core/(?!.*[.]test[.]ts$)', { pathNot: '^core/' }),
     forbid('core-tests-import-core-and-test-tools', '^core/.*[.]test[.]ts$', {

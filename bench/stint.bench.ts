@@ -11,11 +11,12 @@ import { openCircuitVolts } from '#core/physics/pack';
 import { coarsely, setupOf } from '#core/physics/setup';
 import type { Part } from '#core/physics/powerTrain';
 import { AT, Car, startState } from '#core/physics/wheels';
-import { resolveRig, type ResolvedWheels } from '#core/rig/resolve';
+import { resolveRig } from '#core/rig/resolve';
 import { rangeOf } from '#core/radio/pulse';
 import { execFileSync } from 'node:child_process';
 import { createRequire } from 'node:module';
 import { profileOf, rigOf } from './demoFiles';
+import type { ResolvedWheels } from '#core/physics/resolved';
 
 const { Solver } = createRequire(import.meta.url)('odex') as {
   Solver: new (size: number) => {

@@ -5,7 +5,7 @@ import { factoryMemory } from '#core/device/simulatedEsc';
 import { alternativesTo, bandOf } from '#core/physics/drills/band';
 import { DRILLS, runDrill, type DrillId } from '#core/physics/drills/runDrill';
 import { escBehaviour } from '#core/physics/escChain';
-import { whatMatters } from '#core/physics/matters';
+import { whatMatters } from '#core/sensitivity/matters';
 import { ARCHETYPES } from '#core/archetypes/archetypes';
 import { menuOf } from '#core/archetypes/menuOf.fixture';
 import type { Change } from '#core/sheet/draft';

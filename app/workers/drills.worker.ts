@@ -2,8 +2,8 @@ import type { EscBehaviour } from '#core/physics/escChain';
 import { bandOf, type DrillBand } from '#core/physics/drills/band';
 import type { Drill } from '#core/physics/drills/drill';
 import { runDrill, type DrillId } from '#core/physics/drills/runDrill';
-import type { ResolvedRig } from '#core/rig/resolve';
 import { expose } from 'comlink';
+import type { ResolvedRig } from '#core/physics/resolved';
 
 /** One drill on one rig, as the ESC is and as it is drafted. */
 export interface DrillRequest {

@@ -1,7 +1,7 @@
-import { whatNumbersRestOn, type RestsOn } from '#core/physics/assumptions';
+import { whatNumbersRestOn, type RestsOn } from '#core/sensitivity/assumptions';
 import type { DrillId } from '#core/physics/drills/runDrill';
 import type { EscBehaviour } from '#core/physics/escChain';
-import { whatMatters, type MattersRequest, type Mover } from '#core/physics/matters';
+import { whatMatters, type MattersRequest, type Mover } from '#core/sensitivity/matters';
 import type { EscProfile } from '#core/esc/profile';
 import type { Rig } from '#core/rig/rig';
 import { expose } from 'comlink';

@@ -7,11 +7,11 @@ import { itemForSetting } from '../esc/profile';
 import type { DrillNumber } from '../physics/drills/drill';
 import { DRILLS, runDrill, type DrillId } from '../physics/drills/runDrill';
 import type { EscBehaviour } from '../physics/escChain';
-import type { ResolvedRig } from '../rig/resolve';
 import type { SettingId } from '../settings/vocabulary';
 import { stopsIn } from './bands';
 import type { Goals } from './goals';
 import type { Band, Rule } from './rule';
+import type { ResolvedRig } from '../physics/resolved';
 
 export interface Side {
   id: string;

@@ -7,7 +7,7 @@ import {
   type ProfileItem,
   type StopByItem,
 } from '../esc/profile';
-import { revisionChanges } from '../esc/revisionMap';
+import { revisionChanges } from '../sheet/revisionMap';
 import { validateProfile } from '../esc/validateProfile';
 import { loadByHand } from '../plan/loadByHand.fixture';
 import { writeSheet, type Sheet } from '../sheet/sheet';

@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { smallProfile } from '../esc/smallProfile.fixture';
 import { defaultRig } from '../rig/defaults';
-import { resolveRig, type ResolvedWheels } from '../rig/resolve';
+import { resolveRig } from '../rig/resolve';
 import { plainEsc } from './behaviour.fixture';
 import { breaksOf, PowerTrain, startTrain, TRAIN, TRAIN_SCALES, type Part } from './powerTrain';
 import { setupOf } from './setup';
+import type { ResolvedWheels } from './resolved';
 
 const buggy = resolveRig(defaultRig('tenthBuggy'), smallProfile()) as ResolvedWheels;
 const FAST = 1500;

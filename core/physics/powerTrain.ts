@@ -2,11 +2,11 @@
  * What wheels and propellers have in common: a pack that sags, a bridge that drives or brakes by a command, a motor, and
  * their heat. Its seven variables stand together in the state of a run, in the order of `TRAIN`.
  */
-import type { ResolvedPower } from '../rig/resolve';
 import { copperResistance, driveFlow, newFlow, type Flow } from './motor';
 import { openCircuitVolts, resistanceFactor, SLOW_SECONDS, SLOW_SHARE, temperatureFactor } from './pack';
 import { brakeAmps, driveAt, newDrive, type Setup } from './setup';
 import { heatRates } from './thermalNodes';
+import type { ResolvedPower } from './resolved';
 
 /** Places of the power train's variables, counted from where they begin in the state. */
 export const TRAIN = {

@@ -5,21 +5,13 @@
  *
  * What this leaves out: blades that stall or flex, the model's own slipstream.
  */
-import type { ResolvedPropeller } from '../rig/resolve';
 import { AIR_DENSITY } from './air';
 import { newFlow, type Flow } from './motor';
 import { breaksOf, PowerTrain, startTrain, TRAIN, TRAIN_SCALES, type Part } from './powerTrain';
 import type { Setup } from './setup';
 import { Solver, type Step } from './solve';
 import type { RunOptions } from './wheels';
-
-export interface Propeller {
-  diameterM: number;
-  /** About the shaft, blades and rotor, kg·m². */
-  inertia: number;
-  thrustCoefficient: number;
-  powerCoefficient: number;
-}
+import type { Propeller, ResolvedPropeller } from './resolved';
 
 /**
  * Static coefficients guessed from pitch over diameter. From memory; sport propellers scatter by a fifth.

@@ -1,13 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { smallProfile } from '../esc/smallProfile.fixture';
 import { defaultRig } from '../rig/defaults';
-import { resolveRig, type ResolvedPropeller, type ResolvedWheels } from '../rig/resolve';
+import { resolveRig } from '../rig/resolve';
 import { rpmOf } from '../units/convert';
 import { plainEsc } from './behaviour.fixture';
 import { runDrill, type DrillId } from './drills/runDrill';
 import { steady } from './drills/propellerDrills';
 import { brakeForceAt } from './drills/wheelDrills';
 import type { EscBehaviour } from './escChain';
+import type { ResolvedPropeller, ResolvedWheels } from './resolved';
 
 const buggy = resolveRig(defaultRig('tenthBuggy'), smallProfile()) as ResolvedWheels;
 const plane = resolveRig(defaultRig('sportPlane'), smallProfile()) as ResolvedPropeller;

@@ -1,10 +1,10 @@
 /** The bridge and its guards as a run needs them, from what the settings make of the ESC and from the rig. */
-import type { ResolvedRig } from '../rig/resolve';
 import { radPerSecond, rpmOf } from '../units/convert';
 import { brakeCurrent } from './brakeChopper';
 import { totalAdvance, type BrakeLaw, type EscBehaviour } from './escChain';
 import type { Drive, MotorModel } from './motor';
 import { becWatts } from './supplyBus';
+import type { ResolvedRig } from './resolved';
 
 /** How the bridge and the guards are set during a run. */
 export interface Setup {

@@ -1,9 +1,9 @@
+import type { BusModel } from './resolved';
 /**
  * The supply bus: what the BEC holds under servos that move and stall together. A BEC gives its set voltage through its own
  * and the wires' resistance up to its limit, for a moment half as much again; beyond, the voltage falls until what the
  * servos draw, which goes with the voltage, is what it gives. Currents at 6 V, from memory.
  */
-import type { BusModel } from '../rig/resolve';
 
 /** BEC, plugs and wires together, ohm. Assumed. */
 const BUS_OHM = 0.035;

@@ -1,5 +1,5 @@
+import type { ThermalModel } from './resolved';
 /** Winding, case and ESC as lumped nodes against the air. Fourier's law between them; capacities and conductances assumed. */
-import type { ThermalModel } from '../rig/thermal';
 
 /** Heat flows, W, as rates of the three temperatures, K/s. Written into the last three places of `out`. */
 export function heatRates(

@@ -7,12 +7,12 @@
  * What this leaves out: tyre growth, tyres that grip less when they slide, suspension.
  */
 import { GRAVITY } from '../units/convert';
-import type { ResolvedWheels } from '../rig/resolve';
 import { AIR_DENSITY } from './air';
 import { newFlow, type Flow } from './motor';
 import { breaksOf, PowerTrain, startTrain, TRAIN, TRAIN_SCALES, type Mark, type Part } from './powerTrain';
 import type { Setup } from './setup';
 import { Solver, type Step, type System } from './solve';
+import type { ResolvedWheels } from './resolved';
 
 /** Variables of the car itself; those of its power train come after. */
 const OWN = 4;

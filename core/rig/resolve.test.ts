@@ -3,8 +3,9 @@ import { smallProfile } from '../esc/smallProfile.fixture';
 import { airTorque, thrustNewtons } from '../physics/propeller';
 import type { PropellerVehicle, Rig } from './rig';
 import { defaultRig } from './defaults';
-import { resolveRig, type ResolvedPropeller, type ResolvedWheels } from './resolve';
+import { resolveRig } from './resolve';
 import { CLASSES, fluidOf, type VehicleClass } from './vehicleClass';
+import type { ResolvedPropeller, ResolvedWheels } from '../physics/resolved';
 
 const plane = defaultRig('sportPlane');
 const propellerOf = (change: Partial<PropellerVehicle>, rig: Partial<Rig> = {}): ResolvedPropeller =>

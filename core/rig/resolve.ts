@@ -1,81 +1,17 @@
 import { AIR_DENSITY, airDensity, WATER_DENSITY } from '../physics/air';
 import { copperResistance, motorModel, type MotorModel } from '../physics/motor';
-import {
-  openCircuitVolts,
-  packThermal,
-  temperatureFactor,
-  type Chemistry,
-  type PackThermal,
-} from '../physics/pack';
-import { bladeInertia, type Propeller } from '../physics/propeller';
+import { openCircuitVolts, packThermal, temperatureFactor } from '../physics/pack';
+import { bladeInertia } from '../physics/propeller';
+import type {
+  BusModel,
+  ResolvedPower,
+  ResolvedPropeller,
+  ResolvedRig,
+  ResolvedWheels,
+} from '../physics/resolved';
 import type { EscLimits, EscProfile } from '../esc/profile';
 import type { MotorKind, PropellerVehicle, Rig, Surroundings, WheeledVehicle } from './rig';
-import { thermalOf, type ThermalModel } from './thermal';
-
-/** Motor, pack and ESC as plain SI numbers. */
-export interface ResolvedPower {
-  motor: MotorModel;
-  cells: number;
-  /** At the charge with which a drill starts, V. */
-  openVolts: number;
-  /** As one motor feels it: the pack sags under all of them, as warm as the air, ohm. */
-  packOhm: number;
-  /** Of that, what the wires and plugs have. */
-  leadOhm: number;
-  chemistry: Chemistry;
-  /** One motor's share of the pack, Ah. */
-  capacityAh: number;
-  startCharge: number;
-  burstAmps: number;
-  thermal: ThermalModel;
-  packThermal: PackThermal;
-  fan: boolean;
-  /** Torque that a motor's magnets hold at rest, N·m. */
-  detentTorque: number;
-  sensored: boolean;
-  bus: BusModel;
-  /** Relative error that a step of a run may make. */
-  accuracy: number;
-  ambientC: number;
-}
-
-/** What hangs on the receiver and what feeds it. */
-export interface BusModel {
-  /** All together, A at `atVolts`: at rest, moving, held still. */
-  idleAmps: number;
-  movingAmps: number;
-  stallAmps: number;
-  /** What the supply gives for long; a share more for a moment. */
-  continuousAmps: number;
-  /** The voltage of an external BEC; undefined where the ESC's own feeds them. */
-  externalVolts: number | undefined;
-  /** Whether the ESC's own turns what it does not give into heat. */
-  isLinear: boolean;
-}
-
-export interface ResolvedWheels extends ResolvedPower {
-  kind: 'wheels';
-  massKg: number;
-  wheelRadiusM: number;
-  finalDrive: number;
-  drivenWeightShare: number;
-  grip: number;
-  rollingResistance: number;
-  dragAreaM2: number;
-  wheelInertiaKgM2: number;
-  drivelineEfficiency: number;
-  /** Resistance of driving round corners, as a share of the weight, over a whole lap. Assumed. */
-  corneringShare: number;
-}
-
-export interface ResolvedPropeller extends ResolvedPower {
-  kind: 'propeller';
-  massKg: number;
-  propeller: Propeller;
-}
-
-/** A rig as plain SI numbers, ready for the steppers. */
-export type ResolvedRig = ResolvedWheels | ResolvedPropeller;
+import { thermalOf } from './thermal';
 
 /** Charge at which the drills start: a pack off the charger that has driven to the line. */
 const DRILL_STATE_OF_CHARGE = 0.9;

@@ -1,20 +1,6 @@
 /** Heat in motor and ESC as lumped nodes, by class. From memory, assumed: fitted once temperatures are measured. */
+import type { ThermalModel } from '../physics/resolved';
 import type { VehicleClass } from './vehicleClass';
-
-export interface ThermalModel {
-  /** Heat capacities, J/K. */
-  windingJPerK: number;
-  caseJPerK: number;
-  escJPerK: number;
-  /** Winding to case, K/W. */
-  windingToCase: number;
-  /** Case to the air, standing and moving, K/W. */
-  caseStill: number;
-  caseMoving: number;
-  /** ESC to the air, without and with a fan, K/W. */
-  escStill: number;
-  escFan: number;
-}
 
 const model = (
   [windingJPerK, windingToCase]: readonly [number, number],

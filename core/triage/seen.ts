@@ -5,11 +5,12 @@ import type { DiagnosisFacts } from '../calibration/diagnosis';
 import { deadbandOf, escBehaviour, type EscBehaviour } from '../physics/escChain';
 import { drillNumbers, type DrillId } from '../physics/drills/runDrill';
 import { travelReport } from '../radio/travel';
-import { resolveRig, type ResolvedRig } from '../rig/resolve';
+import { resolveRig } from '../rig/resolve';
 import type { SettingId } from '../settings/vocabulary';
 import { formatNumber } from '../units/format';
 import { verdictsOn } from '../advice/verdicts/verdictsOn';
 import type { StopByItem } from '../esc/profile';
+import type { ResolvedRig } from '../physics/resolved';
 
 export interface Seen {
   situation: Situation;

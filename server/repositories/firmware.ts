@@ -1,4 +1,4 @@
-import { migrateStops } from '#core/esc/revisionMap';
+import { migrateStops } from '#core/sheet/revisionMap';
 import { simulatedUpdate } from '#core/firmware/simulatedUpdate';
 import { findProfileByKey, keepProfile } from './escProfiles';
 import { moveToRevision } from './revisions';

@@ -1,4 +1,4 @@
-import { migrateDraft, migrateStops } from '#core/esc/revisionMap';
+import { migrateDraft, migrateStops } from '#core/sheet/revisionMap';
 import { downgrade } from '#core/sheet/downgrade';
 import { literal } from 'sequelize';
 import { database } from '../database';

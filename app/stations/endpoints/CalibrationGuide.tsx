@@ -16,7 +16,7 @@ import { Scrollable } from '../../ui/Scrollable';
 import { PulseRuler } from '../../ui/PulseRuler';
 import { useBench } from '../bench/BenchContext';
 import { NoWay } from './NoWay';
-import type { GuideProps } from './route';
+import type { GuideProps } from './occasion';
 import { useChosenEsc, useFrame } from './useEndpoints';
 import { useKeepCalibration } from './useKeepCalibration';
 

@@ -12,7 +12,7 @@ import { Button } from '../../ui/Button';
 import { useBench } from '../bench/BenchContext';
 import { Choreography } from './Choreography';
 import { NoWay } from './NoWay';
-import type { Occasion } from './route';
+import type { Occasion } from './occasion';
 import { usePlannedCalibration } from './usePlannedCalibration';
 import { useChosenEsc } from './useEndpoints';
 

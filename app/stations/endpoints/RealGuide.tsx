@@ -10,7 +10,7 @@ import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
 import { NoWay } from './NoWay';
-import type { GuideProps } from './route';
+import type { GuideProps } from './occasion';
 import { useChosenEsc, useFrame } from './useEndpoints';
 import { useKeepCalibration } from './useKeepCalibration';
 import { usePlannedCalibration } from './usePlannedCalibration';

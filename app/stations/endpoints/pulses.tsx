@@ -1,5 +1,5 @@
 import { itemForSetting } from '#core/esc/profile';
-import { advisedDeadband, advisedEndPointMargin } from '#core/radio/margins';
+import { advisedDeadband, advisedEndPointMargin } from '#core/calibration/margins';
 import { restMicros } from '#core/radio/pulse';
 import { formatNumber } from '#core/units/format';
 import { useState, type ChangeEvent, type ClipboardEvent } from 'react';

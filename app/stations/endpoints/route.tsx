@@ -1,4 +1,3 @@
-import { PULSE_SOURCES, type Calibration, type PulseSource } from '#core/calibration/calibration';
 import { testerChannel } from '#core/calibration/preparation';
 import { useState } from 'react';
 import { AwayNotice } from '../../ui/AwayNotice';
@@ -8,6 +7,7 @@ import type { Route } from './+types/route';
 import { CalibrationGuide } from './CalibrationGuide';
 import { CalibrationResult } from './CalibrationResult';
 import { NothingToTeach } from './NothingToTeach';
+import type { Occasion } from './occasion';
 import { Preparation } from './Preparation';
 import { keepRadioPrepared } from './prepareRadio.server';
 import { RealGuide } from './RealGuide';
@@ -16,12 +16,6 @@ import { useChosenEsc } from './useEndpoints';
 export const action = ({ params }: Route.ActionArgs) => keepRadioPrepared(params.rigId);
 
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
-
-/** How a calibration is worked: on what, and what sends the pulses. */
-export interface Occasion {
-  how: Exclude<Calibration['how'], 'checkedOnly'>;
-  source: PulseSource;
-}
 
 /** Endpoints: prepare the radio, see the whole, make it safe, calibrate, see that trigger and ESC agree. */
 export default function EndpointsRoute({ actionData }: Route.ComponentProps) {
@@ -68,13 +62,4 @@ function CalibrateOne() {
       onBegin={() => setStep('guide')}
     />
   );
-}
-
-/** What a guide needs, whichever ESC is worked. */
-export interface GuideProps {
-  channel: Calibration['channel'];
-  source: keyof typeof PULSE_SOURCES;
-  precaution: string;
-  onDone: () => void;
-  onStop: () => void;
 }

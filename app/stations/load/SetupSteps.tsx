@@ -4,9 +4,9 @@ import { useEffect, useRef } from 'react';
 import { useFetcher } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
-import { answered } from '../../ui/keepTyped';
+import { answered, type AWAY } from '../../ui/keepTyped';
 import { Notice } from '../../ui/Notice';
-import type { clientAction } from './route';
+import type { LoadAnswer } from './loadAnswer';
 
 interface Props {
   /** What is left to do by hand, in order; at least one. */
@@ -15,7 +15,7 @@ interface Props {
 
 /** What is done by hand on the model or its radio: one step at a time, on the user's word. */
 export function SetupSteps({ changes }: Props) {
-  const fetcher = useFetcher<typeof clientAction>();
+  const fetcher = useFetcher<LoadAnswer | typeof AWAY>();
   const [change, ...then] = changes;
   const done = useRef<HTMLButtonElement>(null);
   const key = change?.key;

@@ -15,6 +15,7 @@ import { benchOf } from '../bench/benchData.server';
 import type { Route } from './+types/route';
 import { BeforeLoad, type Beginning } from './BeforeLoad';
 import { LinkLoad } from './LinkLoad';
+import type { LoadAnswer } from './loadAnswer';
 import { LoadFinished } from './LoadFinished';
 import { OwnDeck } from './OwnDeck';
 import { SetupSteps } from './SetupSteps';
@@ -31,7 +32,7 @@ export async function action({ params, request }: Route.ActionArgs) {
     typeof byHand === 'string'
       ? await keepSetupStep(bench.rigId, bench.rig, byHand, Number(form.get('value')))
       : await keepLoaded(bench, form);
-  return data({ sentence }, { status: sentence === undefined ? 200 : 400 });
+  return data({ sentence } satisfies LoadAnswer, { status: sentence === undefined ? 200 : 400 });
 }
 
 /**

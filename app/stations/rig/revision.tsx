@@ -1,4 +1,4 @@
-import { migrateDraft, revisionChanges } from '#core/esc/revisionMap';
+import { migrateDraft, revisionChanges } from '#core/sheet/revisionMap';
 import { findProfileByKey } from '#server/repositories/escProfiles';
 import { currentGarage } from '#server/repositories/garages';
 import { moveToRevision } from '#server/repositories/revisions';

@@ -1,7 +1,7 @@
 import { DRILLS, type DrillId } from '#core/physics/drills/runDrill';
 import { alternativesTo, type Range } from '#core/physics/drills/band';
 import type { DrillNumber } from '#core/physics/drills/drill';
-import { assumptionsOf } from '#core/physics/assumptions';
+import { assumptionsOf } from '#core/sensitivity/assumptions';
 import type { StopByItem } from '#core/esc/profile';
 import type { Rig, VehicleKind } from '#core/rig/rig';
 import { withSetup } from '#core/rig/setup';

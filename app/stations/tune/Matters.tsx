@@ -1,6 +1,6 @@
 import type { VehicleKind } from '#core/rig/rig';
 import { DRILLS, type DrillId } from '#core/physics/drills/runDrill';
-import { mostTellingAssumption, moversOf, type Mover, type Moves } from '#core/physics/matters';
+import { mostTellingAssumption, moversOf, type Mover, type Moves } from '#core/sensitivity/matters';
 import { formatNumber, withUnit } from '#core/units/format';
 import { memo, useState } from 'react';
 import { Link } from 'react-router';

@@ -1,4 +1,4 @@
-import type { MattersRequest } from '#core/physics/matters';
+import type { MattersRequest } from '#core/sensitivity/matters';
 import { proxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { MattersAnswer, MattersWorker } from '../../workers/matters.worker';

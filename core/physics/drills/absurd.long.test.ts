@@ -2,9 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { smallProfile, toneProfile } from '../../esc/smallProfile.fixture';
 import { defaultRig } from '../../rig/defaults';
-import { resolveRig, type ResolvedPropeller, type ResolvedRig, type ResolvedWheels } from '../../rig/resolve';
+import { resolveRig } from '../../rig/resolve';
 import { plainEsc } from '../behaviour.fixture';
 import { DRILLS, runDrill, type DrillId } from './runDrill';
+import type { ResolvedPropeller, ResolvedRig, ResolvedWheels } from '../resolved';
 
 const car = resolveRig(defaultRig('tenthBuggy'), smallProfile()) as ResolvedWheels;
 const plane = resolveRig(defaultRig('sportPlane'), toneProfile()) as ResolvedPropeller;

@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { smallProfile, toneProfile } from '../../esc/smallProfile.fixture';
 import { defaultRig } from '../../rig/defaults';
-import { resolveRig, type ResolvedRig } from '../../rig/resolve';
+import { resolveRig } from '../../rig/resolve';
 import type { VehicleClass } from '../../rig/vehicleClass';
 import { plainEsc } from '../behaviour.fixture';
 import { DRILLS, runDrill, type DrillId } from './runDrill';
+import type { ResolvedRig } from '../resolved';
 
 const rigOf = (vehicleClass: VehicleClass): ResolvedRig =>
   resolveRig(defaultRig(vehicleClass), vehicleClass.endsWith('Plane') ? toneProfile() : smallProfile());

@@ -4,10 +4,11 @@ import { act, factoryMemory, motorCommand, placeOnBench } from '../../device/sim
 import type { DirectionRules } from '../../esc/direction';
 import { smallProfile } from '../../esc/smallProfile.fixture';
 import { defaultRig } from '../../rig/defaults';
-import { resolveRig, type ResolvedWheels } from '../../rig/resolve';
+import { resolveRig } from '../../rig/resolve';
 import { plainEsc } from '../behaviour.fixture';
 import { reverseWaitS } from './backUpDrill';
 import { runDrill } from './runDrill';
+import type { ResolvedWheels } from '../resolved';
 
 const crawler = resolveRig(defaultRig('crawler'), smallProfile()) as ResolvedWheels;
 const atOnce: DirectionRules = { mode: 'forwardReverse', entry: 'instant', delayS: 1 };

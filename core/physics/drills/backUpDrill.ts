@@ -1,6 +1,5 @@
 /** Backing up: the trigger pushed at walking pace and kept there, or pushed again, until the car drives backward. */
 import { AT_NEUTRAL, canBackUp, nextDirection, type DirectionRules } from '../../esc/direction';
-import type { ResolvedWheels } from '../../rig/resolve';
 import { kmPerHour } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
 import type { Mark, Part } from '../powerTrain';
@@ -10,6 +9,7 @@ import { AT, runWheels, startState } from '../wheels';
 import { number, TRACE_POINTS, type Drill } from './drill';
 import { drawOver } from './trace';
 import { noLoadSpeed, pushed, REACHABLE_SHARE, steadySpeed, WALKING_PACE } from './wheelDrills';
+import type { ResolvedWheels } from '../resolved';
 
 const STOP_LONGEST_S = 20;
 const BACK_LONGEST_S = 12;

@@ -3,9 +3,10 @@ import { archetypeFor } from '../../archetypes/archetypes';
 import { factoryStops, type StopByItem } from '../../esc/profile';
 import { rangeOf } from '../../radio/pulse';
 import { defaultRig } from '../../rig/defaults';
-import { resolveRig, type ResolvedWheels } from '../../rig/resolve';
+import { resolveRig } from '../../rig/resolve';
 import { escBehaviour } from '../escChain';
 import { brakeMap } from './brakeMap';
+import type { ResolvedWheels } from '../resolved';
 
 const rig = defaultRig('tenthBuggy');
 const { profile } = archetypeFor('tenthBuggy');

@@ -6,11 +6,11 @@ import {
   type Stop,
   type StopByItem,
 } from '../../esc/profile';
-import type { ResolvedWheels } from '../../rig/resolve';
 import { kmPerHour } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
 import { gripLimit } from '../wheels';
 import { BRAKE_FROM, brakeForceAt, noLoadSpeed, pushOf, REACHABLE_SHARE, WALKING_PACE } from './wheelDrills';
+import type { ResolvedWheels } from '../resolved';
 
 /** Braking force at the tyre, N, at walking pace and at speed. */
 export interface BrakeCell {

@@ -1,10 +1,10 @@
 /** Views that say more than a run: heat against drive frequency, advance against rpm. */
-import type { ResolvedRig } from '../../rig/resolve';
 import { rpmOf } from '../../units/convert';
 import { totalAdvance, type EscBehaviour } from '../escChain';
 import { driveFlow, newFlow, PROVEN_ADVANCE } from '../motor';
 import { driveAt, newDrive, setupOf } from '../setup';
 import { number, TRACE_POINTS, type Drill } from './drill';
+import type { ResolvedRig } from '../resolved';
 
 const LEAST_KILOHERTZ = 2;
 const MOST_KILOHERTZ = 64;

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { toneProfile } from '../../esc/smallProfile.fixture';
 import { defaultRig } from '../../rig/defaults';
-import { resolveRig, type ResolvedPropeller } from '../../rig/resolve';
+import { resolveRig } from '../../rig/resolve';
 import { rpmOf } from '../../units/convert';
 import { plainEsc } from '../behaviour.fixture';
 import type { EscBehaviour } from '../escChain';
@@ -18,6 +18,7 @@ import {
 import { setupOf } from '../setup';
 import { steady } from './propellerDrills';
 import { DRILLS, runDrill } from './runDrill';
+import type { ResolvedPropeller } from '../resolved';
 
 const plane = resolveRig(defaultRig('sportPlane'), toneProfile()) as ResolvedPropeller;
 const esc = plainEsc({ rampPerSecond: 2 });

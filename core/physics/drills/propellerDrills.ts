@@ -1,5 +1,4 @@
 /** The standard manoeuvres of a model with a propeller, held fast on the bench: spool up, thrust, cut. */
-import type { ResolvedPropeller } from '../../rig/resolve';
 import { GRAVITY, rpmOf } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
 import { dutyOf } from '../triggerChain';
@@ -10,6 +9,7 @@ import { driveAt, finely, newDrive, setupOf, startLimitOf } from '../setup';
 import type { Mark, Part } from '../powerTrain';
 import { number, TRACE_POINTS, type Drill } from './drill';
 import { drawOver } from './trace';
+import type { ResolvedPropeller } from '../resolved';
 
 const SPOOL_LONGEST_S = 25;
 const SPOOL_DRAWN_S = 4;

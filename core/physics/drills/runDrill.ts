@@ -1,5 +1,3 @@
-import type { ResolvedPropeller, ResolvedRig, ResolvedWheels } from '../../rig/resolve';
-import type { VehicleKind } from '../../rig/rig';
 import type { EscBehaviour } from '../escChain';
 import type { Drill, DrillNumber } from './drill';
 import { backUp } from './backUpDrill';
@@ -9,6 +7,7 @@ import { crawl, slope, sweep } from './slowDrills';
 import { stint } from './stint';
 import { supply } from './supplyDrill';
 import { brake, launch, letGo, topSpeed } from './wheelDrills';
+import type { ResolvedPropeller, ResolvedRig, ResolvedWheels } from '../resolved';
 
 /** The manoeuvres of each kind of vehicle, in the order of one pull of the throttle. */
 export const DRILLS = {
@@ -36,7 +35,7 @@ export const DRILLS = {
     advanceMap: 'Timing',
     supply: 'Supply',
   },
-} as const satisfies Record<VehicleKind, Record<string, string>>;
+} as const satisfies Record<ResolvedRig['kind'], Record<string, string>>;
 export type DrillId = keyof (typeof DRILLS)['wheels'] | keyof (typeof DRILLS)['propeller'];
 
 type RunOn<R> = (rig: R, esc: EscBehaviour) => Drill;

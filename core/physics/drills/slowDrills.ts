@@ -1,5 +1,4 @@
 /** The manoeuvres that are states rather than runs: the trigger's sweep, standing on a slope, crawling. */
-import type { ResolvedRig, ResolvedWheels } from '../../rig/resolve';
 import { GRAVITY, rpmOf } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
 import { dutyOf } from '../triggerChain';
@@ -7,6 +6,7 @@ import { handoverSpeedOf, startLimitOf } from '../setup';
 import { shaftSpeedAt } from '../wheels';
 import { number, TRACE_POINTS, type Drill } from './drill';
 import { brakeForceAt, dragOf, steadyForce, steadySpeed } from './wheelDrills';
+import type { ResolvedRig, ResolvedWheels } from '../resolved';
 
 /** Duty at a share of the trigger's travel, dead and clipped travel included, 0 to 1. */
 export function dutyAtTrigger(esc: EscBehaviour, trigger: number): number {

@@ -1,5 +1,4 @@
 /** A lap or a flight over and over, until its time or the pack is over. */
-import type { ResolvedPropeller, ResolvedRig, ResolvedWheels } from '../../rig/resolve';
 import { kmPerHour } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
 import { brakeStrengthOf, dutyOf } from '../triggerChain';
@@ -9,6 +8,7 @@ import type { Part } from '../powerTrain';
 import { AT, runWheels, startState } from '../wheels';
 import { number, TRACE_POINTS, type Drill } from './drill';
 import { drawOver } from './trace';
+import type { ResolvedPropeller, ResolvedRig, ResolvedWheels } from '../resolved';
 
 /** One piece of a lap: how far the trigger is pulled or pushed, and for how long. */
 interface Piece {

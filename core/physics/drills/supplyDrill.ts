@@ -1,8 +1,8 @@
 /** All servos worked at once. */
-import type { ResolvedRig } from '../../rig/resolve';
 import type { EscBehaviour } from '../escChain';
 import { BROWN_OUT_VOLTS, SLAM_S, slamAt } from '../supplyBus';
 import { number, TRACE_POINTS, type Drill } from './drill';
+import type { ResolvedRig } from '../resolved';
 
 /** Phases begin and end on these, s; between them nothing changes but the burst that is over. */
 const FINE_S = 0.005;

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { smallProfile } from '../../esc/smallProfile.fixture';
 import { defaultRig } from '../../rig/defaults';
-import { resolveRig, type ResolvedWheels } from '../../rig/resolve';
+import { resolveRig } from '../../rig/resolve';
 import type { VehicleClass } from '../../rig/vehicleClass';
 import { GRAVITY } from '../../units/convert';
 import { openCircuitVolts } from '../pack';
@@ -14,6 +14,7 @@ import { AT, gripLimit, runWheels, startState } from '../wheels';
 import { runDrill, type DrillId } from './runDrill';
 import { creepSpeed } from './slowDrills';
 import { brakeForceAt } from './wheelDrills';
+import type { ResolvedWheels } from '../resolved';
 
 const wheels = (vehicleClass: VehicleClass): ResolvedWheels => {
   const rig = resolveRig(defaultRig(vehicleClass), smallProfile());

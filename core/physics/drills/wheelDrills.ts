@@ -1,5 +1,4 @@
 /** The standard manoeuvres of a car that run in time: launch, top speed, lift-off and brake. */
-import type { ResolvedWheels } from '../../rig/resolve';
 import { GRAVITY, kmPerHour, metresPerSecond, rpmOf } from '../../units/convert';
 import { totalAdvance, type EscBehaviour } from '../escChain';
 import { brakeStrengthOf, dutyOf } from '../triggerChain';
@@ -10,6 +9,7 @@ import type { Mark, Part } from '../powerTrain';
 import { AT, gripLimit, resistance, runWheels, shaftSpeedAt, SIZE, startState } from '../wheels';
 import { number, TRACE_POINTS, type Drill } from './drill';
 import { drawOver } from './trace';
+import type { ResolvedWheels } from '../resolved';
 
 const LAUNCH_LONGEST_S = 12;
 const LAUNCH_DRAWN_S = 3;

@@ -3,7 +3,7 @@ import { smallProfile } from '../esc/smallProfile.fixture';
 import { defaultRig } from '../rig/defaults';
 import { withQuantity } from '../rig/fields';
 import { assumptionsOf, whatNumbersRestOn } from './assumptions';
-import { plainEsc } from './behaviour.fixture';
+import { plainEsc } from '../physics/behaviour.fixture';
 
 const buggy = { ...defaultRig('tenthBuggy'), name: 'Test' };
 const resting = (rig: typeof buggy, number: string): string[] =>

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { item } from '../archetypes/build';
 import { advisedDeadband, advisedEndPointMargin } from './margins';
-import type { SeriesStatistics } from './pulseSeries';
+import type { SeriesStatistics } from '../radio/pulseSeries';
 
 const deadbandItem = { ...item('Deadband', 'deadband', 'micros', [20, 30, 45, 60], 2), number: 1 };
 const series = (deviationMicros: number, driftMicrosPerMinute = 0): SeriesStatistics => ({

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { migrateDraft, migrateStops, revisionChanges } from './revisionMap';
-import { factoryStops, type EscProfile } from './profile';
-import { smallProfile } from './smallProfile.fixture';
+import { factoryStops, type EscProfile } from '../esc/profile';
+import { smallProfile } from '../esc/smallProfile.fixture';
 
 /** The small ESC after new firmware: leap and bite have changed places, a stop went, one came, one means more. */
 function nextRevision(): EscProfile {

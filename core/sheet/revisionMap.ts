@@ -2,10 +2,10 @@
  * From one revision of an ESC profile to the next: what moved, what came, what went. Permanent ids say what is
  * the same; printed numbers and labels are attributes that may change. Drafts migrate by this map, sheets never.
  */
-import { fittingDraft, type Draft } from '../sheet/draft';
+import { fittingDraft, type Draft } from './draft';
 import { VOCABULARY } from '../settings/vocabulary';
 import { describeValue } from '../settings/value';
-import { factoryStops, type EscProfile, type ProfileItem, type Stop, type StopByItem } from './profile';
+import { factoryStops, type EscProfile, type ProfileItem, type Stop, type StopByItem } from '../esc/profile';
 
 export interface RevisionChange {
   itemId: string;

@@ -1,8 +1,8 @@
 /** What a recorded series asks of the ESC's deadband and of the radio's end points. */
 import type { ProfileItem, Stop } from '../esc/profile';
 import { formatNumber } from '../units/format';
-import type { ThrottleChannel } from './pulse';
-import type { SeriesStatistics } from './pulseSeries';
+import type { ThrottleChannel } from '../radio/pulse';
+import type { SeriesStatistics } from '../radio/pulseSeries';
 
 /** Within so many deviations all but one pulse in some ten thousand lie, for a normal distribution. */
 const DEVIATIONS = 4;

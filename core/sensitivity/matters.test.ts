@@ -7,10 +7,10 @@ import { defaultRig } from '../rig/defaults';
 import { resolveRig } from '../rig/resolve';
 import type { SettingValue } from '../settings/setting';
 import { VOCABULARY, type SettingId } from '../settings/vocabulary';
-import { plainEsc } from './behaviour.fixture';
-import { DEPENDS_ON, DRILLS, runDrill, type DrillId } from './drills/runDrill';
-import { escBehaviour, type EscBehaviour } from './escChain';
-import { entersDrills, HOW_IT_ENTERS } from './howItEnters';
+import { plainEsc } from '../physics/behaviour.fixture';
+import { DEPENDS_ON, DRILLS, runDrill, type DrillId } from '../physics/drills/runDrill';
+import { escBehaviour, type EscBehaviour } from '../physics/escChain';
+import { entersDrills, HOW_IT_ENTERS } from '../physics/howItEnters';
 import { mostTellingAssumption, moversOf, whatMatters, type Mover } from './matters';
 
 const rig = { ...defaultRig('tenthBuggy'), name: 'Test' };

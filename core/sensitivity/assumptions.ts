@@ -3,9 +3,9 @@ import type { EscProfile } from '../esc/profile';
 import { resolveRig } from '../rig/resolve';
 import type { Rig } from '../rig/rig';
 import type { Quantity } from '../units/provenance';
-import type { DrillNumber } from './drills/drill';
-import { runDrill, type DrillId } from './drills/runDrill';
-import type { EscBehaviour } from './escChain';
+import type { DrillNumber } from '../physics/drills/drill';
+import { runDrill, type DrillId } from '../physics/drills/runDrill';
+import type { EscBehaviour } from '../physics/escChain';
 
 export interface Assumption {
   id: string;

@@ -4,14 +4,15 @@
  */
 import type { EscProfile, StopByItem } from '../esc/profile';
 import type { LearnedRange } from '../radio/pulse';
-import { resolveRig, type ResolvedRig } from '../rig/resolve';
+import { resolveRig } from '../rig/resolve';
 import { VOCABULARY } from '../settings/vocabulary';
 import type { Rig } from '../rig/rig';
 import { assumptionsOf, withinItsRange } from './assumptions';
-import { DEPENDS_ON, DRILLS, runDrill, type DrillId } from './drills/runDrill';
-import type { DrillNumber } from './drills/drill';
-import { escBehaviour, type EscBehaviour } from './escChain';
-import { entersDrills } from './howItEnters';
+import { DEPENDS_ON, DRILLS, runDrill, type DrillId } from '../physics/drills/runDrill';
+import type { DrillNumber } from '../physics/drills/drill';
+import { escBehaviour, type EscBehaviour } from '../physics/escChain';
+import { entersDrills } from '../physics/howItEnters';
+import type { ResolvedRig } from '../physics/resolved';
 
 /** How far something moves a number: from its least to its most. */
 export interface Moves {
