@@ -10,7 +10,7 @@ import { brakeStrengthOf, dutyOf } from '#core/physics/triggerChain';
 import { openCircuitVolts } from '#core/physics/pack';
 import { coarsely, setupOf } from '#core/physics/setup';
 import type { Part } from '#core/physics/powerTrain';
-import { AT, Car, startState } from '#core/physics/wheels';
+import { AT, Car, startState } from '#core/physics/car';
 import { resolveRig } from '#core/rig/resolve';
 import { rangeOf } from '#core/radio/pulse';
 import { execFileSync } from 'node:child_process';

@@ -1,5 +1,5 @@
 import type { LampCardMedium } from '#core/esc/media';
-import { keyName } from '#core/plan/instruction';
+import { keyName } from '#core/plan/keyNames';
 import { stateOf } from '#core/procedure/step';
 import { useCommands } from '../preferences/useCommands';
 import { Button } from '../ui/Button';

@@ -1,5 +1,5 @@
 import type { HandMedium } from '#core/esc/media';
-import { keysOf } from '#core/plan/instruction';
+import { keysOf } from '#core/plan/keyNames';
 import { stateOf } from '#core/procedure/step';
 import { useState } from 'react';
 import { useCommands } from '../preferences/useCommands';

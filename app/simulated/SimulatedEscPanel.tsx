@@ -2,7 +2,7 @@ import { motorCommand } from '#core/device/simulatedEsc';
 import type { MotorCommand } from '#core/device/simulatedMotor';
 import { calibrationKey, type HandMedium } from '#core/esc/media';
 import type { EscProfile } from '#core/esc/profile';
-import { keyName, keysOf } from '#core/plan/instruction';
+import { keyName, keysOf } from '#core/plan/keyNames';
 import type { KeyId } from '#core/procedure/language';
 import { stateOf } from '#core/procedure/step';
 import type { ThrottleChannel } from '#core/radio/pulse';

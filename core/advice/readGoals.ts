@@ -9,7 +9,7 @@ import {
   type WaitingDraft,
 } from './goals';
 import { readSetup } from '../rig/setup';
-import { SCHOOLS } from './schools';
+import { SCHOOLS } from './disagreements';
 
 /** What a page sent as the driver's goals; undefined where it is none: an unknown word, or a side that no question has. */
 export function readGoals(sent: unknown): Goals | undefined {

@@ -5,7 +5,8 @@ import { escBehaviour } from '../physics/escChain';
 import { rangeOf } from '../radio/pulse';
 import { defaultRig } from '../rig/defaults';
 import { resolveRig } from '../rig/resolve';
-import { SCHOOLS, schoolsFor, sidesTold } from './schools';
+import { SCHOOLS } from './disagreements';
+import { schoolsFor, sidesTold } from './schools';
 
 /** No pattern offers to do without sensors, where the motor starts by feel. */
 function withSensorless({ profile, serves }: Archetype): Archetype {

@@ -5,7 +5,7 @@
 import { choiceOf, amountOf, type Situation } from './verdicts/verdict';
 import { itemForSetting, stopById, type StopByItem } from '../esc/profile';
 import { deadbandOf } from '../physics/escChain';
-import { noLoadSpeed } from '../physics/drills/wheelDrills';
+import { noLoadSpeed } from '../physics/drills/topSpeed';
 import { fullCellVolts, openCircuitVolts } from '../physics/pack';
 import { planCalibration } from '../plan/calibrationPlan';
 import { escMachine } from '../procedure/escMachine';

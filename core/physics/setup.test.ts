@@ -6,7 +6,7 @@ import { rpmOf } from '../units/convert';
 import { plainEsc } from './behaviour.fixture';
 import { runDrill, type DrillId } from './drills/runDrill';
 import { steady } from './drills/propellerDrills';
-import { brakeForceAt } from './drills/wheelDrills';
+import { brakeForceAt } from './drills/brake';
 import type { EscBehaviour } from './escChain';
 import type { ResolvedPropeller, ResolvedWheels } from './resolved';
 

@@ -7,7 +7,8 @@ import { escMachine } from '../procedure/escMachine';
 import { initialConfig } from '../procedure/step';
 import { rangeOf, type ThrottleChannel } from '../radio/pulse';
 import { defaultRig } from '../rig/defaults';
-import { countQuestion, instructionFor, keyName, shortLine } from './instruction';
+import { countQuestion, instructionFor, shortLine } from './instruction';
+import { keyName } from './keyNames';
 import { legsFor, planLegs, planRestart } from './loadPlan';
 
 const car: ThrottleChannel = defaultRig('tenthBuggy').channel;

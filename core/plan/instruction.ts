@@ -1,17 +1,11 @@
-/** A gesture in the hand's words: one line large enough to read from a metre away, and what will be seen. */
-import {
-  calibrationKey,
-  mediumOf,
-  type HandMedium,
-  type Notes,
-  type TextBoxMedium,
-  type TransmitterMenuMedium,
-} from '../esc/media';
+/** A gesture in the hand’s words: one line large enough to read from a metre away, and what will be seen. */
+import { mediumOf, type HandMedium, type Notes } from '../esc/media';
 import { handMediumOf, type EscProfile, type ProfileItem } from '../esc/profile';
 import { countInWords, formatNumber, timesInWords } from '../units/format';
 import type { KeyId, Observed, ToneName } from '../procedure/language';
 import { stickEndAt, type StickEnd, type ThrottleChannel } from '../radio/pulse';
 import type { Gesture, StickGesture } from './gestures';
+import { keyName } from './keyNames';
 
 export interface Instruction {
   /** The line before the key, the key's name if there is one, and the line after it. */
@@ -27,56 +21,6 @@ export interface Instruction {
   /** How long until it is time, and how long it is time then, ms. */
   timing?: { afterMs: number; withinMs: number };
 }
-
-/**
- * What is printed on a key, for whoever works this medium.
- * @throws {Error} where the ESC has no such key: the plan came from another profile
- */
-export function keyName(profile: EscProfile, key: KeyId, medium = handMediumOf(profile)): string {
-  const teaching = calibrationKey(profile.calibration);
-  const name = (medium && keysOf(medium)[key]) ?? (key === teaching?.key ? teaching.name : undefined);
-  if (name === undefined) throw new Error(`${profile.name} has no ${key} key`);
-  return name;
-}
-
-/** The keys of a medium with what is printed on them, in the order in which they lie. */
-export function keysOf(medium: HandMedium): Partial<Record<KeyId, string>> {
-  switch (medium.family) {
-    case 'oneKey':
-      return { set: medium.keyName };
-    case 'twoKeys':
-      return { set: medium.itemKeyName, value: medium.valueKeyName };
-    case 'lampCard':
-      return {
-        item: medium.itemKeyName,
-        value: medium.valueKeyName,
-        ok: medium.okKeyName,
-        reset: medium.resetKeyName,
-      };
-    case 'textBox':
-      return textKeys(medium);
-    case 'transmitterMenu':
-      return { menu: medium.menuKeyName, ...textKeys(medium) };
-    case 'keyPad':
-      return {
-        program: medium.programKeyName,
-        feature: medium.featureKeyName,
-        ok: medium.enterKeyName,
-        run: medium.runKeyName,
-      };
-    case 'stickTones':
-    case 'stickToggle':
-      return {};
-  }
-}
-
-const textKeys = (medium: TextBoxMedium | TransmitterMenuMedium): Partial<Record<KeyId, string>> => ({
-  itemBack: medium.previousKeyName,
-  item: medium.nextKeyName,
-  valueBack: medium.lowerKeyName,
-  value: medium.raiseKeyName,
-  ok: medium.saveKeyName,
-});
 
 /** The words for a gesture on this ESC, worked by this medium. */
 export function instructionFor(

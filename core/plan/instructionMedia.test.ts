@@ -8,7 +8,8 @@ import { initialConfig } from '../procedure/step';
 import { rangeOf } from '../radio/pulse';
 import { defaultRig } from '../rig/defaults';
 import type { SettingId } from '../settings/vocabulary';
-import { countQuestion, instructionFor, keysOf, shortLine } from './instruction';
+import { countQuestion, instructionFor, shortLine } from './instruction';
+import { keysOf } from './keyNames';
 import { legsFor, planLegs } from './loadPlan';
 
 /** What the hand is told for one change on an archetype. */

@@ -1,7 +1,8 @@
 /** A cause of trouble: what speaks for it, the one change to try, and what to look for then. */
-import type { DrillId } from '../physics/drills/runDrill';
+import type { NumberRef } from '../physics/drills/numberIds';
 import type { SettingId } from '../settings/vocabulary';
 import type { Evidence } from './seen';
+import type { TroubleId } from './symptoms';
 
 /** One change, and only one: otherwise nobody knows what helped. */
 export type Try =
@@ -21,6 +22,9 @@ export interface CauseRule {
   says?: Readonly<Record<string, readonly string[]>>;
   try: Try;
   /** The number that foretells what the change does. */
-  tells?: readonly [drill: DrillId, number: string];
+  tells?: NumberRef;
   lookFor: string;
 }
+
+/** The causes of some troubles, the most usual first. */
+export type CausesOf<T extends TroubleId> = Readonly<Record<T, readonly CauseRule[]>>;

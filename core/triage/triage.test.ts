@@ -10,7 +10,7 @@ import { busLoad } from '../rig/busLoads';
 import type { Rig } from '../rig/rig';
 import type { VehicleClass } from '../rig/vehicleClass';
 import type { SettingId } from '../settings/vocabulary';
-import { CAUSES } from './causes';
+import { CAUSES } from './causes/causes';
 import { look } from './seen';
 import { TROUBLES, type Symptom, type TroubleId } from './symptoms';
 import { likelyCauses, troublesOf, type Answers } from './triage';

@@ -6,7 +6,7 @@ import type { DrillNumber } from '../physics/drills/drill';
 import { DRILLS, drillNumbers } from '../physics/drills/runDrill';
 import { VOCABULARY, type SettingId } from '../settings/vocabulary';
 import type { CauseRule, Try } from './cause';
-import { CAUSES } from './causes';
+import { CAUSES } from './causes/causes';
 import type { Seen } from './seen';
 import { TROUBLES, type Symptom, type TroubleId } from './symptoms';
 

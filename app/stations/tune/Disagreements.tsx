@@ -1,4 +1,5 @@
-import { schoolsFor, sidesTold, type School } from '#core/advice/schools';
+import { schoolsFor, sidesTold } from '#core/advice/schools';
+import type { School } from '#core/advice/disagreements';
 import { escBehaviour } from '#core/physics/escChain';
 import { resolveRig } from '#core/rig/resolve';
 import { formatNumber } from '#core/units/format';

@@ -4,7 +4,7 @@ import { deadbandOf } from '../../physics/escChain';
 import { hasBrakeStage } from '../../physics/triggerChain';
 import { travelReport } from '../../radio/travel';
 import { formatNumber } from '../../units/format';
-import { noLoadSpeed } from '../../physics/drills/wheelDrills';
+import { noLoadSpeed } from '../../physics/drills/topSpeed';
 import { resolveRig } from '../../rig/resolve';
 import { kmPerHour } from '../../units/convert';
 import { RACERS } from '../goals';

@@ -5,10 +5,13 @@ import type { EscBehaviour } from '../escChain';
 import type { Mark, Part } from '../powerTrain';
 import { finely, setupOf } from '../setup';
 import { reverseDutyOf } from '../triggerChain';
-import { AT, runWheels, startState } from '../wheels';
+import { AT, startState } from '../car';
+import { runWheels } from '../wheels';
 import { number, TRACE_POINTS, type Drill } from './drill';
 import { drawOver } from './trace';
-import { noLoadSpeed, pushed, REACHABLE_SHARE, steadySpeed, WALKING_PACE } from './wheelDrills';
+import { noLoadSpeed, steadySpeed } from './topSpeed';
+import { pushed } from './brake';
+import { REACHABLE_SHARE, WALKING_PACE } from './wheelParts';
 import type { ResolvedWheels } from '../resolved';
 
 const STOP_LONGEST_S = 20;

@@ -8,8 +8,10 @@ import {
 } from '../../esc/profile';
 import { kmPerHour } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
-import { gripLimit } from '../wheels';
-import { BRAKE_FROM, brakeForceAt, noLoadSpeed, pushOf, REACHABLE_SHARE, WALKING_PACE } from './wheelDrills';
+import { gripLimit } from '../car';
+import { BRAKE_FROM, REACHABLE_SHARE, WALKING_PACE } from './wheelParts';
+import { brakeForceAt, pushOf } from './brake';
+import { noLoadSpeed } from './topSpeed';
 import type { ResolvedWheels } from '../resolved';
 
 /** Braking force at the tyre, N, at walking pace and at speed. */

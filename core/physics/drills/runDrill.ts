@@ -6,7 +6,10 @@ import { cut, spoolUp, throttle } from './propellerDrills';
 import { crawl, slope, sweep } from './slowDrills';
 import { stint } from './stint';
 import { supply } from './supplyDrill';
-import { brake, launch, letGo, topSpeed } from './wheelDrills';
+import { brake } from './brake';
+import { launch } from './launch';
+import { letGo } from './letGo';
+import { topSpeed } from './topSpeed';
 import type { ResolvedPropeller, ResolvedRig, ResolvedWheels } from '../resolved';
 
 /** The manoeuvres of each kind of vehicle, in the order of one pull of the throttle. */

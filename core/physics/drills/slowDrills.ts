@@ -3,9 +3,10 @@ import { GRAVITY, rpmOf } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
 import { dutyOf } from '../triggerChain';
 import { handoverSpeedOf, startLimitOf } from '../setup';
-import { shaftSpeedAt } from '../wheels';
+import { shaftSpeedAt } from '../car';
 import { number, TRACE_POINTS, type Drill } from './drill';
-import { brakeForceAt, dragOf, steadyForce, steadySpeed } from './wheelDrills';
+import { brakeForceAt, dragOf } from './brake';
+import { steadyForce, steadySpeed } from './topSpeed';
 import type { ResolvedRig, ResolvedWheels } from '../resolved';
 
 /** Duty at a share of the trigger's travel, dead and clipped travel included, 0 to 1. */

@@ -10,10 +10,11 @@ import { plainEsc } from '../behaviour.fixture';
 import type { EscBehaviour } from '../escChain';
 import { setupOf } from '../setup';
 import type { Part } from '../powerTrain';
-import { AT, gripLimit, runWheels, startState } from '../wheels';
+import { AT, gripLimit, startState } from '../car';
+import { runWheels } from '../wheels';
 import { runDrill, type DrillId } from './runDrill';
 import { creepSpeed } from './slowDrills';
-import { brakeForceAt } from './wheelDrills';
+import { brakeForceAt } from './brake';
 import type { ResolvedWheels } from '../resolved';
 
 const wheels = (vehicleClass: VehicleClass): ResolvedWheels => {

@@ -1,0 +1,25 @@
+/** Which numbers each manoeuvre answers: who speaks of one names it by this, and the compiler knows whether it exists. */
+import type { DrillId } from './runDrill';
+
+export const NUMBER_IDS = {
+  launch: ['to5', 'to20', 'wheelspin', 'peakPack', 'lowestCell', 'peakTorque', 'blocked', 'cutoffAt'],
+  letGo: ['slowing', 'toWalking', 'fromWalking', 'pitch', 'turboBack'],
+  brake: ['stop', 'stopSlow', 'sliding', 'peakBrake', 'bite'],
+  backUp: ['stands', 'backs', 'firstMetres', 'reverseTop'],
+  topSpeed: ['top', 'rpm', 'amps', 'heat', 'to95'],
+  sweep: ['first', 'at25', 'at50', 'at75', 'bent', 'positions'],
+  slope: ['holds', 'creep'],
+  crawl: ['leastTrigger', 'leastSpeed', 'at15', 'climb', 'stutter'],
+  stint: ['runs', 'cutoff', 'heatStop', 'used', 'lowestCell', 'winding', 'esc', 'pack', 'speed', 'empty'],
+  heatMap: ['now', 'esc', 'leastAt', 'least'],
+  advanceMap: ['low', 'high', 'before', 'beyond', 'angular'],
+  supply: ['lowest', 'sag', 'most', 'headroom', 'atRisk'],
+  spoolUp: ['there', 'peakPack', 'lowestCell', 'rpm', 'blocked'],
+  throttle: ['thrust', 'thrustHalf', 'amps', 'watts', 'efficiency', 'cell', 'hover', 'hoverTime'],
+  cut: ['stops', 'peakBrake'],
+} as const satisfies Record<DrillId, readonly string[]>;
+
+/** One number of one manoeuvre. */
+export type NumberRef = {
+  [D in DrillId]: readonly [drill: D, number: (typeof NUMBER_IDS)[D][number]];
+}[DrillId];

@@ -1,0 +1,70 @@
+/** What may be wrong with reverse, gears and the driveline. Common practice, where nothing else is said. */
+import type { CausesOf } from '../cause';
+import { atLeast, atMost, chosen, either, said } from '../seen';
+import { LAUNCH_TOO_STRONG } from './shared';
+
+export const DRIVELINE: CausesOf<'reverses' | 'strips'> = {
+  reverses: [
+    {
+      id: 'instantReverse',
+      what: 'Reverse engages at once',
+      evidence: chosen('runningMode', ['forwardReverse'], 'It is set to forward and reverse at once.'),
+      try: { kind: 'set', setting: 'runningMode', to: 'forwardBrake' },
+      lookFor: 'It brakes, and only brakes.',
+    },
+    {
+      id: 'delayShort',
+      what: 'Reverse waits too short a time',
+      evidence: atMost('reverseDelay', 0.99, 'It waits # s.'),
+      try: { kind: 'set', setting: 'reverseDelay', to: 1 },
+      tells: ['backUp', 'backs'],
+      lookFor: 'Pumping the brake brakes; a second of rest and it backs up.',
+    },
+    {
+      id: 'reverseAllowed',
+      what: 'Reverse is allowed at all',
+      evidence: either(
+        said('reverseInRace'),
+        chosen('runningMode', ['forwardBrakeReverse'], 'It is set to brake, then reverse.'),
+      ),
+      try: { kind: 'set', setting: 'runningMode', to: 'forwardBrake' },
+      lookFor: 'It brakes, and only brakes; many rules want it so.',
+    },
+  ],
+  strips: [
+    {
+      ...LAUNCH_TOO_STRONG,
+      id: 'launchStrips',
+      what: 'It is let off harder than the gears take',
+      tells: ['launch', 'peakTorque'],
+      lookFor: 'No more clicking; look at the mesh, too.',
+    },
+    {
+      id: 'startPowerHigh',
+      what: 'A start may take all the power there is',
+      evidence: atLeast('startPower', 80, 'Start power stands at # %.'),
+      says: { when: ['start'] },
+      try: { kind: 'step', setting: 'startPower', by: -1 },
+      tells: ['launch', 'peakTorque'],
+      lookFor: 'Less peak torque; stutter means too little.',
+    },
+    {
+      id: 'dragLocks',
+      what: 'Strong drag brake comes at once',
+      evidence: said('dragPitchesOver'),
+      says: { when: ['brake'] },
+      try: { kind: 'step', setting: 'dragRamp', by: 1 },
+      tells: ['letGo', 'pitch'],
+      lookFor: 'No crack from the drivetrain when you let go.',
+    },
+    {
+      id: 'brakeLocks',
+      what: 'The brake bites at once',
+      evidence: atLeast('initialBrake', 20, 'The first touch brakes with # %.'),
+      says: { when: ['brake'] },
+      try: { kind: 'step', setting: 'initialBrake', by: -1 },
+      tells: ['brake', 'bite'],
+      lookFor: 'The brake builds up instead of snapping.',
+    },
+  ],
+};

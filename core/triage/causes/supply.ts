@@ -1,0 +1,178 @@
+/** What may be wrong with pack, BEC and heat. Common practice, where nothing else is said. */
+import type { CausesOf } from '../cause';
+import { atLeast, atMost, chosen, either, said } from '../seen';
+import { cellsSag } from './shared';
+
+export const SUPPLY: CausesOf<'brownsOut' | 'hot' | 'stopsEarly'> = {
+  brownsOut: [
+    {
+      id: 'becOverloaded',
+      what: 'The servos ask more than the BEC gives',
+      evidence: said('becOverloaded', 'linearBecHot'),
+      says: { when: ['servos'] },
+      try: {
+        kind: 'hand',
+        words:
+          'Feed the servos from an external BEC, with the red wire of the throttle lead isolated, or as its maker says',
+      },
+      tells: ['supply', 'lowest'],
+      lookFor: 'A sag of 0.1 to 0.2 V when everything moves at once.',
+    },
+    {
+      id: 'launchSags',
+      what: 'A hard pull takes the pack down with it',
+      evidence: cellsSag,
+      says: { when: ['launch'] },
+      try: { kind: 'set', setting: 'launchLimit', to: 30 },
+      tells: ['launch', 'lowestCell'],
+      lookFor: 'No more dropouts, at hardly any loss: about 30 % is common.',
+    },
+    {
+      id: 'launchSagsHit',
+      what: 'It is let off harder than the pack can give',
+      evidence: cellsSag,
+      says: { when: ['launch'] },
+      try: { kind: 'step', setting: 'launchStrength', by: -1 },
+      tells: ['launch', 'lowestCell'],
+      lookFor: 'A higher lowest voltage in the log.',
+    },
+    {
+      id: 'packWeak',
+      what: 'The pack is tired, or the plug too small',
+      says: { when: ['launch'] },
+      try: { kind: 'station', station: 'rig', words: 'Measure the pack’s resistance, at Rig' },
+      lookFor: 'Another pack does not do it; a plug that is warm does.',
+    },
+    {
+      id: 'looseLead',
+      what: 'A plug or an aerial is loose',
+      says: { when: ['bumps'] },
+      try: {
+        kind: 'hand',
+        words: 'Motor off its gear: move every lead while somebody watches the receiver’s lamp',
+      },
+      lookFor: 'The lamp blinks when one lead is touched.',
+    },
+  ],
+  hot: [
+    {
+      id: 'driveFrequencyHigh',
+      what: 'Much switching heats the ESC',
+      evidence: atLeast('driveFrequency', 16.01, 'Drive frequency stands at # kHz.'),
+      says: { what: ['esc'] },
+      try: { kind: 'step', setting: 'driveFrequency', by: -1 },
+      tells: ['heatMap', 'esc'],
+      lookFor: 'A cooler ESC; frequencies come down first, then boost.',
+    },
+    {
+      id: 'muchBoost',
+      what: 'Boost and turbo heat the motor',
+      evidence: either(
+        atLeast('turbo', 1, 'Turbo stands at # °.'),
+        atLeast('boost', 1, 'Boost stands at # °.'),
+      ),
+      says: { what: ['motor', 'esc'] },
+      try: { kind: 'step', setting: 'boost', by: -1 },
+      tells: ['topSpeed', 'heat'],
+      lookFor: 'Some degrees less after the same run.',
+    },
+    {
+      id: 'muchAdvance',
+      what: 'Advance heats the motor',
+      evidence: atLeast('advance', 10, 'Advance stands at # °.'),
+      says: { what: ['motor'] },
+      try: { kind: 'step', setting: 'advance', by: -1 },
+      tells: ['topSpeed', 'heat'],
+      lookFor: 'Some degrees less after the same run, and a little less speed.',
+    },
+    {
+      id: 'gearedTall',
+      what: 'It is geared too tall',
+      says: { what: ['motor', 'esc', 'pack'] },
+      try: { kind: 'hand', words: 'One tooth less on the pinion (or an inch less of propeller)' },
+      lookFor: 'Cooler everywhere, and slower at the very end only.',
+    },
+    {
+      id: 'launchHot',
+      what: 'Hard launches heat everything',
+      evidence: atLeast('launchStrength', 600, 'Launch strength stands at # %/s.'),
+      says: { what: ['pack', 'motor'] },
+      try: { kind: 'step', setting: 'launchStrength', by: -1 },
+      tells: ['launch', 'peakPack'],
+      lookFor: 'A lower peak current and a cooler pack.',
+    },
+    {
+      id: 'driveFrequencyLow',
+      what: 'A very low drive frequency heats the winding',
+      evidence: atMost('driveFrequency', 4, 'Drive frequency stands at # kHz.'),
+      says: { what: ['motor'] },
+      try: { kind: 'step', setting: 'driveFrequency', by: 1 },
+      tells: ['heatMap', 'now'],
+      lookFor: 'A cooler motor; lower is cooler only for the ESC, and only down to there.',
+    },
+    {
+      id: 'fanOff',
+      what: 'The fan is off',
+      evidence: chosen('fan', ['off'], 'It is set to off.'),
+      says: { what: ['esc'] },
+      try: { kind: 'set', setting: 'fan', to: 'auto' },
+      lookFor: 'It runs, and pulls air through the fins.',
+    },
+  ],
+  stopsEarly: [
+    {
+      id: 'cellCountWrong',
+      what: 'The ESC is told another pack',
+      evidence: said('cellCountWrong', 'chemistryWrong', 'cutoffOutOfRange'),
+      try: { kind: 'station', station: 'rig', words: 'Compare the pack with what the ESC is told' },
+      lookFor: 'The run is as long as the capacity says.',
+    },
+    {
+      id: 'cellCountGuessed',
+      what: 'The ESC counts the cells anew at every start, and takes a part-used pack for another',
+      evidence: said('cellCountGuessed'),
+      says: { charged: ['no'], rest: ['no'] },
+      try: {
+        kind: 'hand',
+        words: 'Plug in only full packs, or fix the number of cells where the ESC lets you',
+      },
+      lookFor: 'It happens only with packs that were used before.',
+    },
+    {
+      id: 'cutoffHigh',
+      what: 'The cutoff spares the cells',
+      evidence: atLeast('cutoff', 3.4, 'It stands at # V a cell.'),
+      says: { charged: ['yes'] },
+      try: { kind: 'step', setting: 'cutoff', by: -1 },
+      tells: ['stint', 'runs'],
+      lookFor: 'A longer run. Resting cells above 3.7 V afterwards: there was room; never below 3.0 V.',
+    },
+    {
+      id: 'sagsIntoCutoff',
+      what: 'A hard pull sags into the cutoff',
+      evidence: cellsSag,
+      says: { rest: ['yes'] },
+      try: { kind: 'step', setting: 'launchStrength', by: -1 },
+      tells: ['launch', 'lowestCell'],
+      lookFor: 'It stops only when the pack is really empty.',
+    },
+    {
+      id: 'heatGuard',
+      what: 'The ESC stops because it is hot',
+      evidence: atMost('escTemperatureLimit', 90, 'Its limit stands at # °C.'),
+      says: { rest: ['yes'] },
+      try: {
+        kind: 'hand',
+        words: 'Let it cool with the pack unplugged, look at fan and fins, then gear one tooth lower',
+      },
+      lookFor: 'It runs on; never raise the limit to get there.',
+    },
+    {
+      id: 'packTired',
+      what: 'The pack has lost capacity',
+      says: { rest: ['no'], charged: ['yes'] },
+      try: { kind: 'station', station: 'rig', words: 'Measure the pack’s resistance, at Rig' },
+      lookFor: 'The charger puts back less than it once did.',
+    },
+  ],
+};
