@@ -8,8 +8,8 @@ import { runDrill } from '#core/physics/drills/runDrill';
 import { escBehaviour } from '#core/physics/escChain';
 import { brakeStrengthOf, dutyOf } from '#core/physics/triggerChain';
 import { openCircuitVolts } from '#core/physics/pack';
-import { coarsely, setupOf } from '#core/physics/setup';
-import type { Part } from '#core/physics/powerTrain';
+import { coarsely, bridgeSettingOf } from '#core/physics/bridge';
+import type { RunPart } from '#core/physics/powerTrain';
 import { AT, Car, startState } from '#core/physics/car';
 import { resolveRig } from '#core/rig/resolve';
 import { rangeOf } from '#core/radio/pulse';
@@ -34,7 +34,7 @@ const rig = rigOf('kelp-beach-buggy');
 const profile = profileOf('tamsel-r60');
 const resolved = resolveRig(rig, profile) as ResolvedWheels;
 const esc = escBehaviour(profile, factoryStops(profile), rig.channel, rangeOf(rig.channel), rig.pack.cells);
-const setup = setupOf(resolved, esc);
+const setup = bridgeSettingOf(resolved, esc);
 
 interface Result {
   usedMah: number;
@@ -109,7 +109,7 @@ function inC(): Result & { ms: number } {
 
 /** One call of a general library: the right side looks up the part and the mode by itself. */
 function byLibrary(maxStepSize: number): Result & { ms: number } {
-  const parts: { part: Part; startS: number }[] = [];
+  const parts: { part: RunPart; startS: number }[] = [];
   let total = 0;
   for (const part of lapParts(esc, LAPS.race, true, LONGEST_S)) {
     parts.push({ part, startS: total });

@@ -1,5 +1,5 @@
 import { MEDIUM_WORDS, type MediumFamily } from '#core/esc/media';
-import { SETUP_VALUES, SETUP_KEYS, type Setup } from '#core/rig/setup';
+import { HAND_VALUES, HAND_VALUE_KEYS, type HandValues } from '#core/rig/handValues';
 import type { Sheet, SheetValue } from '#core/sheet/sheet';
 import { EVIDENCE, type EvidenceBasis } from '#core/sheet/evidence';
 import * as yup from 'yup';
@@ -20,9 +20,9 @@ const value: yup.ObjectSchema<SheetValue> = record({
 /** Numbers of the model and its radio: whichever the rig had. */
 const setup = record(
   Object.fromEntries(
-    SETUP_KEYS.map((key) => [key, whole(SETUP_VALUES[key].least, SETUP_VALUES[key].most).optional()]),
+    HAND_VALUE_KEYS.map((key) => [key, whole(HAND_VALUES[key].least, HAND_VALUES[key].most).optional()]),
   ),
-) as unknown as yup.ObjectSchema<Setup>;
+) as unknown as yup.ObjectSchema<HandValues>;
 
 /** A sheet as a document. */
 export const sheetSchema: yup.ObjectSchema<Sheet> = record({

@@ -119,11 +119,11 @@ describe('documents of version 4', () => {
 });
 
 describe('a sheet', () => {
-  const withSetup = (setup: unknown) =>
+  const withHandValues = (setup: unknown) =>
     readDocument(JSON.stringify({ ...raw('sheet-4'), version: VERSION, setup }));
 
   it('says of the model what it knows', () => {
-    expect(withSetup({ pinionTeeth: 15 })).toMatchObject({ ok: true, value: { setup: { pinionTeeth: 15 } } });
+    expect(withHandValues({ pinionTeeth: 15 })).toMatchObject({ ok: true, value: { setup: { pinionTeeth: 15 } } });
   });
 
   it.each([
@@ -133,7 +133,7 @@ describe('a sheet', () => {
     [{ wingspan: 3 }],
     [undefined],
   ])('is refused where it says %j of it', (setup) => {
-    expect(withSetup(setup).ok).toBe(false);
+    expect(withHandValues(setup).ok).toBe(false);
   });
 });
 

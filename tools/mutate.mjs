@@ -6,7 +6,7 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { cpSync, existsSync, mkdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
-import { availableParallelism } from 'node:os';
+import { availableParallelism, tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { mutantsOf } from './lib/mutants.mjs';
@@ -34,9 +34,19 @@ const { values, positionals } = parseArgs({
 /** @type {Record<string, 'killed' | 'survived' | 'survived far'>} */
 const results = existsSync(KEPT) ? JSON.parse(readFileSync(KEPT, 'utf8')) : {};
 
+/** @type {Map<string, string>} */
+const hashes = new Map();
+/** What the source was when this began. @param {string} file */
+function hashOf(file) {
+  const known = hashes.get(file);
+  if (known) return known;
+  const hash = createHash('sha256').update(readFileSync(file)).digest('hex').slice(0, 8);
+  hashes.set(file, hash);
+  return hash;
+}
+
 /** The changed source decides whether a result still holds. @param {Mutant} mutant */
-const keyOf = ({ file, from, text }) =>
-  `${file} ${from} ${text} ${createHash('sha256').update(readFileSync(file)).digest('hex').slice(0, 8)}`;
+const keyOf = ({ file, from, text }) => `${file} ${from} ${text} ${hashOf(file)}`;
 
 /** @param {string[]} args */
 const git = (args) => spawnSync('git', args, { encoding: 'utf8' }).stdout.split('\n').filter(Boolean);
@@ -71,10 +81,18 @@ function shuffled(mutants) {
 
 /** A copy of what the tests need, so that the tree itself stays as it is. @param {number} number */
 function makeTree(number) {
-  const tree = join(CACHE, `tree-${number}`);
+  const tree = join(tmpdir(), `live-tune-mutants-${number}`);
   rmSync(tree, { recursive: true, force: true });
   mkdirSync(tree, { recursive: true });
-  for (const part of ['core', 'formats', 'demo', 'package.json', 'vitest.config.ts'])
+  for (const part of [
+    'core',
+    'formats',
+    'demo',
+    'package.json',
+    'tsconfig.json',
+    'tsconfig.base.json',
+    'vitest.config.ts',
+  ])
     cpSync(part, join(tree, part), { recursive: true });
   symlinkSync(resolve('node_modules'), join(tree, 'node_modules'));
   return tree;
@@ -86,18 +104,34 @@ function makeTree(number) {
  * @returns {Promise<'killed' | 'survived'>}
  */
 async function tried(tree, { file, from, to, text }) {
-  const source = readFileSync(file, 'utf8');
+  // The copy stays as it was when this began, whatever is edited meanwhile.
+  const source = readFileSync(join(tree, file), 'utf8');
+  const sound = await soundBefore(tree, file);
+  if (!sound) throw new Error(`the tests nearest to ${file} fail before anything is changed`);
   writeFileSync(join(tree, file), source.slice(0, from) + text + source.slice(to));
-  const room = file.split('/').slice(0, 2).join('/');
-  const which = values.far ? ['related', file, '--run'] : ['run', `${room}/`];
-  const passed = await passes(tree, [
-    ...which,
-    ...['--bail=1', '--maxWorkers=1', '--reporter=dot', '--exclude=**/*.long.test.ts'],
-    ...['--exclude=**/workshop/**'].filter(() => !file.includes('/workshop/')),
-  ]);
+  const passed = await passes(tree, nearestTo(file));
   writeFileSync(join(tree, file), source);
   return passed ? 'survived' : 'killed';
 }
+
+/** The room of core in which a file lies. @param {string} file */
+const roomOf = (file) => file.split('/').slice(0, 2).join('/');
+
+/** @param {string} file */
+const nearestTo = (file) => [
+  ...(values.far ? ['related', file, '--run'] : ['run', `${roomOf(file)}/`]),
+  ...['--bail=1', '--maxWorkers=1', '--reporter=dot', '--exclude=**/*.long.test.ts'],
+];
+
+/** @type {Map<string, Promise<boolean>>} */
+const sounded = new Map();
+/** Whether the same tests pass on the source as it is: otherwise every mutant would seem to be killed. */
+const soundBefore = (/** @type {string} */ tree, /** @type {string} */ file) => {
+  const room = roomOf(file);
+  const known = sounded.get(room) ?? passes(tree, nearestTo(file));
+  sounded.set(room, known);
+  return known;
+};
 
 /**
  * @param {string} cwd

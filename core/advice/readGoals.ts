@@ -8,7 +8,7 @@ import {
   type Temporary,
   type WaitingDraft,
 } from './goals';
-import { readSetup } from '../rig/setup';
+import { readHandValues } from '../rig/handValues';
 import { SCHOOLS } from './disagreements';
 
 /** What a page sent as the driver's goals; undefined where it is none: an unknown word, or a side that no question has. */
@@ -59,5 +59,5 @@ function isTemporary(sent: unknown): boolean {
 
 function isWaiting(sent: unknown): boolean {
   const { name, stops, setup } = (sent ?? {}) as Partial<WaitingDraft>;
-  return (name === 'A' || name === 'B') && isRecordOf(stops, isText) && readSetup(setup) !== undefined;
+  return (name === 'A' || name === 'B') && isRecordOf(stops, isText) && readHandValues(setup) !== undefined;
 }

@@ -3,7 +3,7 @@ import { oneKeyPattern } from '../archetypes/cars';
 import { factoryMemory } from '../device/simulatedEsc';
 import { defaultRig } from '../rig/defaults';
 import type { Rig } from '../rig/rig';
-import type { Setup } from '../rig/setup';
+import type { HandValues } from '../rig/handValues';
 import { assumeFactory, holdingsOf } from '../sheet/evidence';
 import { usualGoals } from './goals';
 import { standingOf, type StandingFacts } from './standing';
@@ -66,11 +66,11 @@ describe('where a rig stands', () => {
 describe('what is drafted on the model', () => {
   const rig: Rig = { ...defaultRig('tenthBuggy'), name: 'Test' };
   const { cells } = rig.pack;
-  const drafted = (setup: Setup) => standingOf(facts({ rig, draft: { stops: {}, setup } }));
+  const drafted = (setup: HandValues) => standingOf(facts({ rig, draft: { stops: {}, setup } }));
 
   it('waits to be loaded like a value of the ESC, and both are counted', () => {
-    const { changes, setupChanges, stations } = drafted({ packCapacityMah: 4000 });
-    expect([changes.length, setupChanges.length]).toEqual([0, 1]);
+    const { changes, handChanges, stations } = drafted({ packCapacityMah: 4000 });
+    expect([changes.length, handChanges.length]).toEqual([0, 1]);
     expect(stations.load).toEqual({ state: 'due', why: '1 value differs' });
     const both = standingOf(
       facts({ rig, draft: { stops: { 'full-brake': 'full-brake-3' }, setup: { packCells: cells + 1 } } }),

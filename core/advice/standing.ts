@@ -3,7 +3,7 @@ import type { EscProfile, StopByItem } from '../esc/profile';
 import type { LearnedRange } from '../radio/pulse';
 import type { EventRules } from '../rig/eventRules';
 import type { Rig } from '../rig/rig';
-import { setupChangesOf, withSetup, type SetupChange } from '../rig/setup';
+import { handChangesOf, withHandValues, type HandChange } from '../rig/handValues';
 import type { Goals } from './goals';
 import type { Calibration } from '../calibration/calibration';
 import { rangesOf } from '../calibration/escs';
@@ -36,7 +36,7 @@ export interface Standing {
   /** The same without what nobody knows and nobody has drafted. */
   sure: StopByItem;
   changes: Change[];
-  setupChanges: SetupChange[];
+  handChanges: HandChange[];
   verdicts: Verdict[];
   stations: ReturnType<typeof stationStates>;
   /** Values for a while, until they are put back on the ESC, too. */
@@ -49,8 +49,8 @@ export function standingOf(facts: StandingFacts): Standing {
   const believed = believedStops(profile, holdings);
   const drafted = draftedStops(believed, draft);
   const changes = changesOf(profile, holdings, draft);
-  const setupChanges = setupChangesOf(rig, draft.setup);
-  const draftedRig = withSetup(rig, draft.setup);
+  const handChanges = handChangesOf(rig, draft.setup);
+  const draftedRig = withHandValues(rig, draft.setup);
   const endpoints = endpointState(facts);
   const around: Around = {
     ranges: rangesOf(rig, profile, range, calibrations),
@@ -71,7 +71,7 @@ export function standingOf(facts: StandingFacts): Standing {
     around,
   });
   const stations = stationStates({
-    changeCount: changes.length + setupChanges.length,
+    changeCount: changes.length + handChanges.length,
     verdicts,
     sheetCount: facts.sheetCount,
     endpoints,
@@ -82,7 +82,7 @@ export function standingOf(facts: StandingFacts): Standing {
     drafted,
     sure: sureStops(profile, holdings, draft),
     changes,
-    setupChanges,
+    handChanges,
     verdicts,
     stations,
     temporaries,

@@ -59,7 +59,7 @@ describe('questions about how to work (common practice)', () => {
 
   it('an end point of 60 % is 60 % where it was lowered after calibrating, and all of it where before', () => {
     const [first, last] = here(ways('tenthBuggy').get('calibrating'));
-    expect(first).toContain('gives 60 %');
+    expect(first).toContain('gives 60\u00a0%');
     expect(last).toContain('gives 100 %');
   });
 
@@ -76,7 +76,7 @@ describe('questions about how to work (common practice)', () => {
 
   it('high-voltage cells begin 4 % faster when full: 4.35 against 4.18 V', () => {
     const [full] = here(ways('tenthBuggy', (rig) => (rig.pack.chemistry = 'lihv')).get('highVoltage'));
-    expect(full).toContain('4 % less');
+    expect(full).toContain('4\u00a0% less');
     expect(ways('tenthBuggy').has('highVoltage')).toBe(false);
   });
 

@@ -15,7 +15,7 @@ import { limitingCompared } from '../radio/transfer';
 import { resolveRig } from '../rig/resolve';
 import { VOCABULARY, type SettingId } from '../settings/vocabulary';
 import { kmPerHour } from '../units/convert';
-import { formatNumber, withUnit } from '../units/format';
+import { formatNumber, withUnit, percentOf } from '../units/format';
 
 export interface WaySide {
   name: string;
@@ -44,8 +44,6 @@ export const waysOf = (facts: WayFacts): Way[] =>
     (way) => way(facts) ?? [],
   );
 
-const percent = (share: number): string => `${formatNumber(share * 100, 0)} %`;
-
 /** A tamed model, as for a beginner or a small track. From memory. */
 const TAMED = 0.6;
 
@@ -61,7 +59,7 @@ function limiting({ rig, profile, stops, range }: WayFacts): Way | undefined {
     arrives ? 'full signal arrives' : 'full signal never arrives: what waits for it stays off';
   return {
     id: 'limiting',
-    question: `To hold it to ${percent(TAMED)}: at the radio, or in the ESC?`,
+    question: `To hold it to ${percentOf(TAMED)}: at the radio, or in the ESC?`,
     sides: [
       {
         name: 'at the radio',
@@ -88,12 +86,12 @@ function calibrating({ rig, profile, stops, range }: WayFacts): Way | undefined 
       {
         name: 'first',
         because: 'Everything that is set afterwards is set on a known travel.',
-        here: `An end point lowered afterwards to ${percent(TAMED)} gives ${percent(atRadio.topDuty)} of full.`,
+        here: `An end point lowered afterwards to ${percentOf(TAMED)} gives ${percentOf(atRadio.topDuty)} of full.`,
       },
       {
         name: 'last',
         because: 'It takes in whatever the radio was changed to.',
-        here: `The same end point lowered before gives ${percent(atRadio.topDutyRecalibrated)}: the ESC learns it as full.`,
+        here: `The same end point lowered before gives ${percentOf(atRadio.topDutyRecalibrated)}: the ESC learns it as full.`,
       },
     ],
     usual: 'First, with all end points at 100 %; again whenever the radio changes.',
@@ -164,7 +162,7 @@ function highVoltage({ rig, profile }: WayFacts): Way | undefined {
   const fastest =
     resolved.kind === 'wheels'
       ? `${formatNumber(kmPerHour(noLoadSpeed(resolved)), 0)} km/h without load when full`
-      : `${percent(lost)} more rpm when full`;
+      : `${percentOf(lost)} more rpm when full`;
   return {
     id: 'highVoltage',
     question: 'Charge high-voltage cells full, or for an even run?',
@@ -172,12 +170,12 @@ function highVoltage({ rig, profile }: WayFacts): Way | undefined {
       {
         name: 'full',
         because: 'The first minutes are the fastest.',
-        here: `${withUnit(full * cells, 'V', 1)} at the start: ${fastest}, ${percent(lost)} less a little later.`,
+        here: `${withUnit(full * cells, 'V', 1)} at the start: ${fastest}, ${percentOf(lost)} less a little later.`,
       },
       {
         name: 'to 4.18 V',
         because: 'The car drives alike from the first lap on, and the cells last.',
-        here: `${withUnit(KIND_CELL_VOLTS * cells, 'V', 1)} at the start; ${percent(1 - chargeAt(chemistry, KIND_CELL_VOLTS))} of the capacity stays out.`,
+        here: `${withUnit(KIND_CELL_VOLTS * cells, 'V', 1)} at the start; ${percentOf(1 - chargeAt(chemistry, KIND_CELL_VOLTS))} of the capacity stays out.`,
       },
     ],
     usual: 'To 4.18 V, but for the run that decides. On a charger that knows these cells, and watched.',

@@ -51,7 +51,7 @@ describe('from what is seen to the likeliest cause on this rig', () => {
 
   it('says what speaks for it, in numbers of this rig', () => {
     const [cause] = causesOf('neverFull', facts(radio({ forwardEndPointPercent: 70 })));
-    expect(cause!.evidence).toBe('The largest signal is 68 % of full.');
+    expect(cause!.evidence).toBe('The largest signal is 68\u00a0% of full.');
   });
 
   it('every cause of every symptom has a test that tells it apart', () => {

@@ -1,10 +1,10 @@
 /** From what is seen at the throttle to the likeliest causes on this rig, each with the test that tells it apart. */
 import type { EscProfile } from '../esc/profile';
 import { limitingCompared } from '../radio/transfer';
-import { restMicros, type LearnedRange, type ThrottleChannel } from '../radio/pulse';
+import { restMicros, type LearnedRange, type ThrottleChannel, FULL_SIGNAL } from '../radio/pulse';
 import { asymmetryOf, travelReport, type TravelReport } from '../radio/travel';
 import type { Rig } from '../rig/rig';
-import { formatNumber } from '../units/format';
+import { formatNumber, percentOf } from '../units/format';
 import { staleReason, type Calibration } from './calibration';
 import { escNames, lastOf } from './escs';
 import { matchTable, type MatchTable } from './matchTable';
@@ -20,7 +20,7 @@ export const SYMPTOMS = {
 } as const;
 export type SymptomId = keyof typeof SYMPTOMS;
 
-export interface Cause {
+export interface EndpointCause {
   id: string;
   what: string;
   /** What on this rig speaks for it; undefined where it is only usual. */
@@ -48,7 +48,7 @@ export interface DiagnosisFacts {
  * The causes of a symptom, those with evidence on this rig first, then the usual ones in the order of how often they
  * are it (common practice).
  */
-export function causesOf(symptom: SymptomId, facts: DiagnosisFacts): Cause[] {
+export function causesOf(symptom: SymptomId, facts: DiagnosisFacts): EndpointCause[] {
   const seen = look(facts);
   const causes = CAUSES[symptom].map(({ evidence, ...cause }) => ({ ...cause, evidence: evidence?.(seen) }));
   return [
@@ -84,11 +84,10 @@ function look(facts: DiagnosisFacts): Seen {
   };
 }
 
-type CauseRule = Omit<Cause, 'evidence'> & { evidence?: (seen: Seen) => string | undefined };
+type CauseRule = Omit<EndpointCause, 'evidence'> & { evidence?: (seen: Seen) => string | undefined };
 
 const when = (is: boolean, sentence: string): string | undefined => (is ? sentence : undefined);
 const micros = (value: number): string => `${formatNumber(value, 0)} µs`;
-const percent = (share: number): string => `${formatNumber(share * 100, 0)} %`;
 
 const STALE: CauseRule = {
   id: 'stale',
@@ -196,7 +195,7 @@ const CAUSES: Readonly<Record<SymptomId, readonly CauseRule[]>> = {
       evidence: ({ channel, range, deadbandMicros, travel }) =>
         when(
           travel.neutralOffsetMicros < -deadbandMicros / 2,
-          `The radio rests at ${micros(restMicros(channel))}, the ESC has learned ${micros(range.neutralMicros)}: ${percent(travel.forward.deadShare)} of the travel is dead.`,
+          `The radio rests at ${micros(restMicros(channel))}, the ESC has learned ${micros(range.neutralMicros)}: ${percentOf(travel.forward.deadShare)} of the travel is dead.`,
         ),
       test: 'Bench test: note the pulse of the first movement. Calibrate, and note it again.',
     },
@@ -207,7 +206,7 @@ const CAUSES: Readonly<Record<SymptomId, readonly CauseRule[]>> = {
       evidence: ({ deadbandMicros, travel }) =>
         when(
           travel.forward.deadShare > 0.12 && travel.neutralInsideDeadband,
-          `It is ${micros(deadbandMicros)} each side: ${percent(travel.forward.deadShare)} of the travel.`,
+          `It is ${micros(deadbandMicros)} each side: ${percentOf(travel.forward.deadShare)} of the travel.`,
         ),
       test: 'One stop narrower: the first movement must come earlier by as much.',
     },
@@ -230,15 +229,16 @@ const CAUSES: Readonly<Record<SymptomId, readonly CauseRule[]>> = {
       what: 'The radio’s end point sends less than was learned',
       evidence: ({ travel }) =>
         when(
-          travel.forward.largestSignal < 0.995,
-          `The largest signal is ${percent(travel.forward.largestSignal)} of full.`,
+          travel.forward.largestSignal < FULL_SIGNAL,
+          `The largest signal is ${percentOf(travel.forward.largestSignal)} of full.`,
         ),
       test: 'Raise the forward end point until the lamp shows full, then 5 to 10 % more.',
     },
     {
       id: 'power',
       what: 'The ESC itself limits power',
-      evidence: ({ forwardPower }) => when(forwardPower < 1, `Maximum power is at ${percent(forwardPower)}.`),
+      evidence: ({ forwardPower }) =>
+        when(forwardPower < 1, `Maximum power is at ${percentOf(forwardPower)}.`),
       test: 'The lamp shows full all the same: then it is not the end points.',
     },
     {
@@ -299,7 +299,7 @@ const CAUSES: Readonly<Record<SymptomId, readonly CauseRule[]>> = {
         travel.brake &&
         when(
           travel.brake.largestSignal < 0.9 || Math.abs(asymmetryOf(travel)) > 0.2,
-          `Its largest signal is ${percent(travel.brake.largestSignal)} of full.`,
+          `Its largest signal is ${percentOf(travel.brake.largestSignal)} of full.`,
         ),
       test: 'Raise the brake end point to 100 % and try again.',
     },

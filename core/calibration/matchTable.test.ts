@@ -29,7 +29,7 @@ describe('several motors on one stick', () => {
       ['a', 'b', 'c', 'd'].map((n) => esc(n, n === 'c' ? late : good)),
     );
     expect(table.redo).toEqual([2]);
-    expect(table.sentence).toContain('Calibrate c again with the trims of the others: it starts at 12 %');
+    expect(table.sentence).toContain('Calibrate c again with the trims of the others: it starts at 12\u00a0%');
   });
 
   it('of three, the odd one is named, wherever it stands; where no two agree, all are', () => {
@@ -45,7 +45,7 @@ describe('several motors on one stick', () => {
   it('of two, the one that leaves travel unused is named', () => {
     const table = matchTable(channel, [esc('left', good), esc('right', early)]);
     expect(table.redo).toEqual([1]);
-    expect(table.sentence).toContain('gives all from 88 %');
+    expect(table.sentence).toContain('gives all from 88\u00a0%');
   });
 
   it('of two that both use the whole travel, nobody can tell which is right: both', () => {

@@ -1,7 +1,8 @@
 /** Several motors on one stick: where each starts and tops out, and which to redo. */
+import { FULL_SIGNAL } from '../radio/pulse';
 import { liveShare, travelReport } from '../radio/travel';
 import type { LearnedRange, ThrottleChannel } from '../radio/pulse';
-import { formatNumber } from '../units/format';
+import { percentOf } from '../units/format';
 
 export interface MatchRow {
   name: string;
@@ -38,7 +39,7 @@ export function matchTable(
       name,
       startShare: forward.deadShare,
       fullShare: forward.deadShare + liveShare(forward),
-      fullArrives: forward.largestSignal >= 0.995,
+      fullArrives: forward.largestSignal >= FULL_SIGNAL,
     };
   });
   const startSpread = spread(rows.map(({ startShare }) => startShare));
@@ -67,18 +68,16 @@ function oddOnes(rows: MatchRow[]): number[] {
   return rows.flatMap((_, place) => (fitting[place] && fitting.includes(false) ? [] : [place]));
 }
 
-const percent = (share: number): string => `${formatNumber(share * 100, 1)} %`;
-
 function sentenceOn(rows: MatchRow[], redo: number[], startSpread: number): string {
   if (redo.length === 0)
-    return `They start within ${percent(startSpread)} of the stick of each other, and top out together.`;
+    return `They start within ${percentOf(startSpread, 1)} of the stick of each other, and top out together.`;
   const names = redo.map((place) => rows[place]!.name);
   const list = names.length === 1 ? names[0]! : `${names.slice(0, -1).join('; ')} and ${names.at(-1)!}`;
   const why = redo
     .map((place) => rows[place]!)
     .map(
       ({ startShare, fullShare, fullArrives }) =>
-        `starts at ${percent(startShare)} and ${fullArrives ? `gives all from ${percent(fullShare)}` : 'never gives all'}`,
+        `starts at ${percentOf(startShare, 1)} and ${fullArrives ? `gives all from ${percentOf(fullShare, 1)}` : 'never gives all'}`,
     )
     .join('; ');
   return redo.length === rows.length

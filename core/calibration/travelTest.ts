@@ -9,6 +9,7 @@ import {
 } from '../radio/pulse';
 import type { SideTravel } from '../radio/travel';
 import { formatNumber } from '../units/format';
+import { readNumber } from '../units/readNumber';
 
 /** Pulses in µs; null where it was not tried, or where it never happened. */
 export interface TravelTest {
@@ -52,9 +53,9 @@ export function readPulse(
   unit: PulseUnit,
   channel: ThrottleChannel,
 ): { ok: true; micros: number } | { ok: false; sentence: string } {
-  const value = Number(text.trim().replace(',', '.'));
+  const value = readNumber(text);
   const no = (sentence: string) => ({ ok: false, sentence }) as const;
-  if (text.trim() === '' || !Number.isFinite(value))
+  if (value === undefined)
     return no(`“${text.trim()}” is no number: type ${unit === 'micros' ? '1520, say' : '4, say'}.`);
   if (unit === 'percent') {
     if (Math.abs(value) > MOST_PERCENT)

@@ -9,8 +9,8 @@
 import { GRAVITY } from '../units/convert';
 import { AIR_DENSITY } from './air';
 import { newFlow, type Flow } from './motor';
-import { PowerTrain, startTrain, TRAIN, TRAIN_SCALES, type Part } from './powerTrain';
-import type { Setup } from './setup';
+import { PowerTrain, startTrain, TRAIN, TRAIN_SCALES, type RunPart } from './powerTrain';
+import type { BridgeSetting } from './bridge';
 import type { System } from './solve';
 import type { ResolvedWheels } from './resolved';
 
@@ -134,10 +134,10 @@ export class Car implements System {
   private spinSpeed = 0;
   private spinSlope = -1;
 
-  constructor(rig: ResolvedWheels, setup: Setup, corners: boolean) {
+  constructor(rig: ResolvedWheels, bridge: BridgeSetting, corners: boolean) {
     const { massKg: mass } = rig;
     this.rig = rig;
-    this.train = new PowerTrain(rig, setup, OWN);
+    this.train = new PowerTrain(rig, bridge, OWN);
     this.turning = turningMass(rig);
     this.whole = mass + this.turning;
     this.gearing = rig.finalDrive / rig.wheelRadiusM;
@@ -149,7 +149,7 @@ export class Car implements System {
     this.settledBelow = SETTLED_FOR_ACCURACY * rig.accuracy * Math.min(this.driveLimit, this.brakeLimit);
   }
 
-  begin(next: Part, startS: number): void {
+  begin(next: RunPart, startS: number): void {
     this.last.t = NaN;
     this.train.begin(next, startS);
   }

@@ -71,7 +71,7 @@ export function estimateCellResistance(capacityAh: number, ratingC: number): num
 }
 
 /** The slow part of the sag: its resistance as a share of the ohmic one, and its time constant. Assumed. */
-export const SLOW_SHARE = 0.45;
+export const SLOW_SAG_SHARE = 0.45;
 export const SLOW_SECONDS = 20;
 
 /** Below this charge a cell's resistance grows, to so many times its value when empty. From memory. */

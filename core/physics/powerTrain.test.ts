@@ -3,8 +3,8 @@ import { smallProfile } from '../esc/smallProfile.fixture';
 import { defaultRig } from '../rig/defaults';
 import { resolveRig } from '../rig/resolve';
 import { plainEsc } from './behaviour.fixture';
-import { breaksOf, PowerTrain, startTrain, TRAIN, TRAIN_SCALES, type Part } from './powerTrain';
-import { setupOf } from './setup';
+import { breaksOf, PowerTrain, startTrain, TRAIN, TRAIN_SCALES, type RunPart } from './powerTrain';
+import { bridgeSettingOf } from './bridge';
 import type { ResolvedWheels } from './resolved';
 
 const buggy = resolveRig(defaultRig('tenthBuggy'), smallProfile()) as ResolvedWheels;
@@ -12,7 +12,7 @@ const FAST = 1500;
 
 /** What flows while it brakes with a strength, at a shaft speed in rad/s. */
 function braking(strength: number, shaft = FAST) {
-  const train = new PowerTrain(buggy, setupOf(buggy, plainEsc()), 0);
+  const train = new PowerTrain(buggy, bridgeSettingOf(buggy, plainEsc()), 0);
   const y = new Float64Array(TRAIN_SCALES.length);
   startTrain(buggy, y, 0);
   train.begin({ lengthS: 1, kind: 'brake', from: strength, to: strength, perSecond: 0, signal: -1 }, 0);
@@ -47,7 +47,7 @@ describe('a power train that brakes', () => {
 });
 
 describe('a command that rises', () => {
-  const part: Part = { lengthS: 2, kind: 'drive', from: 0.2, to: 0.8, perSecond: 0.4, signal: 1 };
+  const part: RunPart = { lengthS: 2, kind: 'drive', from: 0.2, to: 0.8, perSecond: 0.4, signal: 1 };
 
   it('breaks where it has come to where it stays, if that lies within', () => {
     expect(breaksOf(part, 3)).toEqual([3 + 0.6 / 0.4, 5]);

@@ -2,9 +2,10 @@
  * What wheels and propellers have in common: a pack that sags, a bridge that drives or brakes by a command, a motor, and
  * their heat. Its seven variables stand together in the state of a run, in the order of `TRAIN`.
  */
+import { WARM_C } from './resolved';
 import { copperResistance, driveFlow, newFlow, type Flow } from './motor';
-import { openCircuitVolts, resistanceFactor, SLOW_SECONDS, SLOW_SHARE, temperatureFactor } from './pack';
-import { brakeAmps, driveAt, newDrive, type Setup } from './setup';
+import { openCircuitVolts, resistanceFactor, SLOW_SECONDS, SLOW_SAG_SHARE, temperatureFactor } from './pack';
+import { brakeAmps, driveAt, newDrive, type BridgeSetting } from './bridge';
 import { heatRates } from './thermalNodes';
 import type { ResolvedPower } from './resolved';
 
@@ -27,11 +28,8 @@ export const TRAIN_SCALES = [50, 1, 1, 50, 50, 50, 50] as const;
 
 /** The cutoff looks at a voltage that is smoothed over this time, s. Assumed. */
 const CUTOFF_FILTER_S = 0.4;
-/** Where a rig's motor has its resistance: warm from a lap, not hot, °C. */
-const START_C = 50;
-
 /** What the trigger asks for during a part of a run. */
-export interface Part {
+export interface RunPart {
   lengthS: number;
   kind: 'drive' | 'brake';
   /** Duty or brake strength, 0 to 1, at its start and at its end; it gets there at `perSecond` and stays. */
@@ -50,7 +48,7 @@ export interface Mark {
 }
 
 /** The times at which a part changes what it asks for: the end of its ramp, if that lies within, and its end. */
-export function breaksOf(part: Part, startS: number): number[] {
+export function breaksOf(part: RunPart, startS: number): number[] {
   const endS = startS + part.lengthS;
   const rampS = part.perSecond > 0 ? Math.abs(part.to - part.from) / part.perSecond : 0;
   return rampS > 0 && rampS < part.lengthS ? [startS + rampS, endS] : [endS];
@@ -59,13 +57,13 @@ export function breaksOf(part: Part, startS: number): number[] {
 /** Writes a full pack and a warm motor into a state. */
 export function startTrain(rig: ResolvedPower, y: Float64Array, place: number): void {
   y[place + TRAIN.seenCell] = rig.openVolts / rig.cells;
-  y[place + TRAIN.winding] = START_C;
-  y[place + TRAIN.case] = START_C;
+  y[place + TRAIN.winding] = WARM_C;
+  y[place + TRAIN.case] = WARM_C;
   y[place + TRAIN.esc] = rig.ambientC;
   y[place + TRAIN.pack] = rig.ambientC;
 }
 
-const IDLE: Part = { lengthS: 0, kind: 'drive', from: 0, to: 0, perSecond: 0, signal: 0 };
+const IDLE: RunPart = { lengthS: 0, kind: 'drive', from: 0, to: 0, perSecond: 0, signal: 0 };
 
 /**
  * The power train of a rig, set up. A class and not closures: its methods are compiled once for all runs, and nothing is
@@ -76,7 +74,7 @@ export class PowerTrain {
   readonly flow: Flow = newFlow();
   packVolts = 0;
   private readonly rig: ResolvedPower;
-  private readonly setup: Setup;
+  private readonly bridge: BridgeSetting;
   private readonly place: number;
   private readonly coulombs: number;
   private readonly cellOhm: number;
@@ -90,9 +88,9 @@ export class PowerTrain {
   private cellsOhm: number;
 
   /** @param place where its variables begin in the state */
-  constructor(rig: ResolvedPower, setup: Setup, place: number) {
+  constructor(rig: ResolvedPower, bridge: BridgeSetting, place: number) {
     this.rig = rig;
-    this.setup = setup;
+    this.bridge = bridge;
     this.place = place;
     this.coulombs = rig.capacityAh * 3600;
     this.cellOhm = rig.packOhm - rig.leadOhm;
@@ -101,7 +99,7 @@ export class PowerTrain {
     this.warmWinding = rig.motor.resistance - rig.motor.bridgeResistance;
   }
 
-  begin(next: Part, startS: number): void {
+  begin(next: RunPart, startS: number): void {
     this.part = next;
     this.partStart = startS;
   }
@@ -122,8 +120,8 @@ export class PowerTrain {
     const packOhm = this.cellsOhm + rig.leadOhm;
     const value = this.asked(t);
     if (part.kind === 'drive' && value > 0) {
-      driveAt(this.setup, value, part.signal, shaft, t - this.partStart, this.drive);
-      const heat = copperResistance(1, y[place + TRAIN.winding]!) / copperResistance(1, START_C);
+      driveAt(this.bridge, value, part.signal, shaft, t - this.partStart, this.drive);
+      const heat = copperResistance(1, y[place + TRAIN.winding]!) / copperResistance(1, WARM_C);
       driveFlow(rig.motor, heat, this.drive, shaft, open, packOhm, flow);
     } else this.brake(part.kind === 'brake' ? value : 0, part.signal < 0, shaft, open, packOhm);
     this.packVolts = open - flow.packAmps * packOhm;
@@ -136,7 +134,7 @@ export class PowerTrain {
     const { packAmps } = flow;
     const slow = y[place + TRAIN.slowSag]!;
     out[place + TRAIN.drawn] = packAmps;
-    out[place + TRAIN.slowSag] = (packAmps * cellOhm * SLOW_SHARE - slow) / SLOW_SECONDS;
+    out[place + TRAIN.slowSag] = (packAmps * cellOhm * SLOW_SAG_SHARE - slow) / SLOW_SECONDS;
     out[place + TRAIN.seenCell] = (this.packVolts / rig.cells - y[place + TRAIN.seenCell]!) / CUTOFF_FILTER_S;
     heatRates(
       rig.thermal,
@@ -144,13 +142,13 @@ export class PowerTrain {
       rig.ambientC,
       moving,
       flow.windingWatts,
-      flow.escWatts + this.setup.ownWatts,
+      flow.escWatts + this.bridge.ownWatts,
       y,
       out,
       place + TRAIN.winding,
     );
     const packWatts =
-      packAmps * packAmps * this.cellsOhm + (cellOhm > 0 ? (slow * slow) / (cellOhm * SLOW_SHARE) : 0);
+      packAmps * packAmps * this.cellsOhm + (cellOhm > 0 ? (slow * slow) / (cellOhm * SLOW_SAG_SHARE) : 0);
     const toAir = (y[place + TRAIN.pack]! - rig.ambientC) / rig.packThermal.toAir;
     out[place + TRAIN.pack] = (packWatts - toAir) / rig.packThermal.joulesPerK;
   }
@@ -168,7 +166,7 @@ export class PowerTrain {
     const { motor } = this.rig;
     // Above no-load speed the diodes brake, whatever is asked.
     const brakes = strength > 0 || motor.constant * shaft > open;
-    const amps = brakes ? brakeAmps(motor, this.setup.brake, strength, pushed, shaft, open, packOhm) : 0;
+    const amps = brakes ? brakeAmps(motor, this.bridge.brake, strength, pushed, shaft, open, packOhm) : 0;
     const friction = shaft > 0 ? motor.noLoadCurrent : 0;
     const back = (1 - strength) * amps;
     const lost = Math.max(0, motor.constant * (amps + friction) * shaft - back * (open + back * packOhm));

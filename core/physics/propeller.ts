@@ -7,8 +7,8 @@
  */
 import { AIR_DENSITY } from './air';
 import { newFlow, type Flow } from './motor';
-import { breaksOf, PowerTrain, startTrain, TRAIN, TRAIN_SCALES, type Part } from './powerTrain';
-import type { Setup } from './setup';
+import { breaksOf, PowerTrain, startTrain, TRAIN, TRAIN_SCALES, type RunPart } from './powerTrain';
+import type { BridgeSetting } from './bridge';
 import { Solver, type Step } from './solve';
 import type { RunOptions } from './wheels';
 import type { Propeller, ResolvedPropeller } from './resolved';
@@ -99,14 +99,14 @@ export interface SpinOptions extends Pick<
  */
 export function runPropeller(
   rig: ResolvedPropeller,
-  setup: Setup,
-  parts: Iterable<Part>,
+  bridge: BridgeSetting,
+  parts: Iterable<RunPart>,
   y: Float64Array,
   { marks = [], airShare = 1, endsAtRest = true, visit = () => undefined }: SpinOptions = {},
 ): SpinRun {
   const { propeller } = rig;
   const tolerance = { relative: rig.accuracy, absolute: SCALES.map((scale) => scale * rig.accuracy) };
-  const train = new PowerTrain(rig, setup, OWN);
+  const train = new PowerTrain(rig, bridge, OWN);
   const now: SpinMoment = { ...newFlow(), packVolts: 0 };
   const torqueAt = (t: number, at: Float64Array): number =>
     train.torqueAt(t, Math.max(0, at[SPIN.shaft]!), at);

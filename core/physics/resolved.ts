@@ -2,6 +2,9 @@
 import type { MotorModel } from './motor';
 import type { Chemistry, PackThermal } from './pack';
 
+/** How warm a motor is where it has the resistance that it is given, and when a run begins: from a lap, not hot, °C. Assumed. */
+export const WARM_C = 50;
+
 /** Motor, pack and ESC as plain SI numbers. */
 export interface ResolvedPower {
   motor: MotorModel;

@@ -1,6 +1,6 @@
 /** Drives a car through the parts of a programme, piece by piece, from one change of its mode to the next. */
-import { breaksOf, TRAIN_SCALES, type Mark, type Part } from './powerTrain';
-import type { Setup } from './setup';
+import { breaksOf, TRAIN_SCALES, type Mark, type RunPart } from './powerTrain';
+import type { BridgeSetting } from './bridge';
 import { Solver, type Step } from './solve';
 import type { ResolvedWheels } from './resolved';
 import { SIZE, Car, type Moment } from './car';
@@ -39,12 +39,12 @@ export interface RunOptions<M> {
  */
 export function runWheels(
   rig: ResolvedWheels,
-  setup: Setup,
-  parts: Iterable<Part>,
+  bridge: BridgeSetting,
+  parts: Iterable<RunPart>,
   y: Float64Array,
   { marks = [], corners = false, endsAtRest = true, visit = () => undefined }: RunOptions<MomentAt> = {},
 ): WheelRun {
-  const car = new Car(rig, setup, corners);
+  const car = new Car(rig, bridge, corners);
   const tolerance = { relative: rig.accuracy, absolute: SCALES.map((scale) => scale * rig.accuracy) };
   const run: WheelRun = {
     markTimes: marks.map(() => undefined),

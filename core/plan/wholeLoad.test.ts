@@ -7,9 +7,9 @@ import { smallProfile } from '../esc/smallProfile.fixture';
 import { factoryStops, type StopByItem } from '../esc/profile';
 import { defaultRig } from '../rig/defaults';
 import type { Rig } from '../rig/rig';
-import { setupChangesOf, type Setup } from '../rig/setup';
+import { handChangesOf, type HandValues } from '../rig/handValues';
 import type { Change } from '../sheet/draft';
-import { setupStep } from './setupStep';
+import { handStep } from './handStep';
 import { arrangeLoad } from './wholeLoad';
 
 const profile = menuOf(ARCHETYPES[0]!.profile, [2, 2]);
@@ -25,12 +25,12 @@ const { cells } = rig.pack;
 
 /** In which order a load goes, in words. */
 function order(
-  setup: Setup,
+  setup: HandValues,
   hazardsOf: (rig: Rig, stops: StopByItem) => readonly string[],
   changes = [change(1)],
 ) {
   const load = arrangeLoad(
-    { profile, rig, setupChanges: setupChangesOf(rig, setup), held, changes },
+    { profile, rig, handChanges: handChangesOf(rig, setup), held, changes },
     hazardsOf,
   );
   const words = [
@@ -108,7 +108,7 @@ describe('a pack with more cells, by the verdicts on a real rig', () => {
       {
         profile: small,
         rig: twoCells,
-        setupChanges: setupChangesOf(twoCells, { packCells: 3 }),
+        handChanges: handChangesOf(twoCells, { packCells: 3 }),
         held: { ...factoryStops(small), floor: from },
         changes: [{ itemId: 'floor', fromStopId: from, toStopId: to }],
       },
@@ -135,13 +135,13 @@ describe('a pack with more cells, by the verdicts on a real rig', () => {
 
 describe('a step for hands', () => {
   it('says the number that is wanted, and the caution that goes with it', () => {
-    const pinion = setupStep({ key: 'pinionTeeth', from: 20, to: 16 });
+    const pinion = handStep({ key: 'pinionTeeth', from: 20, to: 16 });
     expect(pinion.line).toContain('16 teeth');
     expect(pinion.detail).toContain('No pack connected');
-    const pack = setupStep({ key: 'packCells', from: 2, to: 1 });
+    const pack = handStep({ key: 'packCells', from: 2, to: 1 });
     expect(pack.line).toContain('1 cell in series');
     expect(pack.detail).toContain('Plug it in only when the next step asks for power');
-    expect(setupStep({ key: 'brakeEndPointPercent', from: 100, to: 80 }).line).toContain(
+    expect(handStep({ key: 'brakeEndPointPercent', from: 100, to: 80 }).line).toContain(
       'brake end point to 80',
     );
   });

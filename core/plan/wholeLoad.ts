@@ -1,22 +1,22 @@
 /** A load as a whole: what hands change on the model and its radio, round what is stored in the ESC. */
 import type { EscProfile, StopByItem } from '../esc/profile';
 import type { Rig } from '../rig/rig';
-import { SETUP_VALUES, withSetup, type SetupChange } from '../rig/setup';
+import { HAND_VALUES, withHandValues, type HandChange } from '../rig/handValues';
 import type { Change } from '../sheet/draft';
 import { inSafeOrder, storedAfter, type SafeOrder } from './safeOrder';
 
 export interface WholeLoad extends SafeOrder {
   /** Done before the ESC has power. */
-  before: SetupChange[];
+  before: HandChange[];
   /** Done when all is stored. */
-  after: SetupChange[];
+  after: HandChange[];
 }
 
 export interface LoadToArrange {
   profile: EscProfile;
   /** As it is now. */
   rig: Rig;
-  setupChanges: readonly SetupChange[];
+  handChanges: readonly HandChange[];
   /** What the ESC holds, every item. */
   held: StopByItem;
   /** In the order that is the shortest. */
@@ -31,15 +31,15 @@ export interface LoadToArrange {
  * @param hazardsOf what is dangerous about a rig with such a set of stops, a sentence each
  */
 export function arrangeLoad(
-  { profile, rig, setupChanges, held, changes }: LoadToArrange,
+  { profile, rig, handChanges, held, changes }: LoadToArrange,
   hazardsOf: (rig: Rig, stops: StopByItem) => readonly string[],
 ): WholeLoad {
   const target = storedAfter(profile, held, changes);
-  const allowed = new Set([...hazardsOf(rig, held), ...hazardsOf(withChanges(rig, setupChanges), target)]);
-  const ofModel = setupChanges.filter(({ key }) => SETUP_VALUES[key].onModel);
-  const ofRadio = setupChanges.filter(({ key }) => !SETUP_VALUES[key].onModel);
+  const allowed = new Set([...hazardsOf(rig, held), ...hazardsOf(withChanges(rig, handChanges), target)]);
+  const ofModel = handChanges.filter(({ key }) => HAND_VALUES[key].onModel);
+  const ofRadio = handChanges.filter(({ key }) => !HAND_VALUES[key].onModel);
 
-  const arranged = (before: readonly SetupChange[], after: readonly SetupChange[]): WholeLoad => {
+  const arranged = (before: readonly HandChange[], after: readonly HandChange[]): WholeLoad => {
     const meanwhile = withChanges(rig, before);
     const order = inSafeOrder(profile, held, changes, (stops) => hazardsOf(meanwhile, stops), allowed);
     // Between the hands' part and the ESC's, too.
@@ -52,10 +52,10 @@ export function arrangeLoad(
     };
   };
   const usual = arranged(ofModel, ofRadio);
-  if (usual.worseOnTheWay === undefined || setupChanges.length === 0) return usual;
-  const others = [arranged([], setupChanges), arranged(setupChanges, [])];
+  if (usual.worseOnTheWay === undefined || handChanges.length === 0) return usual;
+  const others = [arranged([], handChanges), arranged(handChanges, [])];
   return others.find(({ worseOnTheWay }) => worseOnTheWay === undefined) ?? usual;
 }
 
-const withChanges = (rig: Rig, changes: readonly SetupChange[]): Rig =>
-  withSetup(rig, Object.fromEntries(changes.map(({ key, to }) => [key, to])));
+const withChanges = (rig: Rig, changes: readonly HandChange[]): Rig =>
+  withHandValues(rig, Object.fromEntries(changes.map(({ key, to }) => [key, to])));

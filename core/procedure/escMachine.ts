@@ -12,7 +12,7 @@ import { twoKeysPart } from './media/twoKeys';
 import { lampCardPart } from './media/lampCard';
 import { oneKeyPart } from './media/oneKey';
 import { stickTonesPart, toneTable } from './media/stickTones';
-import { joinParts, type Part } from './part';
+import { joinParts, type MachinePart } from './part';
 import { powerStates } from './power';
 
 /** The whole machine of an ESC: power, its calibration family and its media, from its profile. */
@@ -62,7 +62,7 @@ function menuItem(item: ProfileItem, media: Medium[]): MenuItem {
 
 const padded = (code: string, digits: number): string => code.padStart(digits, '0');
 
-function familyPart({ calibration, media }: EscProfile): Part {
+function familyPart({ calibration, media }: EscProfile): MachinePart {
   switch (calibration.family) {
     case 'keyConfirmed':
       return keyConfirmedPart(calibration);
@@ -76,7 +76,7 @@ function familyPart({ calibration, media }: EscProfile): Part {
   }
 }
 
-function mediumPart(medium: Medium): Part[] {
+function mediumPart(medium: Medium): MachinePart[] {
   switch (medium.family) {
     case 'oneKey':
       return [oneKeyPart(medium)];

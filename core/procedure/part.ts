@@ -4,7 +4,7 @@ import type { Edge, State, TimedEdge } from './language';
 export type PowerState = 'off' | 'offHeld' | 'driving' | 'waitingForNeutral';
 
 /** What one family or medium adds to an ESC: states of its own, and ways into them. */
-export interface Part {
+export interface MachinePart {
   states: Record<string, State>;
   /** Ways in from the power states. */
   into?: Partial<Record<PowerState, Edge[]>>;
@@ -13,8 +13,8 @@ export interface Part {
 }
 
 /** Puts parts together. @throws {Error} when two parts have a state of the same name */
-export function joinParts(parts: Part[]): Part {
-  const joined: Required<Part> = { states: {}, into: {}, atFirstLook: [] };
+export function joinParts(parts: MachinePart[]): MachinePart {
+  const joined: Required<MachinePart> = { states: {}, into: {}, atFirstLook: [] };
   for (const { states, into = {}, atFirstLook = [] } of parts) {
     for (const [name, state] of Object.entries(states)) {
       if (joined.states[name]) throw new Error(`two parts have a state '${name}'`);

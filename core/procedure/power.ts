@@ -1,5 +1,5 @@
 import type { Cue, State } from './language';
-import type { Part, PowerState } from './part';
+import type { MachinePart, PowerState } from './part';
 
 const ARMED: Cue = { type: 'tone', tone: 'rising' };
 
@@ -9,7 +9,7 @@ const ARMED: Cue = { type: 'tone', tone: 'rising' };
  * @param dark what the ESC's own lamp does while nothing is to be told
  * @param part the families and media that start from here
  */
-export function powerStates(bootMs: number, dark: Cue[], part: Part): Record<string, State> {
+export function powerStates(bootMs: number, dark: Cue[], part: MachinePart): Record<string, State> {
   const into = (name: PowerState) => part.into?.[name] ?? [];
   return {
     off: {

@@ -1,4 +1,5 @@
 /** A line for those who know: a name and a value, such as "brake 50". */
+import { readNumber } from '../units/readNumber';
 import type { EscProfile, ProfileItem, Stop } from '../esc/profile';
 import { snapToStop } from '../esc/snap';
 import { plainWords } from '../units/text';
@@ -71,8 +72,7 @@ function stopFor(
     : (byLabel(item, value) ?? byChoice(item, value));
   if (named) return { stop: named, snapped: '' };
   const number = /^-?\d+(?:[.,]\d+)?/.exec(value)?.[0];
-  const snapped =
-    number === undefined ? undefined : snapToStop(item, Number(number.replace(',', '.')), cells);
+  const snapped = number === undefined ? undefined : snapToStop(item, readNumber(number)!, cells);
   return snapped && { stop: snapped.stop, snapped: snapped.reason };
 }
 

@@ -125,3 +125,6 @@ export function throttleFraction(range: LearnedRange, deadbandMicros: number, pu
   const span = Math.abs(end) - deadbandMicros;
   return Math.sign(offset) * (span > 0 ? Math.min(1, beyondDeadband / span) : 1);
 }
+
+/** Signals from here on count as full: what is missing is one step of most radios. */
+export const FULL_SIGNAL = 0.995;

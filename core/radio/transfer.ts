@@ -1,5 +1,6 @@
 /** From trigger to duty: end point, sub-trim, curve, learned range and maximum power as one. */
 import {
+  FULL_SIGNAL,
   positionAt,
   pulseMicros,
   restPosition,
@@ -107,6 +108,3 @@ function limitedBy(
     topDutyRecalibrated,
   };
 }
-
-/** Signals this close to full count as full: one step of most radios. */
-export const FULL_SIGNAL = 0.995;

@@ -1,3 +1,4 @@
+import { WARM_C } from '../physics/resolved';
 import { AIR_DENSITY, airDensity, WATER_DENSITY } from '../physics/air';
 import { copperResistance, motorModel, type MotorModel } from '../physics/motor';
 import { openCircuitVolts, packThermal, temperatureFactor } from '../physics/pack';
@@ -15,9 +16,6 @@ import { thermalOf } from './thermal';
 
 /** Charge at which the drills start: a pack off the charger that has driven to the line. */
 const DRILL_STATE_OF_CHARGE = 0.9;
-
-/** Winding temperature during the drills: warm from a lap, not hot. Assumed. */
-const DRILL_WINDING_C = 50;
 
 /** Loose enough to be quick, tight enough that no number moves by a thousandth: tests hold it. */
 const ACCURACY = 1e-4;
@@ -40,7 +38,7 @@ function resolvePower(rig: Rig, { limits }: EscProfile): ResolvedPower {
   const { motor, pack, motorCount, vehicleClass, fan, vehicle } = rig;
   // A pack begins as warm as the air; while it runs it warms from there.
   const coldCells = pack.cells * pack.cellResistanceOhm.value * temperatureFactor(vehicle.airCelsius.value);
-  const windingOhm = copperResistance(motor.resistanceOhm.value, DRILL_WINDING_C);
+  const windingOhm = copperResistance(motor.resistanceOhm.value, WARM_C);
   return {
     motor: motorModel(motor.kvRpmPerVolt.value, windingOhm, limits.bridgeOhm, {
       inductance: motor.inductanceH.value,

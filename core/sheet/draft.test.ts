@@ -8,7 +8,7 @@ import {
   EMPTY_DRAFT,
   fittingDraft,
   moveDraft,
-  moveSetup,
+  moveHandValue,
   sameIntents,
 } from './draft';
 import { heldStops, assumeFactory, believedStops, holdingsOf } from './evidence';
@@ -31,9 +31,9 @@ describe('a draft', () => {
   it('a number of the model moved there and back is no change either, and leaves the stops alone', () => {
     const rig = defaultRig('tenthBuggy');
     const draft = { stops: { bite: 'bite-4' }, setup: {} };
-    const there = moveSetup(draft, rig, 'packCells', rig.pack.cells + 1);
+    const there = moveHandValue(draft, rig, 'packCells', rig.pack.cells + 1);
     expect(there).toEqual({ stops: { bite: 'bite-4' }, setup: { packCells: rig.pack.cells + 1 } });
-    expect(moveSetup(there, rig, 'packCells', rig.pack.cells)).toEqual(draft);
+    expect(moveHandValue(there, rig, 'packCells', rig.pack.cells)).toEqual(draft);
   });
 
   it('keeps only what the profile has a place for', () => {

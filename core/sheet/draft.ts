@@ -1,6 +1,12 @@
 /** The draft: what the user means to change. It holds intents only; what is untouched stays as it is. */
 import { itemById, type EscProfile, type StopByItem } from '../esc/profile';
-import { EMPTY_SETUP, setupOf, SETUP_KEYS, type Setup, type SetupKey } from '../rig/setup';
+import {
+  NO_HAND_VALUES,
+  handValuesOf,
+  HAND_VALUE_KEYS,
+  type HandValues,
+  type HandValueKey,
+} from '../rig/handValues';
 import type { Rig } from '../rig/rig';
 import { heldStops, type HeldStops, type Holdings } from './evidence';
 
@@ -8,10 +14,10 @@ export interface Draft {
   /** Wanted stop of the ESC by item id. */
   stops: StopByItem;
   /** Wanted numbers of the model and its radio. */
-  setup: Setup;
+  setup: HandValues;
 }
 
-export const EMPTY_DRAFT: Draft = { stops: {}, setup: EMPTY_SETUP };
+export const EMPTY_DRAFT: Draft = { stops: {}, setup: NO_HAND_VALUES };
 
 /** As much of a draft as concerns the ESC. */
 type EscIntents = Pick<Draft, 'stops'>;
@@ -30,7 +36,7 @@ export function sameIntents(a: Draft, b: Draft): boolean {
   return (
     ids.length === Object.keys(b.stops).length &&
     ids.every((id) => a.stops[id] === b.stops[id]) &&
-    SETUP_KEYS.every((key) => a.setup[key] === b.setup[key])
+    HAND_VALUE_KEYS.every((key) => a.setup[key] === b.setup[key])
   );
 }
 
@@ -74,9 +80,9 @@ export function moveDraft(draft: Draft, holdings: Holdings, itemId: string, stop
 }
 
 /** The draft with a number of the model or its radio moved. Moving it back to what the rig has takes the intent away. */
-export function moveSetup(draft: Draft, rig: Rig, key: SetupKey, value: number): Draft {
+export function moveHandValue(draft: Draft, rig: Rig, key: HandValueKey, value: number): Draft {
   const { [key]: _moved, ...others } = draft.setup;
-  return { ...draft, setup: setupOf(rig)[key] === value ? others : { ...others, [key]: value } };
+  return { ...draft, setup: handValuesOf(rig)[key] === value ? others : { ...others, [key]: value } };
 }
 
 /** What differs between the ESC and the draft, in menu order. Intents for items that the profile lacks are passed over. */

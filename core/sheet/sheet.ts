@@ -1,7 +1,7 @@
 /** A sheet: what was loaded into an ESC, when, and on what evidence. Never edited, only succeeded. */
 import type { MediumFamily } from '../esc/media';
 import { itemById, stopById, type EscProfile } from '../esc/profile';
-import type { Setup } from '../rig/setup';
+import type { HandValues } from '../rig/handValues';
 import type { EvidenceBasis, Holdings } from './evidence';
 
 export interface SheetValue {
@@ -33,7 +33,7 @@ export interface Sheet {
   /** Items that this load changed. */
   changedItemIds: string[];
   /** Of the model and its radio; empty on sheets from before it was written down. */
-  setup: Setup;
+  setup: HandValues;
   note: string;
 }
 

@@ -1,6 +1,6 @@
 /** What a triage can look at: the model as it is driven, with what its ESC is believed to hold. */
 import { amountOf, choiceOf, type Situation, type Verdict } from '../advice/verdicts/verdict';
-import { causesOf, type Cause as EndpointCause, type SymptomId } from '../calibration/diagnosis';
+import { causesOf, type EndpointCause, type SymptomId } from '../calibration/diagnosis';
 import type { DiagnosisFacts } from '../calibration/diagnosis';
 import { deadbandOf, escBehaviour, type EscBehaviour } from '../physics/escChain';
 import { drillNumbers, type DrillId } from '../physics/drills/runDrill';

@@ -11,7 +11,7 @@ import type { Seen } from './seen';
 import { TROUBLES, type Symptom, type TroubleId } from './symptoms';
 
 /** A change as this ESC can hold it, or something to do elsewhere. */
-export type Change =
+export type OneChange =
   | { kind: 'move'; words: string; itemId: string; stopId: string }
   | Extract<Try, { kind: 'station' | 'hand' }>;
 
@@ -19,7 +19,7 @@ export interface LikelyCause {
   id: string;
   what: string;
   evidence: string | undefined;
-  change: Change;
+  change: OneChange;
   /** What the change does to the number that tells most; undefined where no drill shows it. */
   effect: { before: DrillNumber; after: DrillNumber } | undefined;
   lookFor: string;
@@ -70,7 +70,7 @@ function spokenFor({ says = {} }: CauseRule, answers: Answers): number {
     .reduce((sum, [question, those]) => sum + (those.includes(answers[question]!) ? 1 : -1), 0);
 }
 
-function changeOf(tried: Try, situation: Situation): Change | undefined {
+function changeOf(tried: Try, situation: Situation): OneChange | undefined {
   if (tried.kind === 'station' || tried.kind === 'hand') return tried;
   const itemId = itemForSetting(situation.profile, tried.setting)?.id;
   const stopId = tried.kind === 'step' ? stepped(tried, situation) : setTo(tried, situation);
@@ -93,7 +93,7 @@ function stepped({ setting, by }: { setting: SettingId; by: 1 | -1 }, { rig, pro
   return order[order.findIndex(({ id }) => id === stops[item.id]) + by]?.id;
 }
 
-function effectOf({ tells }: CauseRule, change: Change, seen: Seen): LikelyCause['effect'] {
+function effectOf({ tells }: CauseRule, change: OneChange, seen: Seen): LikelyCause['effect'] {
   const { situation, resolved, behave } = seen;
   if (change.kind !== 'move' || !tells || !(tells[0] in DRILLS[resolved.kind])) return undefined;
   const [drill, id] = tells;

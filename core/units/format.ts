@@ -16,6 +16,9 @@ export function withUnit(value: number, unit: string, decimals: number): string 
   return unit === '' ? text : `${text}\u00a0${unit}`;
 }
 
+/** A share, 0 to 1, in per cent. */
+export const percentOf = (share: number, decimals = 0): string => withUnit(share * 100, '%', decimals);
+
 const SMALL_NUMBERS = [
   'zero',
   'one',

@@ -1,14 +1,15 @@
 /** What is printed beside a stop, read into the vocabulary. */
 import { valueOnScale, type Scale } from '../esc/scale';
 import type { SettingValue } from '../settings/setting';
+import { readNumber } from '../units/readNumber';
 import { isNamed, type Setting, type SettingId } from '../settings/vocabulary';
 
 /** A number as manuals print it, with whatever unit stands behind it. A comma counts as a point. */
 export function leadingNumber(text: string): { number: number; rest: string } | undefined {
   const found = /^[^\d\-−+.,]{0,3}\s*([-−+]?(?:\d+(?:[.,]\d+)?|[.,]\d+))\s*(.*)$/su.exec(text.trim());
   if (!found) return undefined;
-  const number = Number(found[1]!.replace('−', '-').replace(',', '.'));
-  return Number.isFinite(number) ? { number, rest: found[2]!.trim() } : undefined;
+  const number = readNumber(found[1]!);
+  return number === undefined ? undefined : { number, rest: found[2]!.trim() };
 }
 
 const OFF_WORDS = /^(off|none|no|disabled?|without|not used|aus|keine?r?|-|–|—)$/i;
@@ -49,7 +50,7 @@ export function meaningOf(setting: Setting, scale: Scale, text: string): Setting
 }
 
 function curveFrom(words: string): SettingValue | undefined {
-  const numbers = [...words.matchAll(/\d+(?:[.,]\d+)?/g)].map(([n]) => Number(n.replace(',', '.')));
+  const numbers = [...words.matchAll(/\d+(?:[.,]\d+)?/g)].map(([n]) => readNumber(n)!);
   if (numbers.length === 0 || numbers.length % 2 === 1 || numbers.length > 16) return undefined;
   const points = Array.from(
     { length: numbers.length / 2 },

@@ -4,7 +4,7 @@ import type { EscMemory } from '#core/procedure/language';
 import type { BenchTest } from '#core/calibration/benchTest';
 import type { Calibration } from '#core/calibration/calibration';
 import { changesOf, sameIntents, type Draft } from '#core/sheet/draft';
-import { setupChangesOf, setupOf } from '#core/rig/setup';
+import { handChangesOf, handValuesOf } from '#core/rig/handValues';
 import type { Rig } from '#core/rig/rig';
 import type { EscProfile, StopByItem } from '#core/esc/profile';
 import { verdictsOn } from '#core/advice/verdicts/verdictsOn';
@@ -77,7 +77,7 @@ export async function keepSheet(
     id: randomUUID(),
     rigName: rig.name,
     keptAt: new Date().toISOString(),
-    setup: setupOf(rig),
+    setup: handValuesOf(rig),
     ...occasion,
     note: [occasion.note, ...takenUpon(bench, believedStops(profile, holdings))].filter(Boolean).join('\n'),
   });
@@ -97,7 +97,7 @@ const openIntents = (draft: Draft, rig: Rig, profile: EscProfile, holdings: Hold
   stops: Object.fromEntries(
     changesOf(profile, holdings, draft).map(({ itemId, toStopId }) => [itemId, toStopId]),
   ),
-  setup: Object.fromEntries(setupChangesOf(rig, draft.setup).map(({ key, to }) => [key, to])),
+  setup: Object.fromEntries(handChangesOf(rig, draft.setup).map(({ key, to }) => [key, to])),
 });
 
 /** What the driver loaded in spite of a hazard, and why: a sheet tells it. */

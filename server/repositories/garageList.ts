@@ -67,7 +67,7 @@ export async function listGarage(garageId: string): Promise<ListedRig[]> {
 }
 
 function listed(row: Row, profile: EscProfile, observations: Observation[]): ListedRig {
-  const { stations, changes, setupChanges } = standingOf({
+  const { stations, changes, handChanges } = standingOf({
     rig: row.document,
     profile,
     holdings: holdingsOf(profile, observations),
@@ -86,7 +86,7 @@ function listed(row: Row, profile: EscProfile, observations: Observation[]): Lis
     updatedAt: row.updated_at.toISOString(),
     archived: row.archived_at !== null,
     hasPicture: row.has_picture,
-    changes: changes.length + setupChanges.length,
+    changes: changes.length + handChanges.length,
     stations,
   };
 }

@@ -3,7 +3,7 @@ import { factoryMemory } from '#core/device/simulatedEsc';
 import type { EscProfile } from '#core/esc/profile';
 import type { EscMemory } from '#core/procedure/language';
 import type { Rig } from '#core/rig/rig';
-import { withSetup, type Setup } from '#core/rig/setup';
+import { withHandValues, type HandValues } from '#core/rig/handValues';
 import type { BenchTest } from '#core/calibration/benchTest';
 import type { Calibration } from '#core/calibration/calibration';
 import { EMPTY_DRAFT, type Draft } from '#core/sheet/draft';
@@ -216,10 +216,13 @@ export async function findBench(garageId: string, rigId: string): Promise<Bench 
 }
 
 /** Keeps what was changed on the model or its radio; the rest of the rig stays as it is meanwhile. */
-export async function keepSetup(rigId: string, setup: Setup): Promise<void> {
+export async function keepHandValues(rigId: string, setup: HandValues): Promise<void> {
   await database().transaction(async (transaction) => {
     const row = await RigModel.findByPk(rigId, { rejectOnEmpty: true, transaction, lock: true });
-    await row.update({ document: withSetup(row.document, setup), updatedAt: new Date() }, { transaction });
+    await row.update(
+      { document: withHandValues(row.document, setup), updatedAt: new Date() },
+      { transaction },
+    );
   });
 }
 

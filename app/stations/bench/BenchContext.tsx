@@ -1,8 +1,8 @@
 import { adviceOn } from '#core/advice/advise';
 import { standingOf } from '#core/advice/standing';
 import type { EscProfile, StopByItem } from '#core/esc/profile';
-import { EMPTY_SETUP, withSetup, type Setup, type SetupKey } from '#core/rig/setup';
-import { fittingDraft, moveDraft, moveSetup, type Draft } from '#core/sheet/draft';
+import { NO_HAND_VALUES, withHandValues, type HandValues, type HandValueKey } from '#core/rig/handValues';
+import { fittingDraft, moveDraft, moveHandValue, type Draft } from '#core/sheet/draft';
 import { createContext, use, useCallback, useDeferredValue, useMemo, type ReactNode } from 'react';
 import type { BenchView } from './benchData.server';
 import { useDraft } from './useDraft';
@@ -37,14 +37,14 @@ function useBenchValue(view: BenchView) {
     return { ...found, draft };
   }, [rig, profile, holdings, memory, calibrations, sheetCount, rules, goals, today, draft]);
   const moveAll = useCallback(
-    (stops: StopByItem, setup: Setup = EMPTY_SETUP): void =>
+    (stops: StopByItem, setup: HandValues = NO_HAND_VALUES): void =>
       change((before) => {
         const moved = Object.entries(stops).reduce(
           (next, [itemId, stopId]) => moveDraft(next, holdings, itemId, stopId),
           fittingDraft(profile, before),
         );
         return Object.entries(setup).reduce(
-          (next, [key, value]) => moveSetup(next, rig, key as SetupKey, value),
+          (next, [key, value]) => moveHandValue(next, rig, key as HandValueKey, value),
           moved,
         );
       }),
@@ -59,7 +59,7 @@ function useBenchValue(view: BenchView) {
     (other: Draft): void => change(() => fittingDraft(profile, other)),
     [change, profile],
   );
-  const draftedRig = useMemo(() => withSetup(rig, draft.setup), [rig, draft.setup]);
+  const draftedRig = useMemo(() => withHandValues(rig, draft.setup), [rig, draft.setup]);
   const advice = useMemo(
     () => adviceOn({ rig: draftedRig, goals, rules }, profile),
     [draftedRig, goals, rules, profile],
@@ -68,7 +68,7 @@ function useBenchValue(view: BenchView) {
     () => ({
       ...view,
       ...standing,
-      changeCount: standing.changes.length + standing.setupChanges.length,
+      changeCount: standing.changes.length + standing.handChanges.length,
       draftedRig,
       goals,
       changeGoals,

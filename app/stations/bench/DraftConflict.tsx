@@ -1,5 +1,5 @@
 import { stopById, type ProfileItem } from '#core/esc/profile';
-import { SETUP_KEYS, SETUP_VALUES } from '#core/rig/setup';
+import { HAND_VALUE_KEYS, HAND_VALUES } from '#core/rig/handValues';
 import { VOCABULARY } from '#core/settings/vocabulary';
 import type { Draft } from '#core/sheet/draft';
 import { Button } from '../../ui/Button';
@@ -33,8 +33,8 @@ export function DraftConflict({ theirs }: { theirs: Draft }) {
                 <td className="py-1 font-bold">{wanted(item, theirs)}</td>
               </tr>
             ))}
-            {SETUP_KEYS.filter((key) => draft.setup[key] !== theirs.setup[key]).map((key) => {
-              const { name, unit, read } = SETUP_VALUES[key];
+            {HAND_VALUE_KEYS.filter((key) => draft.setup[key] !== theirs.setup[key]).map((key) => {
+              const { name, unit, read } = HAND_VALUES[key];
               const wantedIn = ({ setup }: Draft): string =>
                 setup[key] === undefined || setup[key] === read(rig)
                   ? 'not changed'

@@ -1,7 +1,8 @@
+import { FULL_SIGNAL } from '#core/radio/pulse';
 import { calibrationWords, staleReason } from '#core/calibration/calibration';
 import type { ThrottleChannel } from '#core/radio/pulse';
 import { travelReport, type SideTravel, type TravelReport } from '#core/radio/travel';
-import { formatNumber } from '#core/units/format';
+import { formatNumber, percentOf } from '#core/units/format';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
@@ -80,18 +81,13 @@ function Finding({ title, text }: { title: string; text: string }) {
   );
 }
 
-/** Signals this close to full count as full: one step of most radios. */
-const FULL = 0.995;
-
-const percent = (share: number): string => `${formatNumber(share * 100, 0)} %`;
-
 function headline(
   holds: boolean,
   { forward, brake, neutralInsideDeadband }: TravelReport,
   rest: ThrottleChannel['rest'],
 ): string {
   if (!neutralInsideDeadband) return 'Neutral is not neutral.';
-  if (forward.largestSignal < FULL || (brake && brake.largestSignal < FULL))
+  if (forward.largestSignal < FULL_SIGNAL || (brake && brake.largestSignal < FULL_SIGNAL))
     return 'Full never quite arrives.';
   return holds
     ? `Calibrated. The ${rest === 'centre' ? 'trigger' : 'stick'} and the ESC agree.`
@@ -99,14 +95,14 @@ function headline(
 }
 
 const sideTitle = (side: SideTravel): string =>
-  side.largestSignal >= FULL ? 'full arrives' : `stops at ${percent(side.largestSignal)}`;
+  side.largestSignal >= FULL_SIGNAL ? 'full arrives' : `stops at ${percentOf(side.largestSignal)}`;
 
 function sideText(side: SideTravel): string {
-  const dead = `Moves after ${percent(side.deadShare)} of travel (deadband).`;
+  const dead = `Moves after ${percentOf(side.deadShare)} of travel (deadband).`;
   const end =
     side.clippedShare > 0.005
-      ? `The last ${percent(side.clippedShare)} does nothing more.`
-      : side.largestSignal >= FULL
+      ? `The last ${percentOf(side.clippedShare)} does nothing more.`
+      : side.largestSignal >= FULL_SIGNAL
         ? 'Nothing is clipped, and nothing is to spare: raise the end point by 5 to 10 % if the trigger wanders.'
         : 'Raise this end point, or calibrate again.';
   return `${dead} ${end}`;

@@ -1,12 +1,10 @@
 import { KNOWN_BY, knownEscs } from '#core/calibration/escs';
 import { matchTable, SCHOOLS } from '#core/calibration/matchTable';
-import { formatNumber } from '#core/units/format';
+import { percentOf } from '#core/units/format';
 import { Notice } from '../../ui/Notice';
 import { Scrollable } from '../../ui/Scrollable';
 import { useBench } from '../bench/BenchContext';
 import { useChosenEsc } from './useEndpoints';
-
-const percent = (share: number): string => `${formatNumber(share * 100, 1)} %`;
 
 /** Where each motor starts and tops out on the stick, and which ESC to redo. */
 export function MatchTable() {
@@ -40,8 +38,8 @@ export function MatchTable() {
                   {redo.includes(place) && <span className="text-caution">redo: </span>}
                   {name}
                 </th>
-                <td className="pr-4">{percent(startShare)}</td>
-                <td className="pr-4">{fullArrives ? percent(fullShare) : 'never'}</td>
+                <td className="pr-4">{percentOf(startShare, 1)}</td>
+                <td className="pr-4">{fullArrives ? percentOf(fullShare, 1) : 'never'}</td>
                 <td className="w-2/5 pr-4">
                   <Bar from={startShare} to={fullArrives ? fullShare : 1} odd={redo.includes(place)} />
                 </td>
@@ -52,8 +50,8 @@ export function MatchTable() {
               <th scope="row" className="py-2 pr-4">
                 Spread
               </th>
-              <td>{percent(startSpread)}</td>
-              <td>{percent(fullSpread)}</td>
+              <td>{percentOf(startSpread, 1)}</td>
+              <td>{percentOf(fullSpread, 1)}</td>
               <td colSpan={2} />
             </tr>
           </tbody>

@@ -13,7 +13,7 @@ import {
 } from '#core/calibration/travelTest';
 import type { ThrottleChannel } from '#core/radio/pulse';
 import { asymmetryOf, travelReport } from '#core/radio/travel';
-import { formatNumber } from '#core/units/format';
+import { formatNumber, percentOf } from '#core/units/format';
 import { useState } from 'react';
 import { SafetyGate } from '../../simulated/SafetyGate';
 import { Button } from '../../ui/Button';
@@ -226,8 +226,6 @@ const typedOf = (test: TravelTest, unit: PulseUnit, channel: ThrottleChannel): R
     }),
   ) as Record<TestPoint, string>;
 
-const percent = (share: number): string => `${formatNumber(share * 100, 1)} %`;
-
 function Findings({ test }: { test: TravelTest }) {
   const { rig } = useBench();
   const { channel } = rig;
@@ -238,29 +236,29 @@ function Findings({ test }: { test: TravelTest }) {
   const brake = measuredSide(channel, test.firstBrakeMicros, test.fullBrakeMicros, -1);
   return (
     <dl className="grid grid-cols-[1fr_auto] gap-x-4 gap-y-1.5">
-      <Row name="Dead at first, forward" value={percent(forward.deadShare)} />
+      <Row name="Dead at first, forward" value={percentOf(forward.deadShare, 1)} />
       <Row
         name="Clipped at the end, forward"
-        value={forward.fullArrives ? percent(forward.clippedShare) : 'full never shows'}
+        value={forward.fullArrives ? percentOf(forward.clippedShare, 1) : 'full never shows'}
       />
       {brake && (
         <>
-          <Row name="Dead at first, brake" value={percent(brake.deadShare)} />
+          <Row name="Dead at first, brake" value={percentOf(brake.deadShare, 1)} />
           <Row
             name="Clipped at the end, brake"
-            value={brake.fullArrives ? percent(brake.clippedShare) : 'full never shows'}
+            value={brake.fullArrives ? percentOf(brake.clippedShare, 1) : 'full never shows'}
           />
         </>
       )}
-      <Row name="Largest signal, forward" value={percent(report.forward.largestSignal)} />
+      <Row name="Largest signal, forward" value={percentOf(report.forward.largestSignal, 1)} />
       {report.brake && brake && (
-        <Row name="Largest signal, brake" value={percent(report.brake.largestSignal)} />
+        <Row name="Largest signal, brake" value={percentOf(report.brake.largestSignal, 1)} />
       )}
       <Row name="Neutral off by" value={`${formatNumber(report.neutralOffsetMicros, 0)} µs`} />
       <Row name="Deadband, each side" value={`${formatNumber(found.deadbandMicros, 0)} µs`} />
       <Row name="Positions from start to full" value={String(report.forwardResolution)} />
       {brake && (
-        <Row name="Forward lives on more travel than brake by" value={percent(asymmetryOf(report))} />
+        <Row name="Forward lives on more travel than brake by" value={percentOf(asymmetryOf(report), 1)} />
       )}
     </dl>
   );

@@ -7,7 +7,7 @@ import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
 import { INPUT } from '../rig/formParts';
-import { readNumber } from '../rig/formReader';
+import { readNumber } from '#core/units/readNumber';
 import { useBenchNotes } from './useBenchNotes';
 
 const GRADES: Record<SupplyFinding['grade'], 'note' | 'caution' | 'hazard'> = {

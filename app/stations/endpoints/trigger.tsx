@@ -1,6 +1,6 @@
 import { valueOf } from '#core/esc/profile';
 import { limitingCompared, transferOf, type LimitedBy } from '#core/radio/transfer';
-import { formatNumber } from '#core/units/format';
+import { formatNumber, percentOf } from '#core/units/format';
 import { lazy, Suspense, useState } from 'react';
 import { useBench } from '../bench/BenchContext';
 import { useChosenEsc } from './useEndpoints';
@@ -8,7 +8,6 @@ import { useChosenEsc } from './useEndpoints';
 const TransferChart = lazy(() => import('./TransferChart'));
 
 const STEPS = 100;
-const percent = (share: number): string => `${formatNumber(share * 100, 0)} %`;
 
 /** Everything between trigger and duty as one picture; what limiting here and there does. */
 export default function Trigger() {
@@ -40,12 +39,12 @@ export default function Trigger() {
           </Suspense>
         </div>
         <dl className="grid content-start gap-3">
-          <Fact name="Full forward comes to" value={percent(drafts.at(-1)!.output)}>
-            end point {formatNumber(channel.forwardEndPointPercent, 0)} % × power {percent(draft.forward)}
+          <Fact name="Full forward comes to" value={percentOf(drafts.at(-1)!.output)}>
+            end point {formatNumber(channel.forwardEndPointPercent, 0)} % × power {percentOf(draft.forward)}
           </Fact>
           {channel.rest === 'centre' && (
-            <Fact name="Full brake comes to" value={percent(-drafts[0]!.output)}>
-              end point {formatNumber(channel.brakeEndPointPercent, 0)} % × strength {percent(draft.brake)}
+            <Fact name="Full brake comes to" value={percentOf(-drafts[0]!.output)}>
+              end point {formatNumber(channel.brakeEndPointPercent, 0)} % × strength {percentOf(draft.brake)}
             </Fact>
           )}
         </dl>
@@ -109,7 +108,7 @@ function Limited({ title, by, children }: { title: string; by: LimitedBy; childr
       <h3 className="text-xl">{title}</h3>
       <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-4 gap-y-1">
         <dt>Top duty</dt>
-        <dd className="text-right">{percent(by.topDuty)}</dd>
+        <dd className="text-right">{percentOf(by.topDuty)}</dd>
         <dt>Full signal arrives</dt>
         <dd className="text-right font-bold">
           {by.fullSignalArrives ? 'yes' : 'no: features that wait for it stay off'}
@@ -117,9 +116,9 @@ function Limited({ title, by, children }: { title: string; by: LimitedBy; childr
         <dt>Positions from start to top</dt>
         <dd className="text-right">{by.positions}</dd>
         <dt>Travel that does something</dt>
-        <dd className="text-right">{percent(by.liveTravel)}</dd>
+        <dd className="text-right">{percentOf(by.liveTravel)}</dd>
         <dt>Top duty after calibrating again</dt>
-        <dd className="text-right font-bold">{percent(by.topDutyRecalibrated)}</dd>
+        <dd className="text-right font-bold">{percentOf(by.topDutyRecalibrated)}</dd>
       </dl>
       <p className="mt-3 text-muted">{children}</p>
     </section>

@@ -1,5 +1,5 @@
 import { hasLink, itemById, stopById, type EscProfile } from '#core/esc/profile';
-import { downgrade, type Mishap } from '#core/sheet/downgrade';
+import { downgrade, type Loss } from '#core/sheet/downgrade';
 import { EVIDENCE, unknownItems, type Observation } from '#core/sheet/evidence';
 import { addObservations } from '#server/repositories/rigs';
 import { useState } from 'react';
@@ -43,7 +43,7 @@ export async function action({ params, request }: Route.ActionArgs) {
   const mishap = form.get('mishap');
   const observations =
     mishap === 'reset' || mishap === 'firmwareUpdate'
-      ? downgrade(profile, { kind: mishap } satisfies Mishap, at)
+      ? downgrade(profile, { kind: mishap } satisfies Loss, at)
       : wordsIn(form, profile, at);
   if (observations.length === 0) return data({ sentence: 'Nothing was chosen.' }, { status: 400 });
   await addObservations(rigId, observations);

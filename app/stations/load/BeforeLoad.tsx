@@ -18,7 +18,7 @@ import { DraftMark } from '../../ui/marks';
 import { Notice } from '../../ui/Notice';
 import { OneOf } from '../../ui/OneOf';
 import type { Access } from '#core/rig/rig';
-import { SETUP_VALUES, type Setup, type SetupChange } from '#core/rig/setup';
+import { HAND_VALUES, type HandValues, type HandChange } from '#core/rig/handValues';
 import { useBench } from '../bench/BenchContext';
 import { VerdictList } from '../tune/VerdictList';
 import { useLoadOrder } from './useLoadOrder';
@@ -33,8 +33,8 @@ export interface Beginning {
   precaution: string;
   where: Where;
   /** What hands do before and after the ESC is worked. */
-  before: Setup;
-  after: Setup;
+  before: HandValues;
+  after: HandValues;
 }
 
 interface Props {
@@ -43,8 +43,7 @@ interface Props {
 
 /** What will be loaded, by which medium, how long it takes, and what must be safe before it starts. */
 export function BeforeLoad({ onBegin }: Props) {
-  const { rigId, rig, profile, holdings, believed, changes, setupChanges, changeCount, verdicts } =
-    useBench();
+  const { rigId, rig, profile, holdings, believed, changes, handChanges, changeCount, verdicts } = useBench();
   const [precaution, setPrecaution] = useState<string>();
   const [family, setFamily] = useState<Medium['family']>(profile.media[0]!.family);
   const [where, setWhere] = useState<Where>('simulated');
@@ -57,15 +56,15 @@ export function BeforeLoad({ onBegin }: Props) {
       arranged({
         held: believed,
         changes: changesInOrder(profile, heldStops(profile, holdings), changes),
-        setupChanges,
+        handChanges,
       }),
-    [arranged, believed, profile, holdings, changes, setupChanges],
+    [arranged, believed, profile, holdings, changes, handChanges],
   );
   const uncounted = profile.items.filter((item) => holdings[item.id]?.basis === 'seenStored');
   const countable = medium.family === 'link' || SHOWS_STORED[medium.family] ? uncounted : [];
 
   const toStore = changes.length > 0 || countable.length > 0;
-  if (!toStore && setupChanges.length === 0) return <NothingToLoad />;
+  if (!toStore && handChanges.length === 0) return <NothingToLoad />;
   const begin = (): void => {
     if (precaution === undefined) return;
     const [before, after] = [wantedOf(load.before), wantedOf(load.after)];
@@ -75,7 +74,7 @@ export function BeforeLoad({ onBegin }: Props) {
     <div className="max-w-4xl px-5 py-6">
       <h1 className="text-3xl">
         {!toStore
-          ? `Make ${setupChanges.length} ${setupChanges.length === 1 ? 'change' : 'changes'} on the model and its radio`
+          ? `Make ${handChanges.length} ${handChanges.length === 1 ? 'change' : 'changes'} on the model and its radio`
           : changeCount === 0
             ? `Count back ${countable.length} ${countable.length === 1 ? 'value' : 'values'}`
             : `Load ${changeCount} ${changeCount === 1 ? 'change' : 'changes'} into the ${profile.name}`}
@@ -107,13 +106,13 @@ export function BeforeLoad({ onBegin }: Props) {
               </h2>
               <ol className="mt-1">
                 {load.before.map((change) => (
-                  <SetupLine key={change.key} change={change} when={toStore ? 'before it has power' : ''} />
+                  <HandLine key={change.key} change={change} when={toStore ? 'before it has power' : ''} />
                 ))}
                 {load.changes.map((change, place) => (
                   <ChangeLine key={place} change={change} />
                 ))}
                 {load.after.map((change) => (
-                  <SetupLine key={change.key} change={change} when={toStore ? 'when all is stored' : ''} />
+                  <HandLine key={change.key} change={change} when={toStore ? 'when all is stored' : ''} />
                 ))}
               </ol>
               {load.worseOnTheWay !== undefined && (
@@ -273,8 +272,8 @@ function ChangeLine({ change: { itemId, fromStopId, toStopId } }: { change: Chan
 }
 
 /** What hands do, and when. */
-function SetupLine({ change, when }: { change: SetupChange; when: string }) {
-  const { name, unit } = SETUP_VALUES[change.key];
+function HandLine({ change, when }: { change: HandChange; when: string }) {
+  const { name, unit } = HAND_VALUES[change.key];
   return (
     <li className="flex items-baseline gap-2 border-t border-rule py-2">
       <DraftMark className="size-3.5 shrink-0 self-center" />
@@ -289,7 +288,7 @@ function SetupLine({ change, when }: { change: SetupChange; when: string }) {
   );
 }
 
-const wantedOf = (changes: readonly SetupChange[]): Setup =>
+const wantedOf = (changes: readonly HandChange[]): HandValues =>
   Object.fromEntries(changes.map(({ key, to }) => [key, to]));
 
 /** Where key and socket are, as their owner has noted it. */

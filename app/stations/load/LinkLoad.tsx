@@ -2,7 +2,7 @@ import { itemById, stopById, type StopByItem } from '#core/esc/profile';
 import type { LinkPhase, Surprise } from '#server/link/loadByLink';
 import type { LinkJobView } from '#server/link/linkJobs';
 import { ACCEPTANCE } from '#core/rig/safety';
-import { setupTitle } from '#core/rig/setup';
+import { handChangeTitle } from '#core/rig/handValues';
 import type { ReactNode } from 'react';
 import { Check, Circle, CircleDot } from 'lucide-react';
 import { Link } from 'react-router';
@@ -143,8 +143,8 @@ function Finished({
   onlyReads,
   onAgain,
 }: Extract<LinkJobView, { state: 'finished' }> & { onlyReads: boolean; onAgain: () => void }) {
-  const { rigId, rig, setupChanges } = useBench();
-  const byHand = onlyReads ? [] : setupChanges;
+  const { rigId, rig, handChanges } = useBench();
+  const byHand = onlyReads ? [] : handChanges;
   return (
     <>
       <p className="font-display text-3xl leading-tight font-bold" data-testid="instruction">
@@ -170,7 +170,7 @@ function Finished({
       {byHand.length > 0 && (
         <div className="mt-4">
           <Notice grade="caution" title="Before it drives: what is left to do by hand">
-            <p>{byHand.map(setupTitle).join('; ')}.</p>
+            <p>{byHand.map(handChangeTitle).join('; ')}.</p>
             <Button className="mt-2" onClick={onAgain}>
               Go on by hand
             </Button>

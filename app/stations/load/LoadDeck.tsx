@@ -7,7 +7,7 @@ import { planLegs, planRestart } from '#core/plan/loadPlan';
 import type { Config } from '#core/procedure/language';
 import { stateOf } from '#core/procedure/step';
 import { rangeOf } from '#core/radio/pulse';
-import type { Setup } from '#core/rig/setup';
+import type { HandValues } from '#core/rig/handValues';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { GuideStep, NextSteps } from '../../simulated/GuideStep';
@@ -26,7 +26,7 @@ export interface LoadProps {
   /** The stop that each drafted item has to have in the end. */
   intents: StopByItem;
   /** What is to be done by hand when all is stored. */
-  after: Setup;
+  after: HandValues;
   /** Why the sheet was not kept, if the server said so. */
   problem: string | undefined;
 }

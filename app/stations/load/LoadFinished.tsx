@@ -1,17 +1,17 @@
 import { SHOWS_STORED, type HandMedium } from '#core/esc/media';
 import { ACCEPTANCE } from '#core/rig/safety';
-import { setupChangesOf, type Setup } from '#core/rig/setup';
+import { handChangesOf, type HandValues } from '#core/rig/handValues';
 import { Form, useNavigation } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
-import { SetupSteps } from './SetupSteps';
+import { HandSteps } from './HandSteps';
 
 interface Props {
   /** By which it was loaded; null where only hands worked, and nothing was stored. */
   medium: HandMedium['family'] | null;
   /** What hands still have to do before it is tried. */
-  after: Setup;
+  after: HandValues;
   changed: readonly string[];
   problem: string | undefined;
   /** Whether everything that was seen has reached the server. */
@@ -25,8 +25,8 @@ export function LoadFinished({ medium, after, changed, problem, ready, arms }: P
   const { rig } = useBench();
   const { kind } = rig.vehicle;
   const saving = useNavigation().state !== 'idle';
-  const byHand = setupChangesOf(rig, after);
-  if (byHand.length > 0) return <SetupSteps changes={byHand} />;
+  const byHand = handChangesOf(rig, after);
+  if (byHand.length > 0) return <HandSteps changes={byHand} />;
   const shows = medium !== null && SHOWS_STORED[medium];
   return (
     <div>

@@ -3,7 +3,7 @@ import { handMediumOf } from '#core/esc/profile';
 import { legsFor, planLegs, planRestart } from '#core/plan/loadPlan';
 import { planOnPaper, type PaperLeg } from '#core/plan/paperPlan';
 import { shortLine } from '#core/plan/instruction';
-import { setupStep, type SetupStep } from '#core/plan/setupStep';
+import { handStep, type HandStep } from '#core/plan/handStep';
 import { escMachine } from '#core/procedure/escMachine';
 import { initialConfig } from '#core/procedure/step';
 import { rangeOf } from '#core/radio/pulse';
@@ -107,7 +107,7 @@ function Leg({ leg: { title, steps, countBack }, isCard }: { leg: PaperLeg; isCa
 }
 
 /** What is done on the model or its radio, before the ESC has power or after it holds everything. */
-function ByHand({ steps, isCard }: { steps: readonly SetupStep[]; isCard: boolean }) {
+function ByHand({ steps, isCard }: { steps: readonly HandStep[]; isCard: boolean }) {
   return (
     <ul className="mt-3">
       {steps.map(({ line, detail }) => (
@@ -120,7 +120,7 @@ function ByHand({ steps, isCard }: { steps: readonly SetupStep[]; isCard: boolea
 }
 
 function usePaperPlan(medium: HandMedium | undefined) {
-  const { profile, rig, memory, changes, setupChanges, holdings, believed } = useBench();
+  const { profile, rig, memory, changes, handChanges, holdings, believed } = useBench();
   const arranged = useLoadOrder(medium?.family ?? 'link');
   return useMemo(() => {
     if (!medium) return undefined;
@@ -131,17 +131,17 @@ function usePaperPlan(medium: HandMedium | undefined) {
     const load = arranged({
       held: believed,
       changes: changesInOrder(profile, held, changes),
-      setupChanges,
+      handChanges,
     });
     const plan = planLegs(machine, start, legsFor(load.changes, SHOWS_STORED[medium.family]), stick);
     if (!plan) return undefined;
     const restart = planRestart(machine, plan.end, stick);
     return {
-      before: load.before.map(setupStep),
-      after: load.after.map(setupStep),
+      before: load.before.map(handStep),
+      after: load.after.map(handStep),
       seconds: plan.seconds + (restart?.seconds ?? 0),
       legs: planOnPaper(profile, rig.channel, held, plan.legs, medium),
       restart: (restart?.gestures ?? []).map((gesture) => shortLine(profile, rig.channel, gesture, medium)),
     };
-  }, [medium, profile, rig.channel, memory, changes, setupChanges, holdings, believed, arranged]);
+  }, [medium, profile, rig.channel, memory, changes, handChanges, holdings, believed, arranged]);
 }

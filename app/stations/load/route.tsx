@@ -1,5 +1,5 @@
 import { MEDIUM_WORDS, type MediumFamily } from '#core/esc/media';
-import { setupChangesOf, setupTitle } from '#core/rig/setup';
+import { handChangesOf, handChangeTitle } from '#core/rig/handValues';
 import type { StopByItem } from '#core/esc/profile';
 import { changesOf } from '#core/sheet/draft';
 import { holdingsOf } from '#core/sheet/evidence';
@@ -18,8 +18,8 @@ import { LinkLoad } from './LinkLoad';
 import type { LoadAnswer } from './loadAnswer';
 import { LoadFinished } from './LoadFinished';
 import { OwnDeck } from './OwnDeck';
-import { SetupSteps } from './SetupSteps';
-import { keepSetupStep } from './setupStep.server';
+import { HandSteps } from './HandSteps';
+import { keepHandStep } from './handStep.server';
 import { SimulatedDeck } from './SimulatedDeck';
 import { useTopOfPage } from '../../simulated/useTopOfPage';
 
@@ -30,7 +30,7 @@ export async function action({ params, request }: Route.ActionArgs) {
   const byHand = form.get('byHand');
   const sentence =
     typeof byHand === 'string'
-      ? await keepSetupStep(bench.rigId, bench.rig, byHand, Number(form.get('value')))
+      ? await keepHandStep(bench.rigId, bench.rig, byHand, Number(form.get('value')))
       : await keepLoaded(bench, form);
   return data({ sentence } satisfies LoadAnswer, { status: sentence === undefined ? 200 : 400 });
 }
@@ -42,8 +42,8 @@ export async function action({ params, request }: Route.ActionArgs) {
 async function keepLoaded(bench: Bench, form: FormData): Promise<string> {
   const left = changesOf(bench.profile, holdingsOf(bench.profile, bench.observations), bench.draft);
   if (left.length > 0) return `${left.length} values are not on the ESC yet.`;
-  const [undone] = setupChangesOf(bench.rig, bench.draft.setup);
-  if (undone) return `${setupTitle(undone)}: not done yet.`;
+  const [undone] = handChangesOf(bench.rig, bench.draft.setup);
+  if (undone) return `${handChangeTitle(undone)}: not done yet.`;
   const said = new Set(form.getAll('changed'));
   const changedBefore = await changedSinceLastSheet(bench);
   // Also what was stored at another device, before the load was left half-way.
@@ -82,11 +82,11 @@ export default function LoadRoute({ actionData: answer }: Route.ComponentProps) 
   const [begun, setBegun] = useState<Beginning & { intents: StopByItem }>();
   if (!begun) return <BeforeLoad onBegin={(beginning) => setBegun({ ...beginning, intents: draft.stops })} />;
   const { medium, before, after, ...rest } = begun;
-  const first = setupChangesOf(rig, before);
+  const first = handChangesOf(rig, before);
   if (first.length > 0)
     return (
       <ByHand>
-        <SetupSteps changes={first} />
+        <HandSteps changes={first} />
       </ByHand>
     );
   if (!medium)

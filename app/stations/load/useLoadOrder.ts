@@ -4,7 +4,7 @@ import type { StopByItem } from '#core/esc/profile';
 import { inShortOrder } from '#core/plan/shortOrder';
 import { arrangeLoad, type WholeLoad } from '#core/plan/wholeLoad';
 import type { Rig } from '#core/rig/rig';
-import type { SetupChange } from '#core/rig/setup';
+import type { HandChange } from '#core/rig/handValues';
 import type { Change } from '#core/sheet/draft';
 import { useCallback } from 'react';
 import { useBench } from '../bench/BenchContext';
@@ -14,7 +14,7 @@ interface ToArrange {
   held: StopByItem;
   changes: Change[];
   /** What hands still have to do. */
-  setupChanges?: readonly SetupChange[];
+  handChanges?: readonly HandChange[];
   /** Where in its menu the ESC is. */
   from?: number;
 }
@@ -26,13 +26,13 @@ export function useLoadOrder(family: MediumFamily): (load: ToArrange) => WholeLo
   const { rig, profile, memory, rules, goals } = useBench();
   const { range } = memory;
   return useCallback(
-    ({ held, changes, setupChanges = [], from }) => {
+    ({ held, changes, handChanges = [], from }) => {
       const hazardsOf = (of: Rig, stops: StopByItem): string[] =>
         verdictsOn({ rig: of, profile, stops, range, rules, goals })
           .filter(({ grade }) => grade === 'hazard')
           .map(({ title }) => title);
       const inOrder = inShortOrder(profile, family, changes, from);
-      return arrangeLoad({ profile, rig, setupChanges, held, changes: inOrder }, hazardsOf);
+      return arrangeLoad({ profile, rig, handChanges, held, changes: inOrder }, hazardsOf);
     },
     [rig, profile, family, range, rules, goals],
   );

@@ -5,7 +5,7 @@ import { formatNumber } from '#core/units/format';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { INPUT } from './formParts';
-import { readNumber } from './formReader';
+import { readNumber } from '#core/units/readNumber';
 import { MOST_BUS_LOADS } from './rigForm';
 
 interface Props {

@@ -1,6 +1,7 @@
 /** Reads a form field by field, and gathers a sentence for every field that cannot be read. */
 import { formatNumber } from '#core/units/format';
 import type { Problem } from '#core/units/problem';
+import { readNumber } from '#core/units/readNumber';
 
 /** A number that a person may type, with its bounds. */
 export interface NumberField {
@@ -63,13 +64,4 @@ export class FormReader {
     const text = this.text(name);
     return Object.hasOwn(table, text) ? (text as K) : otherwise;
   }
-}
-
-/** A number as people type it: spaces, a decimal comma and a true minus sign are fine. */
-export function readNumber(text: string): number | undefined {
-  const plain = text
-    .replaceAll(/[\s\u00a0\u202f]/g, '')
-    .replace('\u2212', '-')
-    .replace(',', '.');
-  return /^-?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : undefined;
 }

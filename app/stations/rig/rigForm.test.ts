@@ -3,7 +3,7 @@ import { fieldsOf, quantityAt } from '#core/rig/fields';
 import { defaultRig } from '#core/rig/defaults';
 import type { Rig } from '#core/rig/rig';
 import { CHANNEL_FIELDS } from './channelFields';
-import { readNumber } from './formReader';
+import { readNumber } from '#core/units/readNumber';
 import { readRigForm, shownValue } from './rigForm';
 
 /** The form as it stands when nobody has touched it. */

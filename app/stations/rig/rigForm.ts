@@ -10,7 +10,8 @@ import type { Problem } from '#core/units/problem';
 import type { Basis } from '#core/units/provenance';
 import { nameFault } from '#core/units/text';
 import { CHANNEL_FIELDS, JITTER_FIELD } from './channelFields';
-import { FormReader, readNumber } from './formReader';
+import { FormReader } from './formReader';
+import { readNumber } from '#core/units/readNumber';
 
 /** How many things on the BEC a form can hold. */
 export const MOST_BUS_LOADS = 24;

@@ -1,4 +1,10 @@
-import { changedSince, EMPTY_SETUP, SETUP_KEYS, SETUP_VALUES, type Setup } from '#core/rig/setup';
+import {
+  changedSince,
+  NO_HAND_VALUES,
+  HAND_VALUE_KEYS,
+  HAND_VALUES,
+  type HandValues,
+} from '#core/rig/handValues';
 import { EVIDENCE } from '#core/sheet/evidence';
 import type { Sheet } from '#core/sheet/sheet';
 import { EscMark, escMarkOf } from '../../ui/marks';
@@ -7,14 +13,14 @@ import { Scrollable } from '../../ui/Scrollable';
 interface Props {
   sheet: Sheet;
   /** What the sheet before it has of model and radio. */
-  setupBefore?: Setup;
+  setupBefore?: HandValues;
 }
 
 /** Every value of a sheet in the ESC's own order, with how it was known. */
-export function SheetTable({ sheet, setupBefore = EMPTY_SETUP }: Props) {
+export function SheetTable({ sheet, setupBefore = NO_HAND_VALUES }: Props) {
   const changed = new Set(sheet.changedItemIds);
   const changedByHand = changedSince(setupBefore, sheet.setup);
-  const byHand = SETUP_KEYS.filter((key) => sheet.setup[key] !== undefined);
+  const byHand = HAND_VALUE_KEYS.filter((key) => sheet.setup[key] !== undefined);
   return (
     <>
       <Scrollable label="Values of this sheet">
@@ -53,7 +59,7 @@ export function SheetTable({ sheet, setupBefore = EMPTY_SETUP }: Props) {
         <p className="mt-2 max-w-2xl border-t border-rule pt-2">
           <span className="text-muted">On the model and its radio: </span>
           {byHand.map((key, place) => {
-            const { name, unit } = SETUP_VALUES[key];
+            const { name, unit } = HAND_VALUES[key];
             const isChanged = changedByHand.includes(key);
             return (
               <span key={key}>

@@ -1,4 +1,4 @@
-import { changedSince, EMPTY_SETUP, setupChangesOf, type Setup } from '#core/rig/setup';
+import { changedSince, NO_HAND_VALUES, handChangesOf, type HandValues } from '#core/rig/handValues';
 import { changesOf, type Draft } from '#core/sheet/draft';
 import type { Sheet } from '#core/sheet/sheet';
 import { stopsBeforeLoad } from '#core/sheet/undo';
@@ -138,10 +138,10 @@ export default function SheetsRoute({ loaderData, actionData }: Route.ComponentP
  * What the model had when it was loaded before; nothing where either may be of another model. What was kept before a
  * change may have been kept in the middle of a load, when hands had done their part.
  */
-const setupBeforeThat = (sheets: readonly StoredSheet[], index: number): Setup =>
+const setupBeforeThat = (sheets: readonly StoredSheet[], index: number): HandValues =>
   sheets[index]!.origin === 'imported'
-    ? EMPTY_SETUP
-    : (sheets.slice(index + 1).find(({ origin }) => origin === 'loaded')?.sheet.setup ?? EMPTY_SETUP);
+    ? NO_HAND_VALUES
+    : (sheets.slice(index + 1).find(({ origin }) => origin === 'loaded')?.sheet.setup ?? NO_HAND_VALUES);
 
 const ORIGIN_WORDS = {
   loaded: 'loaded',
@@ -153,7 +153,7 @@ const ORIGIN_WORDS = {
 function UndoLoad({ stops, setup }: Draft) {
   const { rigId, rig, profile, holdings, moveAll } = useBench();
   const navigate = useNavigate();
-  if (changesOf(profile, holdings, { stops }).length + setupChangesOf(rig, setup).length === 0) return null;
+  if (changesOf(profile, holdings, { stops }).length + handChangesOf(rig, setup).length === 0) return null;
   const plan = (): void => {
     moveAll(stops, setup);
     void navigate(`/rigs/${rigId}/load`);
@@ -166,7 +166,7 @@ function UndoLoad({ stops, setup }: Draft) {
 }
 
 /** @param setup what the model had then; empty for a sheet that may be of another */
-function TakeAsDraft({ sheet, setup }: { sheet: Sheet; setup: Setup }) {
+function TakeAsDraft({ sheet, setup }: { sheet: Sheet; setup: HandValues }) {
   const { rig, profile, holdings, moveAll } = useBench();
   const stops = Object.fromEntries(
     sheet.values.flatMap(({ itemId, stopId }) => {
@@ -174,7 +174,7 @@ function TakeAsDraft({ sheet, setup }: { sheet: Sheet; setup: Setup }) {
       return stopId !== null && real ? [[itemId, stopId] as const] : [];
     }),
   );
-  const count = changesOf(profile, holdings, { stops }).length + setupChangesOf(rig, setup).length;
+  const count = changesOf(profile, holdings, { stops }).length + handChangesOf(rig, setup).length;
   if (count === 0) return <span className="text-muted">as on the ESC</span>;
   return (
     <Button look="quiet" className="min-h-0 py-0" onClick={() => moveAll(stops, setup)}>

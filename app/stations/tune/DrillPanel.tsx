@@ -4,7 +4,7 @@ import type { DrillNumber } from '#core/physics/drills/drill';
 import { assumptionsOf } from '#core/sensitivity/assumptions';
 import type { StopByItem } from '#core/esc/profile';
 import type { Rig, VehicleKind } from '#core/rig/rig';
-import { withSetup } from '#core/rig/setup';
+import { withHandValues } from '#core/rig/handValues';
 import { draftedStops, fittingDraft, type Draft } from '#core/sheet/draft';
 import { unknownItems } from '#core/sheet/evidence';
 import { escBehaviour } from '#core/physics/escChain';
@@ -45,7 +45,7 @@ export function DrillPanel() {
   const requestFor = useCallback(
     (draft: Draft) => {
       const drafted = draftedStops(believed, draft);
-      const its = withSetup(rig, draft.setup);
+      const its = withHandValues(rig, draft.setup);
       return { ...asIs, draft: behave(its, drafted), draftedRig: resolveRig(its, profile), drafted };
     },
     [asIs, rig, profile, believed, behave],
@@ -57,7 +57,7 @@ export function DrillPanel() {
     [onMoved, requestFor, profile],
   );
   const { drafted } = request;
-  const draftedRig = useMemo(() => withSetup(rig, newest.setup), [rig, newest.setup]);
+  const draftedRig = useMemo(() => withHandValues(rig, newest.setup), [rig, newest.setup]);
   const recentlyMoved = useRecentlyMoved(drafted);
   const likely = useCallback(
     () =>

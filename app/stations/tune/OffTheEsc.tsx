@@ -1,4 +1,4 @@
-import { SETUP_KEYS, SETUP_VALUES, type SetupKey } from '#core/rig/setup';
+import { HAND_VALUE_KEYS, HAND_VALUES, type HandValueKey } from '#core/rig/handValues';
 import { Minus, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
@@ -9,7 +9,7 @@ import { INPUT } from '../rig/formParts';
 /** What is drafted beside the ESC's own values: pinion, pack and the radio's end points. */
 export function OffTheEsc() {
   const { rig } = useBench();
-  const keys = SETUP_KEYS.filter((key) => SETUP_VALUES[key].read(rig) !== undefined);
+  const keys = HAND_VALUE_KEYS.filter((key) => HAND_VALUES[key].read(rig) !== undefined);
   return (
     <section id="off-the-esc" aria-labelledby="off-the-esc-title" className="scroll-mt-4 pt-5">
       <h2 id="off-the-esc-title" className="pb-1 text-xl">
@@ -20,16 +20,16 @@ export function OffTheEsc() {
       </p>
       <ul>
         {keys.map((key) => (
-          <SetupRow key={key} setupKey={key} />
+          <HandRow key={key} setupKey={key} />
         ))}
       </ul>
     </section>
   );
 }
 
-function SetupRow({ setupKey }: { setupKey: SetupKey }) {
+function HandRow({ setupKey }: { setupKey: HandValueKey }) {
   const { rig, moveAll } = useBench();
-  const { name, unit, least, most, step, lower, higher, read } = SETUP_VALUES[setupKey];
+  const { name, unit, least, most, step, lower, higher, read } = HAND_VALUES[setupKey];
   const now = read(rig)!;
   const wanted = useNewestDraft().setup[setupKey] ?? now;
   // As it stands in the field while it is being typed: the draft comes a moment later.

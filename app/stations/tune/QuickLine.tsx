@@ -1,8 +1,8 @@
 import { readQuickEntry, type QuickEntry } from '#core/quick/quickEntry';
-import { readQuickSetup, type QuickSetup } from '#core/quick/quickSetup';
+import { readQuickHandValue, type QuickSetup } from '#core/quick/quickHandValues';
 import type { EscProfile } from '#core/esc/profile';
 import type { Rig, VehicleKind } from '#core/rig/rig';
-import { SETUP_VALUES } from '#core/rig/setup';
+import { HAND_VALUES } from '#core/rig/handValues';
 import { VOCABULARY } from '#core/settings/vocabulary';
 import { memo, useId, useRef, useState, type SyntheticEvent } from 'react';
 import { useCommands } from '../../preferences/useCommands';
@@ -69,11 +69,11 @@ type Entry = QuickEntry | QuickSetup;
 /** A value of the ESC where it is one; else of the model or its radio. */
 function readLine(profile: EscProfile, rig: Rig, typed: string): Entry {
   const entry = readQuickEntry(profile, typed, rig.pack.cells);
-  return entry.kind === 'move' ? entry : (readQuickSetup(rig, typed) ?? entry);
+  return entry.kind === 'move' ? entry : (readQuickHandValue(rig, typed) ?? entry);
 }
 
 const setupWords = ({ key, value }: Extract<QuickSetup, { kind: 'setup' }>): string =>
-  `${SETUP_VALUES[key].name} ${value}\u00a0${SETUP_VALUES[key].unit}`;
+  `${HAND_VALUES[key].name} ${value}\u00a0${HAND_VALUES[key].unit}`;
 
 function says(entry: Entry): string {
   if (entry.kind === 'setup') return `Enter drafts ${setupWords(entry)}.`;

@@ -4,7 +4,7 @@ import { stopById, itemById, type ProfileItem } from '#core/esc/profile';
 import { momentName, momentsOf, type MomentId } from '#core/settings/moments';
 import { VOCABULARY } from '#core/settings/vocabulary';
 import type { VehicleKind } from '#core/rig/rig';
-import { setupTitle } from '#core/rig/setup';
+import { handChangeTitle } from '#core/rig/handValues';
 import { unknownItems } from '#core/sheet/evidence';
 import { memo, useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -148,7 +148,7 @@ const CHIPS_SHOWN = 3;
 
 /** What differs, and the way to load it. */
 function ChangeBar() {
-  const { profile, holdings, changes, setupChanges, changeCount, rigId, stations } = useBench();
+  const { profile, holdings, changes, handChanges, changeCount, rigId, stations } = useBench();
   const { back, putBack } = usePutBack();
   const unknown = unknownItems(profile, holdings).length;
   const shown = back.length > 0 ? CHIPS_SHOWN - 1 : CHIPS_SHOWN;
@@ -158,7 +158,7 @@ function ChangeBar() {
       const from = fromStopId ? stopById(item, fromStopId).label : 'unknown';
       return `${VOCABULARY[item.setting].name} ${from} → ${stopById(item, toStopId).label}`;
     }),
-    ...setupChanges.map(setupTitle),
+    ...handChanges.map(handChangeTitle),
   ];
   return (
     <div className="sticky bottom-16 z-5 flex flex-wrap items-center gap-3 border-t border-ink bg-film px-5 py-2.5 md:bottom-0">

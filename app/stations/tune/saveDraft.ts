@@ -1,5 +1,5 @@
 import { readIntents } from '#core/sheet/intents';
-import { readSetup } from '#core/rig/setup';
+import { readHandValues } from '#core/rig/handValues';
 import { saveDraft } from '#server/repositories/drafts';
 import { benchOf } from '../bench/benchData.server';
 import type { Route } from './+types/saveDraft';
@@ -9,7 +9,7 @@ export async function action({ params, request }: Route.ActionArgs) {
   const { profile } = await benchOf(params.rigId);
   const body = (await request.json()) as { baseRevision?: unknown; stops?: unknown; setup?: unknown };
   const stops = readIntents(profile, body.stops);
-  const setup = readSetup(body.setup);
+  const setup = readHandValues(body.setup);
   if (!Number.isInteger(body.baseRevision) || !stops || !setup) {
     const sentence = 'The draft names what this ESC, or the model round it, does not have.';
     return Response.json({ sentence }, { status: 400 });

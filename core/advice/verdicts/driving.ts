@@ -1,9 +1,10 @@
 /** Braking, letting go, backing up, and what the radio lets through. Limits: common practice unless said otherwise. */
+import { FULL_SIGNAL } from '../../radio/pulse';
 import { itemForSetting, valueOf } from '../../esc/profile';
 import { deadbandOf } from '../../physics/escChain';
 import { hasBrakeStage } from '../../physics/triggerChain';
 import { travelReport } from '../../radio/travel';
-import { formatNumber } from '../../units/format';
+import { formatNumber, percentOf } from '../../units/format';
 import { noLoadSpeed } from '../../physics/drills/topSpeed';
 import { resolveRig } from '../../rig/resolve';
 import { kmPerHour } from '../../units/convert';
@@ -34,8 +35,7 @@ export function brakeThroughRadio({ rig, profile, stops, range }: Situation): Ve
   const strength = value.value / 100;
   const left = strength * signal;
   if (1 - signal < WORTH_SAYING && left >= HARDLY_BRAKES) return undefined;
-  const percent = (share: number): string => `${formatNumber(share * 100, 0)}\u00a0%`;
-  const product = `${percent(strength)} on the ESC × ${percent(signal)} from the radio leaves ${percent(left)}.`;
+  const product = `${percentOf(strength)} on the ESC × ${percentOf(signal)} from the radio leaves ${percentOf(left)}.`;
   return {
     id: 'brakeThroughRadio',
     grade: 'caution',
@@ -43,7 +43,7 @@ export function brakeThroughRadio({ rig, profile, stops, range }: Situation): Ve
     title:
       left < HARDLY_BRAKES
         ? 'Almost no brake is left.'
-        : `Your radio takes another ${percent(1 - signal)} off.`,
+        : `Your radio takes another ${percentOf(1 - signal)} off.`,
     sentence: `${product} Set the brake on the ESC first; use the radio’s end point only for the last touch.`,
     remedies: [
       { kind: 'station', label: 'Look at the end points', station: 'endpoints' },
@@ -202,15 +202,12 @@ export const reverseSharperThanForward: Judge = (situation) => {
   };
 };
 
-/** Below this share of the throttle a radio does not reach full. */
-const REACHES = 0.995;
-
 export const turboNeverStarts: Judge = (situation) => {
   const { rig, profile, stops, range } = situation;
   if (!amountOf(situation, 'turbo')) return undefined;
   const { largestSignal } = travelReport(rig.channel, range, deadbandOf(profile, stops)).forward;
   const from = (amountOf(situation, 'turboFrom') ?? 100) / 100;
-  if (largestSignal >= Math.min(from, REACHES)) return undefined;
+  if (largestSignal >= Math.min(from, FULL_SIGNAL)) return undefined;
   return {
     id: 'turboNeverStarts',
     grade: 'caution',

@@ -1,4 +1,5 @@
 /** What lies round the values: end points, several ESCs, values for a day, values that nobody has looked at. Common practice. */
+import { FULL_SIGNAL } from '../../radio/pulse';
 import { itemById } from '../../esc/profile';
 import { deadbandOf } from '../../physics/escChain';
 import { entersDrills } from '../../physics/howItEnters';
@@ -8,13 +9,11 @@ import { formatNumber } from '../../units/format';
 import { choiceOf, moveTo, moveToChoice, type Judge, type Situation, type Verdict } from './verdict';
 
 const LOWERED_PERCENT = 97;
-const REACHES_FULL = 0.995;
-
 /** Lowered before calibrating: the ESC has learned the smaller travel as full. */
 export const endPointsLearnedLow: Judge = ({ rig, profile, stops, range }) => {
   const endPoint = rig.channel.forwardEndPointPercent;
   const { largestSignal } = travelReport(rig.channel, range, deadbandOf(profile, stops)).forward;
-  if (endPoint >= LOWERED_PERCENT || largestSignal < REACHES_FULL) return undefined;
+  if (endPoint >= LOWERED_PERCENT || largestSignal < FULL_SIGNAL) return undefined;
   return {
     id: 'endPointsLearnedLow',
     grade: 'caution',

@@ -2,8 +2,8 @@
 import { AT_NEUTRAL, canBackUp, nextDirection, type DirectionRules } from '../../esc/direction';
 import { kmPerHour } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
-import type { Mark, Part } from '../powerTrain';
-import { finely, setupOf } from '../setup';
+import type { Mark, RunPart } from '../powerTrain';
+import { finely, bridgeSettingOf } from '../bridge';
 import { reverseDutyOf } from '../triggerChain';
 import { AT, startState } from '../car';
 import { runWheels } from '../wheels';
@@ -48,7 +48,7 @@ export function reverseWaitS(rules: DirectionRules): number | undefined {
 }
 
 /** Pushed at once and fully, backward. */
-const push = (esc: EscBehaviour): Part => ({
+const push = (esc: EscBehaviour): RunPart => ({
   lengthS: BACK_LONGEST_S,
   kind: 'drive',
   from: esc.startDuty * esc.reversePower,
@@ -62,7 +62,7 @@ export function backUp(rig: ResolvedWheels, esc: EscBehaviour): Drill {
   const startSpeed = Math.min(WALKING_PACE, REACHABLE_SHARE * noLoadSpeed(rig));
   const forward = startState(rig, startSpeed);
   const slowing = drawOver(DRAWN_S, TRACE_POINTS, forward.length, (y) => kmPerHour(y[AT.speed]!));
-  const stop = runWheels(finely(rig), setupOf(rig, esc), [pushed(esc, STOP_LONGEST_S)], forward, {
+  const stop = runWheels(finely(rig), bridgeSettingOf(rig, esc), [pushed(esc, STOP_LONGEST_S)], forward, {
     visit: (step) => slowing.visit(step),
   });
   slowing.fill(0);
@@ -75,7 +75,7 @@ export function backUp(rig: ResolvedWheels, esc: EscBehaviour): Drill {
   const back =
     backsAfterS === undefined
       ? undefined
-      : runWheels(finely(rig), setupOf(rig, esc), [push(esc)], backward, {
+      : runWheels(finely(rig), bridgeSettingOf(rig, esc), [push(esc)], backward, {
           marks: [far],
           visit: (step) => backing.visit(step),
         });

@@ -2,8 +2,8 @@
 import { kmPerHour } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
 import { brakeStrengthOf } from '../triggerChain';
-import { brakeAmps, finely, setupOf } from '../setup';
-import type { Mark, Part } from '../powerTrain';
+import { brakeAmps, finely, bridgeSettingOf } from '../bridge';
+import type { Mark, RunPart } from '../powerTrain';
 import { AT, gripLimit, shaftSpeedAt, SIZE, startState } from '../car';
 import { runWheels } from '../wheels';
 import { number, TRACE_POINTS, type Drill } from './drill';
@@ -12,7 +12,7 @@ import { noLoadSpeed } from './topSpeed';
 import { STOP_LONGEST_S, WALKING_PACE, BRAKE_FROM, REACHABLE_SHARE } from './wheelParts';
 
 /** Trigger pushed at once and fully. */
-export const pushed = (esc: EscBehaviour, lengthS: number): Part => {
+export const pushed = (esc: EscBehaviour, lengthS: number): RunPart => {
   const { strength } = pushOf(esc);
   return { lengthS, kind: 'brake', from: strength, to: strength, perSecond: 0, signal: -esc.brakeSignal };
 };
@@ -59,14 +59,14 @@ export function brake(rig: ResolvedWheels, esc: EscBehaviour): Drill {
 }
 
 /** From speed, and from walking pace, to rest on the flat. */
-export function slowing(rig: ResolvedWheels, esc: EscBehaviour, parts: readonly Part[], braking: Braking) {
+export function slowing(rig: ResolvedWheels, esc: EscBehaviour, parts: readonly RunPart[], braking: Braking) {
   const startSpeed = Math.min(BRAKE_FROM, REACHABLE_SHARE * noLoadSpeed(rig));
-  const setup = setupOf(rig, esc);
+  const bridge = bridgeSettingOf(rig, esc);
   const y = startState(rig, startSpeed);
   const probe = new Float64Array(SIZE);
   let walkingAfterM: number | undefined;
   const walking: Mark = { value: (state) => state[AT.speed]! - WALKING_PACE, ends: false };
-  const run = runWheels(finely(rig), setup, parts, y, {
+  const run = runWheels(finely(rig), bridge, parts, y, {
     marks: [walking],
     visit: (step) => {
       step.at(step.t1, probe);
@@ -75,7 +75,7 @@ export function slowing(rig: ResolvedWheels, esc: EscBehaviour, parts: readonly 
     },
   });
   const slow = startState(rig, WALKING_PACE);
-  const slowRun = runWheels(finely(rig), setup, parts, slow);
+  const slowRun = runWheels(finely(rig), bridge, parts, slow);
   const points = Array.from({ length: TRACE_POINTS + 1 }, (_, n) => {
     const speed = (startSpeed * n) / TRACE_POINTS;
     return { x: kmPerHour(speed), y: brakeForceAt(rig, esc, braking, speed) };
@@ -111,7 +111,7 @@ const brakeAmpsAt = (
     ? 0
     : brakeAmps(
         rig.motor,
-        setupOf(rig, esc).brake,
+        bridgeSettingOf(rig, esc).brake,
         strength,
         pushed,
         shaftSpeedAt(rig, speed),

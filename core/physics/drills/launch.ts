@@ -4,7 +4,7 @@ import type { EscBehaviour } from '../escChain';
 import { dutyOf } from '../triggerChain';
 import { noExtremes, noteExtremes } from '../extreme';
 import { blocked } from '../motor';
-import { finely, setupOf, startLimitOf } from '../setup';
+import { finely, bridgeSettingOf, startLimitOf } from '../bridge';
 import type { Mark } from '../powerTrain';
 import { AT, SIZE, startState } from '../car';
 import { runWheels } from '../wheels';
@@ -34,7 +34,7 @@ export function launch(rig: ResolvedWheels, esc: EscBehaviour): Drill {
   const probe = new Float64Array(SIZE);
   let spun: { car: number; tyre: number } | undefined;
   const whole = pull(esc, LAUNCH_LONGEST_S);
-  const run = runWheels(finely(rig), setupOf(rig, esc), [whole], y, {
+  const run = runWheels(finely(rig), bridgeSettingOf(rig, esc), [whole], y, {
     marks: [at(5), at(FAR_M), cutoff, end],
     visit: (step, momentAt) => {
       trace.visit(step);

@@ -2,7 +2,7 @@
 import { GRAVITY, kmPerHour } from '../../units/convert';
 import { totalAdvance, type EscBehaviour } from '../escChain';
 import { dutyOf } from '../triggerChain';
-import type { Part } from '../powerTrain';
+import type { RunPart } from '../powerTrain';
 import { gripLimit, resistance, shaftSpeedAt } from '../car';
 import { number, type Drill } from './drill';
 import type { ResolvedWheels } from '../resolved';
@@ -14,7 +14,7 @@ import { STOP_LONGEST_S, LEVER_OVER_HEIGHT } from './wheelParts';
 const EASING_S = 0.25;
 
 /** The trigger on its way back, and then let go: it rolls until neutral, or drag brake comes in on the way. */
-function lettingGo(esc: EscBehaviour): Part[] {
+function lettingGo(esc: EscBehaviour): RunPart[] {
   const { dragBrake, dragRampS } = esc;
   const still = { from: 0, to: 0, perSecond: 0, signal: 0 };
   if (esc.coastAssist > 0 && dragBrake <= 0) {

@@ -2,7 +2,7 @@
 import { rpmOf } from '../../units/convert';
 import { totalAdvance, type EscBehaviour } from '../escChain';
 import { driveFlow, newFlow, PROVEN_ADVANCE } from '../motor';
-import { driveAt, newDrive, setupOf } from '../setup';
+import { driveAt, newDrive, bridgeSettingOf } from '../bridge';
 import { number, TRACE_POINTS, type Drill } from './drill';
 import type { ResolvedRig } from '../resolved';
 
@@ -16,11 +16,11 @@ const LOADED_SHARE = 0.88;
 /** Heat of motor and ESC at half throttle under load, over the drive frequency. */
 export function heatMap(rig: ResolvedRig, esc: EscBehaviour): Drill {
   const shaft = (LOADED_SHARE * HALF_DUTY * rig.openVolts) / rig.motor.constant;
-  const setup = setupOf(rig, esc);
+  const bridge = bridgeSettingOf(rig, esc);
   const flow = newFlow();
   const drive = newDrive();
   const at = (kilohertz: number) => {
-    driveAt(setup, HALF_DUTY, HALF_DUTY, shaft, 0, drive);
+    driveAt(bridge, HALF_DUTY, HALF_DUTY, shaft, 0, drive);
     drive.frequencyHz = kilohertz * 1000;
     driveFlow(rig.motor, 1, drive, shaft, rig.openVolts, rig.packOhm, flow);
     return { both: flow.windingWatts + flow.escWatts, esc: flow.escWatts };

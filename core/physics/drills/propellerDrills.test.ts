@@ -15,7 +15,7 @@ import {
   startSpin,
   thrustNewtons,
 } from '../propeller';
-import { setupOf } from '../setup';
+import { bridgeSettingOf } from '../bridge';
 import { steady } from './propellerDrills';
 import { DRILLS, runDrill } from './runDrill';
 import type { ResolvedPropeller } from '../resolved';
@@ -56,7 +56,7 @@ describe('a propeller', () => {
     const y = startSpin(free, start);
     runPropeller(
       free,
-      setupOf(free, esc),
+      bridgeSettingOf(free, esc),
       [{ lengthS: 2, kind: 'brake', from: 0, to: 0, perSecond: 0, signal: 0 }],
       y,
     );
@@ -78,7 +78,7 @@ describe('a propeller', () => {
     const y = startSpin(bare, 0);
     runPropeller(
       bare,
-      setupOf(bare, esc),
+      bridgeSettingOf(bare, esc),
       [{ lengthS: tau, kind: 'drive', from: 1, to: 1, perSecond: 0, signal: 1 }],
       y,
     );

@@ -5,8 +5,8 @@ import { dutyOf } from '../triggerChain';
 import { noExtremes, noteExtremes } from '../extreme';
 import { blocked, driveFlow, newFlow, type Flow } from '../motor';
 import { airTorque, runPropeller, SPIN, SPIN_SIZE, startSpin, thrustNewtons } from '../propeller';
-import { driveAt, finely, newDrive, setupOf, startLimitOf } from '../setup';
-import type { Mark, Part } from '../powerTrain';
+import { driveAt, finely, newDrive, bridgeSettingOf, startLimitOf } from '../bridge';
+import type { Mark, RunPart } from '../powerTrain';
 import { number, TRACE_POINTS, type Drill } from './drill';
 import { drawOver } from './trace';
 import type { ResolvedPropeller } from '../resolved';
@@ -32,12 +32,12 @@ export interface Steady extends Flow {
 
 /** The state in which motor and air agree at a signal of the throttle. Bisection: the balance falls with speed. */
 export function steady(rig: ResolvedPropeller, esc: EscBehaviour, signal: number, airShare = 1): Steady {
-  const setup = setupOf(rig, esc);
+  const bridge = bridgeSettingOf(rig, esc);
   const duty = dutyOf(esc, signal);
   const flow = newFlow();
   const drive = newDrive();
   const flowAt = (shaft: number): void => {
-    driveAt(setup, duty, signal, shaft, LONG_S, drive);
+    driveAt(bridge, duty, signal, shaft, LONG_S, drive);
     driveFlow(rig.motor, 1, drive, shaft, rig.openVolts, rig.packOhm, flow);
   };
   let low = 0;
@@ -60,7 +60,7 @@ export function steady(rig: ResolvedPropeller, esc: EscBehaviour, signal: number
   };
 }
 
-const open = (esc: EscBehaviour, lengthS: number): Part => ({
+const open = (esc: EscBehaviour, lengthS: number): RunPart => ({
   lengthS,
   kind: 'drive',
   from: esc.startDuty * esc.forwardPower,
@@ -81,7 +81,7 @@ export function spoolUp(rig: ResolvedPropeller, esc: EscBehaviour): Drill {
     value: (state, t) => Math.min(state[SPIN.shaft]! - (THERE + 0.01) * full.shaftSpeed, t - SPOOL_DRAWN_S),
     ends: true,
   };
-  const run = runPropeller(finely(rig), setupOf(rig, esc), [open(esc, SPOOL_LONGEST_S)], y, {
+  const run = runPropeller(finely(rig), bridgeSettingOf(rig, esc), [open(esc, SPOOL_LONGEST_S)], y, {
     marks: [there, done],
     visit: (step, at) => {
       trace.visit(step);
@@ -190,7 +190,7 @@ export function cut(rig: ResolvedPropeller, esc: EscBehaviour): Drill {
   const amps = noExtremes();
   const trace = drawOver(CUT_DRAWN_S, TRACE_POINTS, SPIN_SIZE, (state) => rpmOf(state[SPIN.shaft]!));
   const strength = esc.propellerBrake;
-  const part: Part = {
+  const part: RunPart = {
     lengthS: CUT_LONGEST_S,
     kind: 'brake',
     from: strength,
@@ -198,7 +198,7 @@ export function cut(rig: ResolvedPropeller, esc: EscBehaviour): Drill {
     perSecond: 0,
     signal: 0,
   };
-  const run = runPropeller(rig, setupOf(rig, esc), [part], y, {
+  const run = runPropeller(rig, bridgeSettingOf(rig, esc), [part], y, {
     visit: (step, at) => {
       trace.visit(step);
       noteExtremes(amps, step, (time) => at(step, time).motorAmps);

@@ -2,7 +2,7 @@
 import { GRAVITY, rpmOf } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
 import { dutyOf } from '../triggerChain';
-import { handoverSpeedOf, startLimitOf } from '../setup';
+import { handoverSpeedOf, startLimitOf } from '../bridge';
 import { shaftSpeedAt } from '../car';
 import { number, TRACE_POINTS, type Drill } from './drill';
 import { brakeForceAt, dragOf } from './brake';

@@ -3,8 +3,8 @@ import { kmPerHour } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
 import { brakeStrengthOf, dutyOf } from '../triggerChain';
 import { runPropeller, SPIN, SPIN_SIZE, startSpin } from '../propeller';
-import { coarsely, setupOf } from '../setup';
-import type { Part } from '../powerTrain';
+import { coarsely, bridgeSettingOf } from '../bridge';
+import type { RunPart } from '../powerTrain';
 import { AT, startState } from '../car';
 import { runWheels } from '../wheels';
 import { number, TRACE_POINTS, type Drill } from './drill';
@@ -62,7 +62,7 @@ export function* lapParts(
   brakesOnWheels: boolean,
   untilS: number,
   powerLeft: () => number = () => 1,
-): Generator<Part> {
+): Generator<RunPart> {
   let total = 0;
   let duty = 0;
   while (total < untilS) {
@@ -114,7 +114,7 @@ function wheelStint(rig: ResolvedWheels, esc: EscBehaviour): Drill {
   const drive = endings(esc, AT.seenCell, AT.esc, AT.winding);
   const run = runWheels(
     coarsely(rig),
-    setupOf(rig, esc),
+    bridgeSettingOf(rig, esc),
     lapParts(esc, lap, true, LONGEST_S, powerLeft(esc, y, AT.seenCell)),
     y,
     {
@@ -139,7 +139,7 @@ function flight(rig: ResolvedPropeller, esc: EscBehaviour): Drill {
   const trace = drawOver(LONGEST_S, TRACE_POINTS, SPIN_SIZE, (state) => charge(rig, state[SPIN.drawn]!));
   const run = runPropeller(
     coarsely(rig),
-    setupOf(rig, esc),
+    bridgeSettingOf(rig, esc),
     lapParts(esc, LAPS.flight, false, LONGEST_S, powerLeft(esc, y, SPIN.seenCell)),
     y,
     {

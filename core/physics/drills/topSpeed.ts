@@ -3,8 +3,8 @@ import { kmPerHour, rpmOf } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
 import { dutyOf } from '../triggerChain';
 import { driveFlow, newFlow } from '../motor';
-import { driveAt, finely, newDrive, setupOf } from '../setup';
-import type { Mark, Part } from '../powerTrain';
+import { driveAt, finely, newDrive, bridgeSettingOf } from '../bridge';
+import type { Mark, RunPart } from '../powerTrain';
 import { AT, resistance, shaftSpeedAt, SIZE, startState } from '../car';
 import { runWheels } from '../wheels';
 import { number, TRACE_POINTS, type Drill } from './drill';
@@ -36,7 +36,7 @@ const steadyDrive = newDrive();
 
 function steadyFlow(rig: ResolvedWheels, esc: EscBehaviour, duty: number, signal: number, tyreSpeed: number) {
   const shaft = shaftSpeedAt(rig, tyreSpeed);
-  driveAt(setupOf(rig, esc), duty, signal, shaft, LONG_S, steadyDrive);
+  driveAt(bridgeSettingOf(rig, esc), duty, signal, shaft, LONG_S, steadyDrive);
   driveFlow(rig.motor, 1, steadyDrive, shaft, rig.openVolts, rig.packOhm, steadied);
   return steadied;
 }
@@ -70,8 +70,8 @@ export function topSpeed(rig: ResolvedWheels, esc: EscBehaviour): Drill {
   const y = startState(rig, 0);
   const trace = drawOver(TOP_DRAWN_S, TRACE_POINTS, SIZE, (state) => kmPerHour(state[AT.speed]!));
   const nearly: Mark = { value: (state) => state[AT.speed]! - 0.95 * top, ends: false };
-  const drawn: Part[] = [pull(esc, TOP_DRAWN_S), { ...steady(esc), lengthS: TOP_LONGEST_S - TOP_DRAWN_S }];
-  const run = runWheels(finely(rig), setupOf(rig, esc), drawn, y, {
+  const drawn: RunPart[] = [pull(esc, TOP_DRAWN_S), { ...steady(esc), lengthS: TOP_LONGEST_S - TOP_DRAWN_S }];
+  const run = runWheels(finely(rig), bridgeSettingOf(rig, esc), drawn, y, {
     marks: [nearly],
     visit: (step) => trace.visit(step),
   });
@@ -97,7 +97,7 @@ export function topSpeed(rig: ResolvedWheels, esc: EscBehaviour): Drill {
   };
 }
 
-const steady = (esc: EscBehaviour): Part => {
+const steady = (esc: EscBehaviour): RunPart => {
   const duty = dutyOf(esc, esc.forwardSignal);
   return { lengthS: 0, kind: 'drive', from: duty, to: duty, perSecond: 0, signal: esc.forwardSignal };
 };

@@ -8,8 +8,8 @@ import { GRAVITY } from '../../units/convert';
 import { openCircuitVolts } from '../pack';
 import { plainEsc } from '../behaviour.fixture';
 import type { EscBehaviour } from '../escChain';
-import { setupOf } from '../setup';
-import type { Part } from '../powerTrain';
+import { bridgeSettingOf } from '../bridge';
+import type { RunPart } from '../powerTrain';
 import { AT, gripLimit, startState } from '../car';
 import { runWheels } from '../wheels';
 import { runDrill, type DrillId } from './runDrill';
@@ -27,7 +27,7 @@ const crawler = wheels('crawler');
 const esc = plainEsc();
 const numbers = (id: DrillId, rig: ResolvedWheels, behaviour: EscBehaviour) =>
   Object.fromEntries(runDrill(id, rig, behaviour).numbers.map((n) => [n.id, n.value ?? NaN]));
-const braking = (strength: number, lengthS = 60): Part => ({
+const braking = (strength: number, lengthS = 60): RunPart => ({
   lengthS,
   kind: 'brake',
   from: strength,
@@ -48,7 +48,7 @@ describe('wheels', () => {
       motor: { ...buggy.motor, resistance: 1e-4, inductance: 1e-9, noLoadCurrent: 0 },
     };
     const y = startState(car, 15);
-    runWheels(car, setupOf(car, esc), [braking(0.999)], y);
+    runWheels(car, bridgeSettingOf(car, esc), [braking(0.999)], y);
     expect(Math.abs(y[AT.distance]! / 19.1 - 1)).toBeLessThan(0.01);
   });
 
@@ -59,7 +59,7 @@ describe('wheels', () => {
       motor: { ...buggy.motor, rotorInertia: 0, noLoadCurrent: 0 },
     };
     const y = startState(car, 10);
-    runWheels(car, setupOf(car, esc), [braking(0, 200)], y);
+    runWheels(car, bridgeSettingOf(car, esc), [braking(0, 200)], y);
     const rolling = car.rollingResistance * GRAVITY;
     const air = (0.5 * 1.225 * car.dragAreaM2) / car.massKg;
     const expected = Math.log(1 + (air * 100) / rolling) / (2 * air);
@@ -77,10 +77,10 @@ describe('wheels', () => {
       accuracy: 1e-6,
       thermal: { ...buggy.thermal, windingToCase: 1e9 },
     };
-    const setup = { ...setupOf(heavy, esc), currentLimit: 20 };
+    const bridge = { ...bridgeSettingOf(heavy, esc), currentLimit: 20 };
     const y = startState(heavy, 0);
-    const part: Part = { lengthS: 120, kind: 'drive', from: 0.3, to: 0.3, perSecond: 0, signal: 0.3 };
-    runWheels(heavy, setup, [part], y);
+    const part: RunPart = { lengthS: 120, kind: 'drive', from: 0.3, to: 0.3, perSecond: 0, signal: 0.3 };
+    runWheels(heavy, bridge, [part], y);
     const winding = heavy.motor.resistance - heavy.motor.bridgeResistance;
     // I²·R with R growing by 0.393 % of its value at 20 °C a kelvin: dT/dt = a·(1 + b·(T − 50)).
     const b = 0.00393 / (1 + 0.00393 * 30);
@@ -95,7 +95,7 @@ describe('wheels', () => {
     const y = startState(buggy, 0);
     const run = runWheels(
       buggy,
-      setupOf(buggy, esc),
+      bridgeSettingOf(buggy, esc),
       [{ ...braking(0), kind: 'drive', from: 0, to: 1, perSecond: 4, signal: 1, lengthS: 6 }],
       y,
     );
@@ -283,7 +283,7 @@ describe('energy', () => {
     const probe = new Float64Array(y.length);
     runWheels(
       car,
-      setupOf(car, esc),
+      bridgeSettingOf(car, esc),
       [{ ...braking(0), kind: 'drive', from: 0, to: 1, perSecond: 4, signal: 1, lengthS: 3 }],
       y,
       {

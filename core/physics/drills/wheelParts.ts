@@ -2,7 +2,7 @@
 import { metresPerSecond } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
 import { dutyOf } from '../triggerChain';
-import type { Part } from '../powerTrain';
+import type { RunPart } from '../powerTrain';
 
 export const STOP_LONGEST_S = 40;
 export const WALKING_PACE = metresPerSecond(5);
@@ -14,7 +14,7 @@ export const REACHABLE_SHARE = 0.85;
 export const LEVER_OVER_HEIGHT = 1.9;
 
 /** Full trigger, all at once: what duty does. */
-export const pull = (esc: EscBehaviour, lengthS: number): Part => ({
+export const pull = (esc: EscBehaviour, lengthS: number): RunPart => ({
   lengthS,
   kind: 'drive',
   from: Math.min(esc.startDuty, 1) * esc.forwardPower,

@@ -1,6 +1,6 @@
 import type { KeyConfirmedCalibration } from '../../esc/media';
 import type { Cue, State } from '../language';
-import type { Part } from '../part';
+import type { MachinePart } from '../part';
 import { calibratedState, pointsOf, statesOf, WARNING } from './threePoints';
 
 const tone = (name: 'short' | 'steady' | 'rising'): Cue => ({ type: 'tone', tone: name });
@@ -11,7 +11,7 @@ const tone = (name: 'short' | 'steady' | 'rising'): Cue => ({ type: 'tone', tone
  * Nothing is kept until the third.
  * Source: common practice (family A).
  */
-export function keyConfirmedPart(calibration: KeyConfirmedCalibration): Part {
+export function keyConfirmedPart(calibration: KeyConfirmedCalibration): MachinePart {
   const { lamp, holdAtPowerOnMs } = calibration;
   const points = pointsOf(calibration, (place) => (place < 2 ? [tone('short')] : []));
   return {

@@ -1,6 +1,6 @@
 import type { StickAtPowerOnCalibration } from '../../esc/media';
 import type { Edge } from '../language';
-import type { Part } from '../part';
+import type { MachinePart } from '../part';
 
 /**
  * Two end points: stick full up, then power; a tone says that the high point is taken; stick down within the
@@ -12,7 +12,7 @@ import type { Part } from '../part';
 export function stickAtPowerOnPart(
   { windowMs, steadyMs }: StickAtPowerOnCalibration,
   toneMenu: string | undefined,
-): Part {
+): MachinePart {
   const off: Edge = { on: 'powerOff', effects: ['forget'], to: 'off' };
   return {
     atFirstLook: [

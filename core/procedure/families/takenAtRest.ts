@@ -1,6 +1,6 @@
 import type { CountedPointsCalibration, HeldStillCalibration } from '../../esc/media';
 import type { Cue, Edge, State } from '../language';
-import type { Part } from '../part';
+import type { MachinePart } from '../part';
 import { calibratedState, pointsOf, statesOf, WARNING } from './threePoints';
 
 const CHIME: Cue = { type: 'tone', tone: 'tune' };
@@ -12,7 +12,7 @@ const BEEP: Cue = { type: 'tone', tone: 'short' };
  * and keeps what it had. Nothing is kept until the third.
  * Source: common practice (families B and C).
  */
-export function takenAtRestPart(calibration: HeldStillCalibration | CountedPointsCalibration): Part {
+export function takenAtRestPart(calibration: HeldStillCalibration | CountedPointsCalibration): MachinePart {
   const { family, lamp, holdMs, steadyMs, windowMs } = calibration;
   const taken = (place: number): Cue[] =>
     family === 'heldStill' ? [CHIME] : Array.from({ length: place + 1 }, () => BEEP);

@@ -1,5 +1,5 @@
 import type { Edge, KeyId, State } from '../language';
-import type { Part } from '../part';
+import type { MachinePart } from '../part';
 
 /**
  * Entering settings on a key pad with codes. The program key stops driving; the feature key and the digits of
@@ -7,7 +7,7 @@ import type { Part } from '../part';
  * or no value of it are refused, and the feature key is due again. What is stored is never shown.
  * Source: common practice (key pad with codes).
  */
-export function keyPadPart(): Part {
+export function keyPadPart(): MachinePart {
   const off: Edge = { on: 'powerOff', effects: ['forget'], to: 'off' };
   const refused: Edge = { on: 'code', cues: [{ type: 'tone', tone: 'warning' }], to: 'pad' };
   const down = (key: KeyId, edge: Omit<Edge, 'on'>): State => ({

@@ -1,6 +1,6 @@
 import type { LampCardMedium } from '../../esc/media';
 import type { Cue, Edge, KeyId, State } from '../language';
-import type { Part } from '../part';
+import type { MachinePart } from '../part';
 
 /**
  * Entering settings on a card with lamps: battery off, card in, battery on. One lamp shows the item, one of a
@@ -8,7 +8,7 @@ import type { Part } from '../part';
  * stop on; only ok writes. A long press of reset restores every factory value.
  * Source: common practice (card with lamps).
  */
-export function lampCardPart(medium: LampCardMedium): Part {
+export function lampCardPart(medium: LampCardMedium): MachinePart {
   const lit: Cue[] = [
     { type: 'count', lamp: medium.itemLamps, of: 'item', how: 'lit' },
     { type: 'count', lamp: medium.valueLamps, of: 'stop', how: 'lit' },

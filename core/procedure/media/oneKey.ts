@@ -1,6 +1,6 @@
 import type { OneKeyMedium } from '../../esc/media';
 import type { Edge } from '../language';
-import type { Part } from '../part';
+import type { MachinePart } from '../part';
 
 /**
  * Entering settings with one key. Hold on a running ESC to enter; a press counts one item on, and the lamp
@@ -8,7 +8,7 @@ import type { Part } from '../part';
  * round; a hold stores it. Switching off, or waiting too long, stores nothing.
  * Source: common practice (one key, blinks and beeps).
  */
-export function oneKeyPart(medium: OneKeyMedium): Part {
+export function oneKeyPart(medium: OneKeyMedium): MachinePart {
   const { menuLamp, valueLamp } = medium;
   const off: Edge = { on: 'powerOff', effects: ['forget'], to: 'off' };
   const offHeld: Edge = { on: 'powerOff', effects: ['forget'], to: 'offHeld' };

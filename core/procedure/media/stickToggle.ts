@@ -1,6 +1,6 @@
 import type { StickToggleMedium } from '../../esc/media';
 import type { Edge, TimedEdge, ToneTable } from '../language';
-import type { Part } from '../part';
+import type { MachinePart } from '../part';
 import { toneExitState } from './toneMenu';
 
 /** The pause between a stick that is up again and the next group. */
@@ -12,7 +12,7 @@ const PAUSE_MS = 500;
  * once: beeps say which, a long one that it is kept. Stick up goes on with the next item.
  * Source: common practice (stick and tones, toggle).
  */
-export function stickTogglePart({ itemWindowMs }: StickToggleMedium): Part {
+export function stickTogglePart({ itemWindowMs }: StickToggleMedium): MachinePart {
   const off: Edge = { on: 'powerOff', effects: ['forget'], to: 'off' };
   const onWithTheNext: TimedEdge[] = [
     { guard: 'lastItem', to: 'toggleExit' },

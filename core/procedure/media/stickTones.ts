@@ -1,6 +1,6 @@
 import type { StickTonesMedium } from '../../esc/media';
 import type { Edge, TimedEdge, ToneTable } from '../language';
-import type { Part } from '../part';
+import type { MachinePart } from '../part';
 import { toneExitState } from './toneMenu';
 
 /** How long the tune that says "taken" sounds before the menu goes on. */
@@ -13,7 +13,7 @@ const TUNE_MS = 800;
  * again; an item whose stops were all let pass is left as it was. The last group of a round is the way out.
  * Source: common practice (stick and tones).
  */
-export function stickTonesPart(medium: StickTonesMedium): Part {
+export function stickTonesPart(medium: StickTonesMedium): MachinePart {
   const off: Edge = { on: 'powerOff', effects: ['forget'], to: 'off' };
   const onWithTheNext: TimedEdge[] = [
     { guard: 'lastItem', to: 'toneExit' },

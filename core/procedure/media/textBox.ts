@@ -1,5 +1,5 @@
 import type { TextBoxMedium } from '../../esc/media';
-import type { Part } from '../part';
+import type { MachinePart } from '../part';
 import { textMenuStates } from './textMenu';
 
 /**
@@ -9,7 +9,7 @@ import { textMenuStates } from './textMenu';
  *
  * What this leaves out: a key that repeats while it is held.
  */
-export function textBoxPart({ wakeMs }: TextBoxMedium): Part {
+export function textBoxPart({ wakeMs }: TextBoxMedium): MachinePart {
   return {
     into: {
       off: [{ on: 'cardIn', to: 'offBox' }],

@@ -1,4 +1,4 @@
-import type { Part } from '../part';
+import type { MachinePart } from '../part';
 import { textMenuStates } from './textMenu';
 
 /**
@@ -6,7 +6,7 @@ import { textMenuStates } from './textMenu';
  * writes at once, but for items that are asked about once more. Switching the ESC off closes it, too.
  * Source: common practice (transmitter menu).
  */
-export function transmitterMenuPart(): Part {
+export function transmitterMenuPart(): MachinePart {
   return {
     into: { driving: [{ on: 'down menu', to: 'radioOpening' }] },
     states: {

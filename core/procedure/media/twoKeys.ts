@@ -1,6 +1,6 @@
 import type { TwoKeysMedium } from '../../esc/media';
 import type { Cue, Edge, State } from '../language';
-import type { Part } from '../part';
+import type { MachinePart } from '../part';
 
 /**
  * Entering settings with two keys and rows of lamps. A press of the item key on a running ESC opens the menu; each
@@ -8,7 +8,12 @@ import type { Part } from '../part';
  * stop on, round and round; left alone, the stop is stored. Going on with the item key before that loses it.
  * Source: common practice (two keys and a lamp row).
  */
-export function twoKeysPart({ itemLamps, valueLamps, storeWaitMs, idleTimeoutMs }: TwoKeysMedium): Part {
+export function twoKeysPart({
+  itemLamps,
+  valueLamps,
+  storeWaitMs,
+  idleTimeoutMs,
+}: TwoKeysMedium): MachinePart {
   const itemLit: Cue = { type: 'count', lamp: itemLamps, of: 'item', how: 'lit' };
   const stopLit: Cue = { type: 'count', lamp: valueLamps, of: 'stop', how: 'lit' };
   const off: Edge = { on: 'powerOff', effects: ['forget'], to: 'off' };

@@ -1,14 +1,14 @@
 /** Causes and evidence that several troubles have in common. */
+import { FULL_SIGNAL } from '../../radio/pulse';
 import { formatNumber, withUnit } from '../../units/format';
 import type { CauseRule } from '../cause';
 import { atLeast, drilled, either, said, type Evidence } from '../seen';
 
-export const FULL = 0.995;
 /** Below this a lithium cell under load is near to cutoffs and brown-outs, V. From memory. */
 export const SAGGED_VOLTS = 3.2;
 
 export const radioFallsShort: Evidence = ({ forwardSignal }) =>
-  forwardSignal < FULL
+  forwardSignal < FULL_SIGNAL
     ? `By what is noted, the radio reaches ${formatNumber(forwardSignal * 100, 0)} % of what the ESC has learned as full.`
     : undefined;
 

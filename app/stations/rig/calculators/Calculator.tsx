@@ -2,7 +2,7 @@ import type { Result } from '#core/units/problem';
 import { useState, type ReactNode } from 'react';
 import { Button } from '../../../ui/Button';
 import { INPUT } from '../formParts';
-import { readNumber } from '../formReader';
+import { readNumber } from '#core/units/readNumber';
 
 export interface Asked<K extends string> {
   key: K;

@@ -11,7 +11,7 @@ import { formatNumber } from '#core/units/format';
 import type { Quantity } from '#core/units/provenance';
 import { useState } from 'react';
 import { INPUT } from '../formParts';
-import { readNumber } from '../formReader';
+import { readNumber } from '#core/units/readNumber';
 import { Calculator } from './Calculator';
 
 type Fill = (path: QuantityPath, quantity: Quantity) => void;

@@ -7,7 +7,7 @@ import { formatNumber } from '#core/units/format';
 import type { Quantity } from '#core/units/provenance';
 import { useState } from 'react';
 import { NumberInput, Row } from '../formParts';
-import { readNumber } from '../formReader';
+import { readNumber } from '#core/units/readNumber';
 import { Calculator } from './Calculator';
 
 /** Teeth in, final drive out; saved with the form. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { defaultRig } from '../rig/defaults';
 import type { Rig } from '../rig/rig';
-import { readQuickSetup } from './quickSetup';
+import { readQuickHandValue } from './quickHandValues';
 
 const buggy: Rig = (() => {
   const rig = defaultRig('tenthBuggy');
@@ -20,25 +20,25 @@ describe('a quick line for what is not on the ESC', () => {
     ['brake end-point 80%', 'brakeEndPointPercent', 80],
     ['  brake   end point  80 ', 'brakeEndPointPercent', 80],
   ] as const)('“%s” is %s %d', (typed, key, value) => {
-    expect(readQuickSetup(buggy, typed)).toEqual({ kind: 'setup', key, value });
+    expect(readQuickHandValue(buggy, typed)).toEqual({ kind: 'setup', key, value });
   });
 
   it('a name alone says what it is and what it can be', () => {
-    expect(readQuickSetup(buggy, 'pinion')).toEqual({
+    expect(readQuickHandValue(buggy, 'pinion')).toEqual({
       kind: 'setupNamed',
       key: 'pinionTeeth',
       sentence: 'Pinion is 20\u00a0teeth; it can be 1 to 200.',
     });
-    expect(readQuickSetup(buggy, 'pinion 0')?.kind).toBe('setupNamed');
-    expect(readQuickSetup(buggy, 'cells 40')?.kind).toBe('setupNamed');
+    expect(readQuickHandValue(buggy, 'pinion 0')?.kind).toBe('setupNamed');
+    expect(readQuickHandValue(buggy, 'cells 40')?.kind).toBe('setupNamed');
   });
 
   it.each(['brake 50', 'wings 2', '', '17', 'pinion 17 18'])('“%s” names none of them', (typed) => {
-    expect(readQuickSetup(buggy, typed)).toBeUndefined();
+    expect(readQuickHandValue(buggy, typed)).toBeUndefined();
   });
 
   it('what the rig does not have is not named', () => {
-    expect(readQuickSetup(defaultRig('sportPlane'), 'pinion 17')).toBeUndefined();
-    expect(readQuickSetup(defaultRig('sportPlane'), 'brake end point 80')).toBeUndefined();
+    expect(readQuickHandValue(defaultRig('sportPlane'), 'pinion 17')).toBeUndefined();
+    expect(readQuickHandValue(defaultRig('sportPlane'), 'brake end point 80')).toBeUndefined();
   });
 });

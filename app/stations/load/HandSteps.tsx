@@ -1,5 +1,5 @@
-import { setupStep } from '#core/plan/setupStep';
-import { setupTitle, type SetupChange } from '#core/rig/setup';
+import { handStep } from '#core/plan/handStep';
+import { handChangeTitle, type HandChange } from '#core/rig/handValues';
 import { useEffect, useRef } from 'react';
 import { useFetcher } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
@@ -10,11 +10,11 @@ import type { LoadAnswer } from './loadAnswer';
 
 interface Props {
   /** What is left to do by hand, in order; at least one. */
-  changes: readonly SetupChange[];
+  changes: readonly HandChange[];
 }
 
 /** What is done by hand on the model or its radio: one step at a time, on the user's word. */
-export function SetupSteps({ changes }: Props) {
+export function HandSteps({ changes }: Props) {
   const fetcher = useFetcher<LoadAnswer | typeof AWAY>();
   const [change, ...then] = changes;
   const done = useRef<HTMLButtonElement>(null);
@@ -25,12 +25,12 @@ export function SetupSteps({ changes }: Props) {
     if (!isSaving) done.current?.focus();
   }, [key, isSaving]);
   if (!change) return null;
-  const { line, detail } = setupStep(change);
+  const { line, detail } = handStep(change);
   const sentence = isSaving ? undefined : answered(fetcher.data)?.sentence;
   return (
     <div>
       <p className="text-muted" data-testid="progress">
-        {setupTitle(change)}
+        {handChangeTitle(change)}
       </p>
       <p
         className="mt-5 font-display text-3xl leading-tight font-bold sm:text-4xl lg:text-5xl"
@@ -55,7 +55,7 @@ export function SetupSteps({ changes }: Props) {
           <h2 className="mt-6 text-lg">Then</h2>
           <ol className="mt-1 list-decimal pl-6 text-muted">
             {then.map((next) => (
-              <li key={next.key}>{setupStep(next).line}</li>
+              <li key={next.key}>{handStep(next).line}</li>
             ))}
           </ol>
         </>

@@ -4,15 +4,15 @@ import { defaultRig } from './defaults';
 import type { Rig } from './rig';
 import {
   changedSince,
-  readSetup,
-  SETUP_KEYS,
-  SETUP_VALUES,
-  setupChangesOf,
-  setupOf,
-  setupTitle,
-  withSetup,
-  type Setup,
-} from './setup';
+  readHandValues,
+  HAND_VALUE_KEYS,
+  HAND_VALUES,
+  handChangesOf,
+  handValuesOf,
+  handChangeTitle,
+  withHandValues,
+  type HandValues,
+} from './handValues';
 import { VEHICLE_CLASSES, type VehicleClass } from './vehicleClass';
 
 const buggy: Rig = (() => {
@@ -25,9 +25,12 @@ const buggy: Rig = (() => {
 const finalDrive = ({ vehicle }: Rig): number =>
   vehicle.kind === 'wheels' ? vehicle.finalDrive.value : Number.NaN;
 
-const anySetup: fc.Arbitrary<Setup> = fc.record(
+const anyHandValues: fc.Arbitrary<HandValues> = fc.record(
   Object.fromEntries(
-    SETUP_KEYS.map((key) => [key, fc.integer({ min: SETUP_VALUES[key].least, max: SETUP_VALUES[key].most })]),
+    HAND_VALUE_KEYS.map((key) => [
+      key,
+      fc.integer({ min: HAND_VALUES[key].least, max: HAND_VALUES[key].most }),
+    ]),
   ),
   { requiredKeys: [] },
 );
@@ -35,19 +38,19 @@ const anyRig = fc
   .constantFrom(...(Object.keys(VEHICLE_CLASSES) as VehicleClass[]))
   .map((vehicleClass) => defaultRig(vehicleClass));
 
-describe('a setup on a rig', () => {
+describe('hand values on a rig', () => {
   it('a smaller pinion is a longer final drive, by the ratio of the teeth', () => {
     // Common practice: spur ÷ pinion × internal ratio.
-    expect(finalDrive(withSetup(buggy, { pinionTeeth: 20 }))).toBe(finalDrive(buggy));
-    expect(finalDrive(withSetup(buggy, { pinionTeeth: 16 }))).toBeCloseTo((58 / 16) * (43 / 13), 9);
+    expect(finalDrive(withHandValues(buggy, { pinionTeeth: 20 }))).toBe(finalDrive(buggy));
+    expect(finalDrive(withHandValues(buggy, { pinionTeeth: 16 }))).toBeCloseTo((58 / 16) * (43 / 13), 9);
   });
 
   it('is on it afterwards, as far as it has a place for it, and nothing is left to do', () => {
     fc.assert(
-      fc.property(anyRig, anySetup, (rig, setup) => {
-        const next = withSetup(rig, setup);
-        expect(setupChangesOf(next, setup)).toEqual([]);
-        for (const { key, to } of setupChangesOf(rig, setup)) expect(setupOf(next)[key]).toBe(to);
+      fc.property(anyRig, anyHandValues, (rig, setup) => {
+        const next = withHandValues(rig, setup);
+        expect(handChangesOf(next, setup)).toEqual([]);
+        for (const { key, to } of handChangesOf(rig, setup)) expect(handValuesOf(next)[key]).toBe(to);
       }),
       { numRuns: 60 },
     );
@@ -55,9 +58,9 @@ describe('a setup on a rig', () => {
 
   it('changed and changed back, the rig is as it was', () => {
     fc.assert(
-      fc.property(anyRig, anySetup, (rig, setup) => {
-        const back = withSetup(withSetup(rig, setup), setupOf(rig));
-        expect(setupOf(back)).toEqual(setupOf(rig));
+      fc.property(anyRig, anyHandValues, (rig, setup) => {
+        const back = withHandValues(withHandValues(rig, setup), handValuesOf(rig));
+        expect(handValuesOf(back)).toEqual(handValuesOf(rig));
         expect(back.motor).toEqual(rig.motor);
       }),
       { numRuns: 60 },
@@ -65,27 +68,27 @@ describe('a setup on a rig', () => {
   });
 
   it('leaves the very same rig where nothing differs: what was computed for it stays', () => {
-    expect(withSetup(buggy, {})).toBe(buggy);
-    expect(withSetup(buggy, setupOf(buggy))).toBe(buggy);
+    expect(withHandValues(buggy, {})).toBe(buggy);
+    expect(withHandValues(buggy, handValuesOf(buggy))).toBe(buggy);
   });
 
   it('has no pinion where nobody counted teeth or nothing has wheels, and no brake end where a stick rests low', () => {
     const uncounted = defaultRig('tenthBuggy');
     const aeroplane = defaultRig('sportPlane');
     expect(
-      setupOf({ ...uncounted, vehicle: { ...uncounted.vehicle, gearing: null } as Rig['vehicle'] }),
+      handValuesOf({ ...uncounted, vehicle: { ...uncounted.vehicle, gearing: null } as Rig['vehicle'] }),
     ).not.toHaveProperty('pinionTeeth');
-    expect(Object.keys(setupOf(aeroplane))).toEqual([
+    expect(Object.keys(handValuesOf(aeroplane))).toEqual([
       'packCells',
       'packCapacityMah',
       'forwardEndPointPercent',
     ]);
-    expect(setupChangesOf(aeroplane, { pinionTeeth: 15, brakeEndPointPercent: 80 })).toEqual([]);
+    expect(handChangesOf(aeroplane, { pinionTeeth: 15, brakeEndPointPercent: 80 })).toEqual([]);
   });
 
   it('names what changes with its unit, the model before its radio', () => {
     const wanted = { forwardEndPointPercent: 90, pinionTeeth: 16 };
-    expect(setupChangesOf(buggy, wanted).map(setupTitle)).toEqual([
+    expect(handChangesOf(buggy, wanted).map(handChangeTitle)).toEqual([
       'Pinion: 20 → 16\u00a0teeth',
       'Radio end point, throttle: 100 → 90\u00a0%',
     ]);
@@ -105,10 +108,10 @@ describe('between two sheets', () => {
   });
 });
 
-describe('a setup from outside', () => {
+describe('hand values from outside', () => {
   it('is taken where every number is whole, known and within its bounds', () => {
-    expect(readSetup({})).toEqual({});
-    expect(readSetup({ pinionTeeth: 15, packCells: 3 })).toEqual({ pinionTeeth: 15, packCells: 3 });
+    expect(readHandValues({})).toEqual({});
+    expect(readHandValues({ pinionTeeth: 15, packCells: 3 })).toEqual({ pinionTeeth: 15, packCells: 3 });
   });
 
   it.each([
@@ -124,6 +127,6 @@ describe('a setup from outside', () => {
     [{ wingspan: 3 }],
     [{ toString: 3 }],
   ])('is refused whole where it is %j', (sent) => {
-    expect(readSetup(sent)).toBeUndefined();
+    expect(readHandValues(sent)).toBeUndefined();
   });
 });

@@ -1,10 +1,10 @@
 /** The same line for what hands change: "pinion 17", "brake end point 80". */
 import type { Rig } from '../rig/rig';
-import { SETUP_KEYS, SETUP_VALUES, type SetupKey } from '../rig/setup';
+import { HAND_VALUE_KEYS, HAND_VALUES, type HandValueKey } from '../rig/handValues';
 import { plainWords } from '../units/text';
 
 /** What people call them, beside their names here. */
-const CALLED: Readonly<Record<SetupKey, readonly string[]>> = {
+const CALLED: Readonly<Record<HandValueKey, readonly string[]>> = {
   pinionTeeth: ['pinion', 'pinion teeth'],
   packCells: ['cells', 'pack cells'],
   packCapacityMah: ['mah', 'capacity', 'pack capacity'],
@@ -13,19 +13,19 @@ const CALLED: Readonly<Record<SetupKey, readonly string[]>> = {
 };
 
 export type QuickSetup =
-  | { kind: 'setup'; key: SetupKey; value: number }
+  | { kind: 'setup'; key: HandValueKey; value: number }
   /** Named, with no number that it can be. */
-  | { kind: 'setupNamed'; key: SetupKey; sentence: string };
+  | { kind: 'setupNamed'; key: HandValueKey; sentence: string };
 
 /** What a typed line means off the ESC. @returns undefined where it names nothing that this rig has */
-export function readQuickSetup(rig: Rig, typed: string): QuickSetup | undefined {
+export function readQuickHandValue(rig: Rig, typed: string): QuickSetup | undefined {
   const [, name = '', digits] = /^(.*?)\s*(\d*)\s*(?:%|teeth|cells|mah)?$/i.exec(typed.trim()) ?? [];
   const called = plainWords(name);
-  const key = SETUP_KEYS.find(
-    (one) => CALLED[one].includes(called) && SETUP_VALUES[one].read(rig) !== undefined,
+  const key = HAND_VALUE_KEYS.find(
+    (one) => CALLED[one].includes(called) && HAND_VALUES[one].read(rig) !== undefined,
   );
   if (!key) return undefined;
-  const { name: itsName, least, most, unit, read } = SETUP_VALUES[key];
+  const { name: itsName, least, most, unit, read } = HAND_VALUES[key];
   const value = Number(digits);
   if (digits && value >= least && value <= most) return { kind: 'setup', key, value };
   const sentence = `${itsName} is ${read(rig)!}\u00a0${unit}; it can be ${least} to ${most}.`;

@@ -1,14 +1,14 @@
 /** What a hand does on the model or its radio, in words. Common practice. */
-import type { SetupChange, SetupKey } from '../rig/setup';
+import type { HandChange, HandValueKey } from '../rig/handValues';
 
-export interface SetupStep {
+export interface HandStep {
   /** What to do, in a line that can be read from a metre away. */
   line: string;
   /** How, and what to mind. */
   detail: string;
 }
 
-const STEPS: Readonly<Record<SetupKey, (to: number) => SetupStep>> = {
+const STEPS: Readonly<Record<HandValueKey, (to: number) => HandStep>> = {
   pinionTeeth: (to) => ({
     line: `Fit the pinion with ${to} teeth.`,
     detail:
@@ -28,11 +28,11 @@ const STEPS: Readonly<Record<SetupKey, (to: number) => SetupStep>> = {
   brakeEndPointPercent: (to) => endPoint('brake', to),
 };
 
-const endPoint = (side: string, to: number): SetupStep => ({
+const endPoint = (side: string, to: number): HandStep => ({
   line: `In the radio’s menu, set the ${side} end point to ${to}\u00a0%.`,
   detail:
     'The right model memory, throttle at rest. The ESC keeps the ends that it has learned: Endpoints says afterwards whether it has to be calibrated again. That would take a limit away that is meant to be one.',
 });
 
 /** The step that makes a change. */
-export const setupStep = ({ key, to }: SetupChange): SetupStep => STEPS[key](to);
+export const handStep = ({ key, to }: HandChange): HandStep => STEPS[key](to);

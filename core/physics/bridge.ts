@@ -7,7 +7,7 @@ import { becWatts } from './supplyBus';
 import type { ResolvedRig } from './resolved';
 
 /** How the bridge and the guards are set during a run. */
-export interface Setup {
+export interface BridgeSetting {
   frequencyHz: number;
   damped: boolean;
   /** The most motor current, A; and while it starts, below the speed at which it hands over. */
@@ -19,12 +19,12 @@ export interface Setup {
   /** What a governor holds at full signal, rad/s at the shaft; Infinity without one. */
   governedSpeed: number;
   governedByThrottle: boolean;
-  brake: BrakeSetup;
+  brake: BrakeSetting;
   /** Heat of the ESC's electronics and its BEC, W. */
   ownWatts: number;
 }
 
-export interface BrakeSetup {
+export interface BrakeSetting {
   frequencyHz: number;
   law: BrakeLaw;
   /** Strength on top at rest, 0 to 1, fading out up to this speed, rad/s. */
@@ -40,7 +40,7 @@ const ELECTRONICS_AMPS = 0.08;
 /** A governor takes duty back over this share of its speed. Assumed. */
 const DROOP = 0.02;
 /** Share of the no-load speed below which braking counts as slow. Assumed. */
-const SLOW_SHARE = 0.2;
+const SLOW_SPEED_SHARE = 0.2;
 /** What a brake that is "firmer when slow" gets on top. Assumed. */
 const HYBRID_ASSIST = 0.3;
 
@@ -58,7 +58,7 @@ const currentLimitOf = (rig: ResolvedRig, esc: EscBehaviour): number =>
 export const startLimitOf = (rig: ResolvedRig, esc: EscBehaviour): number =>
   Math.min(currentLimitOf(rig, esc), esc.startShare < 1 ? esc.startShare * blockedAmps(rig) : Infinity);
 
-export function setupOf(rig: ResolvedRig, esc: EscBehaviour): Setup {
+export function bridgeSettingOf(rig: ResolvedRig, esc: EscBehaviour): BridgeSetting {
   const { motor } = rig;
   const { governor } = esc;
   // An ESC that counts with the wrong poles holds another speed than it shows.
@@ -77,7 +77,7 @@ export function setupOf(rig: ResolvedRig, esc: EscBehaviour): Setup {
       frequencyHz: esc.brakeFrequencyHz,
       law: esc.brakeLaw,
       assist: Math.min(1, esc.lowSpeedBrake + (esc.brakeLaw === 'hybrid' ? HYBRID_ASSIST : 0)),
-      slowSpeed: (SLOW_SHARE * rig.openVolts) / motor.constant,
+      slowSpeed: (SLOW_SPEED_SHARE * rig.openVolts) / motor.constant,
     },
   };
 }
@@ -90,7 +90,7 @@ export function setupOf(rig: ResolvedRig, esc: EscBehaviour): Setup {
  * @param sinceS for how long it has been asked
  */
 export function driveAt(
-  setup: Setup,
+  bridge: BridgeSetting,
   duty: number,
   signal: number,
   shaft: number,
@@ -98,22 +98,22 @@ export function driveAt(
   out: Drive,
 ): void {
   out.duty = duty;
-  if (setup.governedSpeed < Infinity) {
-    const held = setup.governedByThrottle ? setup.governedSpeed * signal : setup.governedSpeed;
+  if (bridge.governedSpeed < Infinity) {
+    const held = bridge.governedByThrottle ? bridge.governedSpeed * signal : bridge.governedSpeed;
     out.duty = duty * Math.max(0, Math.min(1, (held - shaft) / (DROOP * held) + 1));
   }
-  out.advance = setup.advance(rpmOf(shaft), signal, sinceS);
-  out.frequencyHz = setup.frequencyHz;
-  out.damped = setup.damped;
-  out.currentLimit = setup.currentLimit;
+  out.advance = bridge.advance(rpmOf(shaft), signal, sinceS);
+  out.frequencyHz = bridge.frequencyHz;
+  out.damped = bridge.damped;
+  out.currentLimit = bridge.currentLimit;
   // The permission to start grows into the usual limit, so that nothing jumps where the motor hands over.
-  const past = shaft / setup.handoverSpeed - 1;
-  if (past < 1 && setup.startLimit < setup.currentLimit)
+  const past = shaft / bridge.handoverSpeed - 1;
+  if (past < 1 && bridge.startLimit < bridge.currentLimit)
     out.currentLimit =
-      past <= 0 ? setup.startLimit : Math.min(setup.currentLimit, setup.startLimit / (1 - past));
+      past <= 0 ? bridge.startLimit : Math.min(bridge.currentLimit, bridge.startLimit / (1 - past));
 }
 
-/** A setup's drive, to be filled by `driveAt`. */
+/** A bridge's drive, to be filled by `driveAt`. */
 export const newDrive = (): Drive => ({
   duty: 0,
   advance: 0,
@@ -130,7 +130,7 @@ export const newDrive = (): Drive => ({
  */
 export function brakeAmps(
   motor: MotorModel,
-  brake: BrakeSetup,
+  brake: BrakeSetting,
   strength: number,
   pushed: boolean,
   shaft: number,

@@ -1,19 +1,19 @@
 /**
  * What is changed by hand on the model and its radio, and drafted beside the ESC's own values: whole numbers, one subject
- * each. A setup says only what differs; what it leaves out stays as the rig has it.
+ * each. They say only what differs; what they leave out stays as the rig has it. In documents they stand under `setup`.
  */
 import { finalDriveOf } from './calculators/gearing';
 import type { Rig } from './rig';
 
-export type SetupKey =
+export type HandValueKey =
   'pinionTeeth' | 'packCells' | 'packCapacityMah' | 'forwardEndPointPercent' | 'brakeEndPointPercent';
 
-export type Setup = Readonly<Partial<Record<SetupKey, number>>>;
+export type HandValues = Readonly<Partial<Record<HandValueKey, number>>>;
 
-export const EMPTY_SETUP: Setup = {};
+export const NO_HAND_VALUES: HandValues = {};
 
 /** One such number. */
-export interface SetupValue {
+export interface HandValue {
   name: string;
   /** Behind the number. */
   unit: string;
@@ -35,7 +35,7 @@ const endPoint = (
   side: 'forwardEndPointPercent' | 'brakeEndPointPercent',
   name: string,
   [lower, higher]: readonly [string, string],
-): SetupValue => ({
+): HandValue => ({
   name,
   unit: '%',
   least: 1,
@@ -51,7 +51,7 @@ const endPoint = (
 });
 
 /** In the order in which they are done. */
-export const SETUP_VALUES: Readonly<Record<SetupKey, SetupValue>> = {
+export const HAND_VALUES: Readonly<Record<HandValueKey, HandValue>> = {
   pinionTeeth: {
     name: 'Pinion',
     unit: 'teeth',
@@ -102,7 +102,7 @@ export const SETUP_VALUES: Readonly<Record<SetupKey, SetupValue>> = {
   ]),
 };
 
-export const SETUP_KEYS = Object.keys(SETUP_VALUES) as SetupKey[];
+export const HAND_VALUE_KEYS = Object.keys(HAND_VALUES) as HandValueKey[];
 
 function withPinion(rig: Rig, pinionTeeth: number): Rig {
   const { vehicle } = rig;
@@ -115,50 +115,50 @@ function withPinion(rig: Rig, pinionTeeth: number): Rig {
 }
 
 /** One number to change by hand. */
-export interface SetupChange {
-  key: SetupKey;
+export interface HandChange {
+  key: HandValueKey;
   from: number;
   to: number;
 }
 
 /** The numbers of a rig as they are now, every one that it has. */
-export function setupOf(rig: Rig): Setup {
+export function handValuesOf(rig: Rig): HandValues {
   return Object.fromEntries(
-    SETUP_KEYS.flatMap((key) => {
-      const now = SETUP_VALUES[key].read(rig);
+    HAND_VALUE_KEYS.flatMap((key) => {
+      const now = HAND_VALUES[key].read(rig);
       return now === undefined ? [] : [[key, now] as const];
     }),
   );
 }
 
-/** The rig with another setup; the same object where nothing differs. Numbers that it has no place for are passed over. */
-export const withSetup = (rig: Rig, setup: Setup): Rig =>
-  setupChangesOf(rig, setup).reduce((next, { key, to }) => SETUP_VALUES[key].write(next, to), rig);
+/** The rig with other hand values; the same object where nothing differs. Numbers that it has no place for are passed over. */
+export const withHandValues = (rig: Rig, setup: HandValues): Rig =>
+  handChangesOf(rig, setup).reduce((next, { key, to }) => HAND_VALUES[key].write(next, to), rig);
 
-/** What differs between a rig and a setup, in the order in which it is done. */
-export function setupChangesOf(rig: Rig, setup: Setup): SetupChange[] {
-  return SETUP_KEYS.flatMap((key): SetupChange[] => {
-    const from = SETUP_VALUES[key].read(rig);
+/** What differs between a rig and hand values, in the order in which it is done. */
+export function handChangesOf(rig: Rig, setup: HandValues): HandChange[] {
+  return HAND_VALUE_KEYS.flatMap((key): HandChange[] => {
+    const from = HAND_VALUES[key].read(rig);
     const to = setup[key];
     return from === undefined || to === undefined || to === from ? [] : [{ key, from, to }];
   });
 }
 
 /** The numbers that are not what they were before. What was not written down before counts as the same. */
-export const changedSince = (before: Setup, setup: Setup): SetupKey[] =>
-  SETUP_KEYS.filter((key) => before[key] !== undefined && setup[key] !== before[key]);
+export const changedSince = (before: HandValues, setup: HandValues): HandValueKey[] =>
+  HAND_VALUE_KEYS.filter((key) => before[key] !== undefined && setup[key] !== before[key]);
 
-/** A setup from unchecked data. @returns undefined where it holds anything but whole numbers within their bounds */
-export function readSetup(setup: unknown): Setup | undefined {
+/** Hand values from unchecked data. @returns undefined where it holds anything but whole numbers within their bounds */
+export function readHandValues(setup: unknown): HandValues | undefined {
   if (typeof setup !== 'object' || setup === null || Array.isArray(setup)) return undefined;
   const isFit = ([key, value]: [string, unknown]): boolean => {
-    if (!Object.hasOwn(SETUP_VALUES, key) || !Number.isInteger(value)) return false;
-    const { least, most } = SETUP_VALUES[key as SetupKey];
+    if (!Object.hasOwn(HAND_VALUES, key) || !Number.isInteger(value)) return false;
+    const { least, most } = HAND_VALUES[key as HandValueKey];
     return (value as number) >= least && (value as number) <= most;
   };
   return Object.entries(setup).every(isFit) ? setup : undefined;
 }
 
 /** "Pinion: 17 → 15 teeth". */
-export const setupTitle = ({ key, from, to }: SetupChange): string =>
-  `${SETUP_VALUES[key].name}: ${from} → ${to}\u00a0${SETUP_VALUES[key].unit}`;
+export const handChangeTitle = ({ key, from, to }: HandChange): string =>
+  `${HAND_VALUES[key].name}: ${from} → ${to}\u00a0${HAND_VALUES[key].unit}`;
