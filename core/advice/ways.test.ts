@@ -60,7 +60,7 @@ describe('questions about how to work (common practice)', () => {
   it('an end point of 60 % is 60 % where it was lowered after calibrating, and all of it where before', () => {
     const [first, last] = here(ways('tenthBuggy').get('calibrating'));
     expect(first).toContain('gives 60\u00a0%');
-    expect(last).toContain('gives 100 %');
+    expect(last).toContain('gives 100\u00a0%');
   });
 
   it('two ESCs in turn take twice the moves; a single one raises no question', () => {
