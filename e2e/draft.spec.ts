@@ -130,3 +130,21 @@ test('a rail is worked by keys alone: step, ends, advice, back, reason', async (
   await rail.press('Enter');
   await expect(page.getByText('A little drag settles the car')).toBeVisible();
 });
+
+test('a drag over many stops is one step to undo', async ({ page }) => {
+  await openNewRig(page, 'Dragged rig', 'tune');
+  const rail = page.getByRole('slider', { name: 'Brake strength' });
+  await rail.scrollIntoViewIfNeeded();
+  const box = (await rail.boundingBox())!;
+  const middle = box.y + box.height / 2;
+  await page.mouse.move(box.x + box.width - 4, middle);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 4, middle, { steps: 20 });
+  await page.mouse.up();
+  await expect(rail).toHaveAttribute('aria-valuetext', /^20 %; on the ESC 85 %/);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(rail).toHaveAttribute('aria-valuetext', /as on the ESC/);
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(rail).toHaveAttribute('aria-valuetext', /^20 %/);
+});

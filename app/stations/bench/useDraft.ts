@@ -1,5 +1,6 @@
 import { sameIntents, type Draft } from '#core/sheet/draft';
 import { useCallback, useEffect, useEffectEvent, useRef, useState } from 'react';
+import { useStroke } from './useStroke';
 import { forgetWaiting, keepWaiting, takeWaiting } from './waitingDraft';
 
 export type SaveStatus =
@@ -83,6 +84,7 @@ export function useDraft(rigId: string, kept: Kept) {
     setStatus({ kind: 'saved' });
   }, [rigId, forget]);
 
+  const beginsStep = useStroke();
   const past = useRef<Draft[]>([]);
   const future = useRef<Draft[]>([]);
   const [steps, setSteps] = useState({ back: 0, forward: 0 });
@@ -103,12 +105,12 @@ export function useDraft(rigId: string, kept: Kept) {
       const before = newest.current;
       const next = by(before);
       if (!sameIntents(before, next)) {
-        past.current.push(before);
+        if (beginsStep()) past.current.push(before);
         future.current = [];
       }
       show(next);
     },
-    [show],
+    [show, beginsStep],
   );
 
   /** The draft as it was on top of one pile; what is there now goes onto the other. */
