@@ -13,11 +13,12 @@ export function useStroke(): () => boolean {
     const end = (): void => {
       stroke.current = 'none';
     };
-    window.addEventListener('pointerdown', begin);
+    // Before the rail hears of it: what is touched moves at once.
+    window.addEventListener('pointerdown', begin, true);
     window.addEventListener('pointerup', end);
     window.addEventListener('pointercancel', end);
     return () => {
-      window.removeEventListener('pointerdown', begin);
+      window.removeEventListener('pointerdown', begin, true);
       window.removeEventListener('pointerup', end);
       window.removeEventListener('pointercancel', end);
     };
