@@ -123,7 +123,10 @@ describe('a sheet', () => {
     readDocument(JSON.stringify({ ...raw('sheet-4'), version: VERSION, setup }));
 
   it('says of the model what it knows', () => {
-    expect(withHandValues({ pinionTeeth: 15 })).toMatchObject({ ok: true, value: { setup: { pinionTeeth: 15 } } });
+    expect(withHandValues({ pinionTeeth: 15 })).toMatchObject({
+      ok: true,
+      value: { setup: { pinionTeeth: 15 } },
+    });
   });
 
   it.each([

@@ -29,7 +29,9 @@ describe('several motors on one stick', () => {
       ['a', 'b', 'c', 'd'].map((n) => esc(n, n === 'c' ? late : good)),
     );
     expect(table.redo).toEqual([2]);
-    expect(table.sentence).toContain('Calibrate c again with the trims of the others: it starts at 12\u00a0%');
+    expect(table.sentence).toContain(
+      'Calibrate c again with the trims of the others: it starts at 12\u00a0%',
+    );
   });
 
   it('of three, the odd one is named, wherever it stands; where no two agree, all are', () => {
