@@ -112,7 +112,7 @@ export const FLAT_OUT = {
     'Motor type',
     MOTOR_TYPES,
     'How the ESC finds out where the rotor is. Not the running mode. Sensored throughout stops with a torn sensor wire.',
-    { alsoCalled: ['motor type', 'sensor mode', 'commutation', 'drive mode', 'motor mode', 'sensor'] },
+    { alsoCalled: ['motor type', 'sensor mode', 'commutation', 'motor mode', 'sensor'] },
   ),
   rotation: named(
     'Motor rotation',
