@@ -32,6 +32,9 @@ describe('the advised deadband', () => {
     expect(advisedDeadband(series(20), deadbandItem, 20, 0)).toMatchObject({ stop: undefined });
     expect(advisedDeadband(series(20), deadbandItem, 20, 0).reason).toContain('look for the cause');
     expect(advisedDeadband(series(2), undefined, 20, 0).reason).toContain('own 20 µs take that');
+    // Five deviations of 4 µs are just what the ESC takes.
+    expect(advisedDeadband(series(5), undefined, 20, 0).reason).toContain('own 20 µs take that');
+    expect(advisedDeadband(series(5.1), undefined, 20, 0).reason).toContain('do not');
     expect(advisedDeadband(series(9), undefined, 20, 0).reason).toContain('do not, and cannot be set');
   });
 });
@@ -40,6 +43,12 @@ describe('the advised end point margin', () => {
   it('is 5 to 10 % (common practice), by how much the radio wanders', () => {
     expect(advisedEndPointMargin(series(1), { travelMicros: 500 }).percent).toBe(5);
     expect(advisedEndPointMargin(series(8), { travelMicros: 500 }).percent).toBe(7);
+    // Drift counts whichever way it goes: 4 × 5 µs and 5 × 3 µs are 7 % of 500.
+    for (const drift of [3, -3])
+      expect(advisedEndPointMargin(series(5, drift), { travelMicros: 500 })).toMatchObject({ percent: 7 });
+    expect(advisedEndPointMargin(series(5, 3), { travelMicros: 500 }).reason).toContain('35 µs, 7 % of its');
+    expect(advisedEndPointMargin(series(6.25), { travelMicros: 500 }).reason).toContain('usual least');
+    expect(advisedEndPointMargin(series(12.5), { travelMicros: 500 }).reason).toContain('that and no more');
     expect(advisedEndPointMargin(series(30), { travelMicros: 500 }).percent).toBe(10);
     expect(advisedEndPointMargin(series(30), { travelMicros: 500 }).reason).toContain('look for the cause');
   });

@@ -77,7 +77,8 @@ export function advisedEndPointMargin(
   { travelMicros }: Pick<ThrottleChannel, 'travelMicros'>,
 ): AdvisedMargin {
   const wander = DEVIATIONS * deviationMicros + Math.abs(driftMicrosPerMinute) * MINUTES;
-  const needed = Math.ceil((wander / travelMicros) * 100);
+  // A hair above a whole per cent is only how numbers are kept.
+  const needed = Math.ceil((wander / travelMicros) * 100 - 1e-9);
   const percent = Math.min(MOST_MARGIN_PERCENT, Math.max(LEAST_MARGIN_PERCENT, needed));
   const share = `This radio wanders by ${formatNumber(wander, 1)} µs, ${formatNumber((wander / travelMicros) * 100, 1)} % of its travel.`;
   const why =

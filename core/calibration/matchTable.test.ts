@@ -44,6 +44,19 @@ describe('several motors on one stick', () => {
     expect(table.sentence).toContain('no two agree');
   });
 
+  it('names several that are odd, with what each does', () => {
+    const names = ['front left', 'front right', 'rear left', 'rear right', 'tail'];
+    const table = matchTable(
+      channel,
+      names.map((name, place) => esc(name, place === 1 ? late : place === 4 ? early : good)),
+    );
+    expect(table.redo).toEqual([1, 4]);
+    expect(table.sentence).toContain('Calibrate front right and tail again with the trims of the others');
+    expect(table.sentence).toMatch(
+      /starts at 12.% and gives all from 100.%; starts at 2.% and gives all from 88.%/,
+    );
+  });
+
   it('of two, the one that leaves travel unused is named', () => {
     const table = matchTable(channel, [esc('left', good), esc('right', early)]);
     expect(table.redo).toEqual([1]);

@@ -107,6 +107,11 @@ describe('the traps of calibrating, each walked into', () => {
   it('end points lowered before calibrating', () => {
     expect(loweredSlip({ ...CAR, forwardEndPointPercent: 80 })).toMatchObject({ id: 'endPointsLowered' });
     expect(loweredSlip(CAR)).toBeUndefined();
+    expect(loweredSlip({ ...CAR, brakeEndPointPercent: 99 })?.title).toBe('An end point is at 99 %.');
+    expect(loweredSlip({ ...CAR, forwardEndPointPercent: 80 })?.sentence).toContain('and lower it again');
+    expect(loweredSlip({ ...PLANE, forwardEndPointPercent: 80 })?.sentence).toContain(
+      'lower the upper one again',
+    );
   });
 
   it('a calibration as it should be is no slip', () => {

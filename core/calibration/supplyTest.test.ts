@@ -12,6 +12,9 @@ describe('the supply test', () => {
   it('a deep sag, or one that comes near to where receivers give up, is dangerous', () => {
     expect(grade(7.4, 6.7)).toBe('dangerous');
     expect(grade(4.8, 4.4)).toBe('dangerous');
+    // 0.6 V of sag and one volt above where receivers give up are just not.
+    expect([grade(7.4, 6.8), grade(7.4, 6.79)]).toEqual(['weak', 'dangerous']);
+    expect([grade(4.8, 4.5), grade(4.8, 4.49)]).toEqual(['weak', 'dangerous']);
   });
 
   it('says what it was judged against and what to do next', () => {

@@ -63,6 +63,27 @@ describe('from trigger to duty', () => {
   });
 });
 
+describe('a radio that reaches full, or just does not', () => {
+  const reaches = (percent: number) =>
+    limitingCompared({ ...channel, forwardEndPointPercent: percent }, range, 0, 1).inEsc;
+
+  it('counts as full from 99.5 % of the signal on', () => {
+    expect(reaches(99.5).fullSignalArrives).toBe(true);
+    expect(reaches(99.4).fullSignalArrives).toBe(false);
+  });
+
+  it('and one that runs the other way is counted the other way round', () => {
+    const turned = { ...channel, reversed: true };
+    const learned = { brakeMicros: 2000, neutralMicros: 1500, forwardMicros: 1000 };
+    const there = limitingCompared(turned, learned, 30, 0.6);
+    const here = limitingCompared(channel, range, 30, 0.6);
+    expect(there.forwardEndPointPercent).toBeCloseTo(here.forwardEndPointPercent, 9);
+    expect(there.atRadio.topDuty).toBeCloseTo(here.atRadio.topDuty, 9);
+    expect(there.inEsc.positions).toBe(here.inEsc.positions);
+    expect(there.atRadio.liveTravel).toBeCloseTo(here.atRadio.liveTravel, 9);
+  });
+});
+
 describe('limiting at the radio against limiting in the ESC', () => {
   const { atRadio, inEsc, forwardEndPointPercent } = limitingCompared(channel, range, 30, 0.6);
 
@@ -75,6 +96,9 @@ describe('limiting at the radio against limiting in the ESC', () => {
   it('but not the same thing: full signal, resolution, and what a recalibration does (common practice)', () => {
     expect([atRadio.fullSignalArrives, inEsc.fullSignalArrives]).toEqual([false, true]);
     expect(atRadio.positions).toBeLessThan(inEsc.positions);
+    // A limit that leaves nothing has no position, and no half one.
+    const none = limitingCompared({ ...channel, stepMicros: 7 }, range, 30, 0);
+    expect([none.atRadio.positions, none.inEsc.positions]).toEqual([0, 67]);
     expect(inEsc.positions).toBe(Math.floor(470 / channel.stepMicros));
     expect(atRadio.positions).toBe(Math.floor(282 / channel.stepMicros));
     // Of 500 µs, 30 are dead; of the 312 that are left at the radio, 30 are.
