@@ -1,21 +1,21 @@
-import { spawnSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 
-const tracked = spawnSync('git', ['ls-files', '-co', '--exclude-standard'], { encoding: 'utf8' })
-  .stdout.split('\n')
-  .filter(Boolean);
-const sources = tracked.filter((file) => /\.(ts|tsx|mjs|cjs|sh)$/.test(file));
-const words = new Set(sources.flatMap((file) => readIfThere(file).match(/[A-Za-z_]\w*/g) ?? []));
+/** What this folder makes for itself. */
+const MADE = readFileSync('.gitignore', 'utf8').split('\n').filter(Boolean);
+const LEFT_OUT = new Set(['.git', ...MADE.map((line) => line.replaceAll('/', ''))]);
 
-/** A file that was just deleted is still tracked. */
-function readIfThere(file: string): string {
-  try {
-    return readFileSync(file, 'utf8');
-  } catch {
-    return '';
-  }
-}
+const filesBelow = (folder: string): string[] =>
+  readdirSync(folder, { withFileTypes: true })
+    .filter(({ name }) => !LEFT_OUT.has(name))
+    .flatMap((entry) => {
+      const path = folder === '.' ? entry.name : `${folder}/${entry.name}`;
+      return entry.isDirectory() ? filesBelow(path) : [path];
+    });
+
+const files = filesBelow('.');
+const sources = files.filter((file) => /\.(ts|tsx|mjs|cjs|sh)$/.test(file));
+const words = new Set(sources.flatMap((file) => readFileSync(file, 'utf8').match(/[A-Za-z_]\w*/g) ?? []));
 
 /** What a page sets in code letters. */
 const namesIn = (page: string): string[] =>
@@ -26,8 +26,9 @@ const FOLDER = /^[\w./-]+\/$/;
 const IDENTIFIER = /^[A-Za-z_]\w*$/;
 
 function isThere(name: string): boolean {
-  if (FILE.test(name)) return tracked.some((file) => file === name || file.endsWith(`/${name}`));
-  if (FOLDER.test(name)) return tracked.some((file) => file.startsWith(name) || file.includes(`/${name}`));
+  if (FILE.test(name)) return files.some((file) => file === name || file.endsWith(`/${name}`));
+  if (FOLDER.test(name))
+    return MADE.includes(name) || files.some((file) => file.startsWith(name) || file.includes(`/${name}`));
   return words.has(name);
 }
 

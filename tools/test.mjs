@@ -43,7 +43,7 @@ const UNIT = {
   name: 'unit tests',
   command: npx(
     'vitest',
-    ...['run', '--reporter=dot', '--reporter=json', `--outputFile.json=${UNIT_REPORT}`],
+    ...['run', '--reporter=default', '--reporter=json', `--outputFile.json=${UNIT_REPORT}`],
     ...(quick ? ['--exclude=**/*.long.test.ts'] : []),
   ),
   report: UNIT_REPORT,

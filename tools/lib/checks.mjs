@@ -70,7 +70,10 @@ async function run({ name, command, report, count, shows }) {
 function finished(command, shows) {
   const [file = '', ...args] = command;
   return new Promise((resolve) => {
-    const child = spawn(file, args, { stdio: ['ignore', 'pipe', 'pipe'] });
+    const child = spawn(file, args, {
+      stdio: ['ignore', 'pipe', 'pipe'],
+      env: { ...process.env, NO_COLOR: '1' },
+    });
     let output = '';
     for (const stream of [child.stdout, child.stderr])
       stream.setEncoding('utf8').on('data', (/** @type {string} */ text) => {
