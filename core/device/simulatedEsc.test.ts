@@ -10,6 +10,7 @@ import {
   loseValue,
   motorCommand,
   placeOnBench,
+  triggerSignal,
   type SimulatedEsc,
 } from './simulatedEsc';
 
@@ -30,6 +31,22 @@ describe('the motor of the simulated ESC', () => {
     expect(motorCommand(after(smallProfile(), 1500, [...ON, pull]))).toEqual({ going: 'forward', share: 1 });
     expect(motorCommand(after(smallProfile(), 1500, [{ type: 'power', on: true }, pull]))).toEqual(STILL);
     expect(motorCommand(after(smallProfile(), 1500, [pull]))).toEqual(STILL);
+  });
+
+  it('hears the trigger only while it drives', () => {
+    const pull: Input = { type: 'stick', micros: 2000 };
+    expect(triggerSignal(after(smallProfile(), 1500, [...ON, pull]))).toBe(1);
+    expect(triggerSignal(after(smallProfile(), 1500, [pull]))).toBe(0);
+    expect(triggerSignal(after(smallProfile(), 1500, [{ type: 'power', on: true }, pull]))).toBe(0);
+  });
+
+  it('runs out for a second once it is let go', () => {
+    const letGo: Input[] = [...ON, { type: 'stick', micros: 2000 }, { type: 'stick', micros: 1500 }];
+    const wait = (ms: number): Input => ({ type: 'elapsed', ms });
+    expect(after(smallProfile(), 1500, [...letGo, wait(900)]).motor.turning).toBe(1);
+    expect(after(smallProfile(), 1500, [...letGo, wait(1100)]).motor.turning).toBe(0);
+    // What is done in no time takes none.
+    expect(after(smallProfile(), 1500, [...letGo, ...letGo.slice(-1), wait(900)]).motor.turning).toBe(1);
   });
 
   it('does not start with the trigger held when it is switched on', () => {
