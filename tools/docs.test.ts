@@ -21,23 +21,34 @@ const words = new Set(sources.flatMap((file) => readFileSync(file, 'utf8').match
 const namesIn = (page: string): string[] =>
   [...readFileSync(page, 'utf8').matchAll(/`([^`\n]+)`/g)].map(([, name]) => name!);
 
+const PAGES = [
+  'architecture',
+  'adding',
+  'testing',
+  'physics',
+  'performance',
+  'formats',
+  'ear',
+  'how-settings-enter',
+  'link-protocol',
+].map((page) => `docs/${page}.md`);
 const FILE = /^[\w./*-]+\.(ts|tsx|mjs|cjs|json|csv|sh|css)$/;
 const FOLDER = /^[\w./-]+\/$/;
 const IDENTIFIER = /^[A-Za-z_]\w*$/;
 
 function isThere(name: string): boolean {
+  if (MADE.some((made) => name.startsWith(made))) return true;
   if (FILE.test(name)) return files.some((file) => file === name || file.endsWith(`/${name}`));
-  if (FOLDER.test(name))
-    return MADE.includes(name) || files.some((file) => file.startsWith(name) || file.includes(`/${name}`));
+  if (FOLDER.test(name)) return files.some((file) => file.startsWith(name) || file.includes(`/${name}`));
   return words.has(name);
 }
 
-describe.each(['docs/architecture.md', 'docs/adding.md', 'docs/testing.md'])('%s', (page) => {
+describe.each(PAGES)('%s', (page) => {
   it('names only files, folders and functions that there are', () => {
     const named = namesIn(page).filter(
       (name) => FILE.test(name) || FOLDER.test(name) || IDENTIFIER.test(name),
     );
-    expect(named.length).toBeGreaterThan(5);
+    expect(named.length).toBeGreaterThan(0);
     expect(named.filter((name) => !isThere(name) && !name.includes('*'))).toEqual([]);
   });
 });

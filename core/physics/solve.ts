@@ -71,83 +71,71 @@ export class Solver {
   ): PieceEnd {
     if (system.size !== this.size)
       throw new Error(`a system of ${system.size} variables for a solver of ${this.size}`);
-    return solvePiece(this.buffers, system, t, y, tEnd, tolerance, firstStep, visit);
-  }
-}
-
-function solvePiece(
-  buffers: Buffers,
-  system: System,
-  t: number,
-  y: Float64Array,
-  tEnd: number,
-  tolerance: Tolerance,
-  firstStep: number,
-  visit: (step: Step) => void,
-): PieceEnd {
-  const { size, events } = system;
-  const { relative, absolute } = tolerance;
-  const { k1, k2, k3, k4, middle, next, probe } = buffers;
-  const step: Step = {
-    t0: t,
-    t1: t,
-    at: (at, out) => hermite(step.t0, buffers.fullT1, start, next, k1, k4, size, at, out),
-  };
-  const start = y;
-  const before = events.map((event) => event(t, y));
-  let h = Math.min(firstStep, tEnd - t);
-  system.derivative(t, y, k1);
-  for (let n = 0; n < MOST_STEPS && t < tEnd; n += 1) {
-    const wished = h;
-    h = Math.min(h, tEnd - t);
-    const cutShort = h < wished;
-    for (let i = 0; i < size; i += 1) middle[i] = y[i]! + h * 0.5 * k1[i]!;
-    system.derivative(t + h / 2, middle, k2);
-    for (let i = 0; i < size; i += 1) middle[i] = y[i]! + h * 0.75 * k2[i]!;
-    system.derivative(t + 0.75 * h, middle, k3);
-    for (let i = 0; i < size; i += 1) next[i] = y[i]! + (h / 9) * (2 * k1[i]! + 3 * k2[i]! + 4 * k3[i]!);
-    system.derivative(t + h, next, k4);
-    let error = 0;
-    let sound = true;
-    for (let i = 0; i < size; i += 1) {
-      const from = y[i]!;
-      const to = next[i]!;
-      const off = (h / 72) * (-5 * k1[i]! + 6 * k2[i]! + 8 * k3[i]! - 9 * k4[i]!);
-      const larger = Math.max(from < 0 ? -from : from, to < 0 ? -to : to);
-      const share = (off < 0 ? -off : off) / (absolute[i]! + relative * larger);
-      if (share > error) error = share;
-      // Also false for what is no number.
-      if (!(share < Infinity)) sound = false;
-    }
-    if (!sound) throw new Error('the run left the numbers');
-    const factor =
-      error === 0 ? MOST_FACTOR : Math.min(MOST_FACTOR, Math.max(LEAST_FACTOR, SAFETY * error ** (-1 / 3)));
-    if (error > 1) {
-      h *= factor;
-      if (t + h === t) throw new Error('the steps became too small');
-      continue;
-    }
-    step.t0 = t;
-    buffers.fullT1 = t + h;
-    const hit = firstEvent(events, before, step, t, t + h, next, probe);
-    step.t1 = hit ? hit.t : t + h;
-    if (hit) {
-      step.at(hit.t, probe);
+    const { buffers } = this;
+    const { size, events } = system;
+    const { relative, absolute } = tolerance;
+    const { k1, k2, k3, k4, middle, next, probe } = buffers;
+    const step: Step = {
+      t0: t,
+      t1: t,
+      at: (at, out) => hermite(step.t0, buffers.fullT1, start, next, k1, k4, size, at, out),
+    };
+    const start = y;
+    const before = events.map((event) => event(t, y));
+    let h = Math.min(firstStep, tEnd - t);
+    system.derivative(t, y, k1);
+    for (let n = 0; n < MOST_STEPS && t < tEnd; n += 1) {
+      const wished = h;
+      h = Math.min(h, tEnd - t);
+      const cutShort = h < wished;
+      for (let i = 0; i < size; i += 1) middle[i] = y[i]! + h * 0.5 * k1[i]!;
+      system.derivative(t + h / 2, middle, k2);
+      for (let i = 0; i < size; i += 1) middle[i] = y[i]! + h * 0.75 * k2[i]!;
+      system.derivative(t + 0.75 * h, middle, k3);
+      for (let i = 0; i < size; i += 1) next[i] = y[i]! + (h / 9) * (2 * k1[i]! + 3 * k2[i]! + 4 * k3[i]!);
+      system.derivative(t + h, next, k4);
+      let error = 0;
+      let sound = true;
+      for (let i = 0; i < size; i += 1) {
+        const from = y[i]!;
+        const to = next[i]!;
+        const off = (h / 72) * (-5 * k1[i]! + 6 * k2[i]! + 8 * k3[i]! - 9 * k4[i]!);
+        const larger = Math.max(from < 0 ? -from : from, to < 0 ? -to : to);
+        const share = (off < 0 ? -off : off) / (absolute[i]! + relative * larger);
+        if (share > error) error = share;
+        // Also false for what is no number.
+        if (!(share < Infinity)) sound = false;
+      }
+      if (!sound) throw new Error('the run left the numbers');
+      const factor =
+        error === 0 ? MOST_FACTOR : Math.min(MOST_FACTOR, Math.max(LEAST_FACTOR, SAFETY * error ** (-1 / 3)));
+      if (error > 1) {
+        h *= factor;
+        if (t + h === t) throw new Error('the steps became too small');
+        continue;
+      }
+      step.t0 = t;
+      buffers.fullT1 = t + h;
+      const hit = firstEvent(events, before, step, t, t + h, next, probe);
+      step.t1 = hit ? hit.t : t + h;
+      if (hit) {
+        step.at(hit.t, probe);
+        visit(step);
+        y.set(probe);
+        return { t: hit.t, event: hit.event, stepS: wished };
+      }
       visit(step);
-      y.set(probe);
-      return { t: hit.t, event: hit.event, stepS: wished };
+      y.set(next);
+      k1.set(k4);
+      t += h;
+      // The end is exact, whatever the sum of the steps was.
+      if (tEnd - t < 1e-12 * Math.max(1, Math.abs(tEnd))) t = tEnd;
+      // A step that only the end cut short says nothing about how long the next may be.
+      h = cutShort ? Math.max(wished, h * factor) : h * factor;
     }
-    visit(step);
-    y.set(next);
-    k1.set(k4);
-    t += h;
-    // The end is exact, whatever the sum of the steps was.
-    if (tEnd - t < 1e-12 * Math.max(1, Math.abs(tEnd))) t = tEnd;
-    // A step that only the end cut short says nothing about how long the next may be.
-    h = cutShort ? Math.max(wished, h * factor) : h * factor;
+    if (t < tEnd) throw new Error('the steps became too many');
+    return { t: tEnd, event: -1, stepS: h };
   }
-  if (t < tEnd) throw new Error('the steps became too many');
-  return { t: tEnd, event: -1, stepS: h };
 }
 
 /** The first sign change in a step; `before` is moved to its end where there is none. */
