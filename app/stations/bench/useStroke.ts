@@ -13,14 +13,17 @@ export function useStroke(): () => boolean {
     const end = (): void => {
       stroke.current = 'none';
     };
-    // Before the rail hears of it: what is touched moves at once.
+    // Before anything on the page hears of it: what is touched moves at once, and nobody can keep the end to himself.
     window.addEventListener('pointerdown', begin, true);
-    window.addEventListener('pointerup', end);
-    window.addEventListener('pointercancel', end);
+    window.addEventListener('pointerup', end, true);
+    window.addEventListener('pointercancel', end, true);
+    // A finger that was lifted outside of the window is not heard of; a key is no part of its stroke.
+    window.addEventListener('keydown', end, true);
     return () => {
       window.removeEventListener('pointerdown', begin, true);
-      window.removeEventListener('pointerup', end);
-      window.removeEventListener('pointercancel', end);
+      window.removeEventListener('pointerup', end, true);
+      window.removeEventListener('pointercancel', end, true);
+      window.removeEventListener('keydown', end, true);
     };
   }, []);
   return useCallback((): boolean => {

@@ -38,20 +38,26 @@ export function useEar(onHeard: (group: HeardGroup) => void) {
   const isGone = useRef(false);
   const start = useCallback(async (): Promise<void> => {
     setListening('asking');
+    const hasLeft = (): boolean => isGone.current;
     const context = new AudioContext();
-    quieten.current = () => void context.close();
+    const close = (): void => {
+      if (context.state !== 'closed') void context.close();
+    };
+    quieten.current = close;
     try {
       // Before the microphone is opened: what it hears first is not lost while the ear is still on its way.
       await context.audioWorklet.addModule(workletUrl);
+      // The page was left meanwhile: nobody is asked for a microphone any more.
+      if (hasLeft()) return;
       const stream = await navigator.mediaDevices.getUserMedia({ audio: PLAIN_SOUND });
-      if (isGone.current) {
+      if (hasLeft()) {
         // The page was left while the browser asked: nobody would ever close the microphone again.
         for (const track of stream.getTracks()) track.stop();
         return;
       }
       quieten.current = () => {
         for (const track of stream.getTracks()) track.stop();
-        void context.close();
+        close();
       };
       const ear = new AudioWorkletNode(context, 'ear', { numberOfOutputs: 0 });
       context.createMediaStreamSource(stream).connect(ear);
