@@ -1,6 +1,6 @@
 import type { LampCardMedium } from '#core/esc/media';
 import { keyName } from '#core/plan/keyNames';
-import { stateOf } from '#core/procedure/step';
+import { litPlaces, stateOf } from '#core/procedure/step';
 import { useCommands } from '../preferences/useCommands';
 import { Button } from '../ui/Button';
 import { EscKey, workKey } from './EscKey';
@@ -10,11 +10,11 @@ const CARD_KEYS = ['item', 'value', 'ok', 'reset'] as const;
 
 /** The card of the simulated ESC: its socket, a lamp beside each printed item, a row of lamps, four keys. */
 export function CardPanel({ bench, medium }: { bench: Bench; medium: LampCardMedium }) {
-  const { esc, display, input, cardIn } = bench;
+  const { esc, resting, input, cardIn } = bench;
   const { profile, machine, config } = esc;
   const { role } = stateOf(machine, config);
-  // The lamps are lit only while the card is worked.
-  const awake = cardIn && config.state.startsWith('card') && config.state !== 'cardWaking';
+  // A key that is down leaves the lamps as they were.
+  const lit = cardIn ? litPlaces(machine, resting) : undefined;
 
   const push = (): void => input({ type: 'card', in: !cardIn });
   useCommands({
@@ -45,7 +45,7 @@ export function CardPanel({ bench, medium }: { bench: Bench; medium: LampCardMed
           <ol className="mt-1 flex gap-1.5">
             {Array.from({ length: mostStops }, (_, n) => (
               <li key={n} className="grid justify-items-center text-xs">
-                <CardLamp lit={awake && display.litStop === n + 1} />
+                <CardLamp lit={lit?.stop === n + 1} />
                 {n + 1}
               </li>
             ))}
@@ -53,16 +53,16 @@ export function CardPanel({ bench, medium }: { bench: Bench; medium: LampCardMed
           <ol className="mt-2 grid grid-cols-2 gap-x-3 text-xs">
             {profile.items.map(({ id, number, label }) => (
               <li key={id} className="flex items-center gap-1.5 leading-5">
-                <CardLamp lit={awake && display.litItem === number} />
-                <span className={awake && display.litItem === number ? 'font-bold' : ''}>
+                <CardLamp lit={lit?.item === number} />
+                <span className={lit?.item === number ? 'font-bold' : ''}>
                   {number} {label}
                 </span>
               </li>
             ))}
           </ol>
-          {awake && (
+          {lit && (
             <p className="sr-only">
-              lit: {medium.itemLamps} {display.litItem}, {medium.valueLamps} {display.litStop}
+              lit: {medium.itemLamps} {lit.item}, {medium.valueLamps} {lit.stop}
             </p>
           )}
         </div>

@@ -1,26 +1,21 @@
 import type { HandMedium } from '#core/esc/media';
 import { keysOf } from '#core/plan/keyNames';
-import { stateOf } from '#core/procedure/step';
+import { litPlaces, stateOf } from '#core/procedure/step';
 import { useState } from 'react';
 import { useCommands } from '../preferences/useCommands';
 import { Button } from '../ui/Button';
 import { EscKey, workKey, type CommandKey } from './EscKey';
 import type { Bench } from './useSimulatedEsc';
 
-/** States in which a menu in text, or lamps in rows, show where the hand is. */
-const SHOWING = /^(box|radio)(Item|Chosen|Sure)|^two/;
-
 /** Keys beside the ESC, or on what is plugged into it, with what they make it show. */
 export function KeysPanel({ bench, medium }: { bench: Bench; medium: HandMedium }) {
-  const { esc, display, input } = bench;
-  const { config } = esc;
+  const { esc, resting, input } = bench;
   const keys = Object.entries(keysOf(medium)).filter(([key]) => key !== 'set') as [CommandKey, string][];
   useCommands(Object.fromEntries(keys.map(([key]) => [key, workKey(bench, key)])));
-  const shows = SHOWING.test(config.state);
-  const item = esc.profile.items[(display.litItem ?? 0) - 1];
-  const stop = item?.stops[(display.litStop ?? 0) - 1];
-  // Lamps in rows show a stop only once the value key was pressed.
-  const opened = !/^two(Opening|Item)/.test(config.state);
+  // A key that is down leaves what is shown as it was. Lamps in rows show a stop only once the value key was pressed.
+  const lit = litPlaces(esc.machine, resting);
+  const item = lit && esc.profile.items[lit.item - 1];
+  const stop = lit?.stop !== undefined ? item?.stops[lit.stop - 1] : undefined;
   return (
     <div className="mt-4 rounded-md border-2 border-ink bg-film p-3">
       {medium.family === 'textBox' && <Plug bench={bench} />}
@@ -30,10 +25,10 @@ export function KeysPanel({ bench, medium }: { bench: Bench; medium: HandMedium 
           role="status"
           aria-label="What it shows"
         >
-          {shows && item ? (
+          {item ? (
             <>
               {item.number} {item.label}
-              {opened && stop && (
+              {stop && (
                 <>
                   : <strong>{stop.label}</strong>
                   {stop.id === item.factoryStopId && ' *'}

@@ -10,9 +10,6 @@ import { playBeeps } from './sound';
 export interface Display {
   /** The lamp on the ESC itself, or its flashes. */
   lamp: Extract<Observed, { type: 'lamp' | 'count' }> | undefined;
-  /** Which lamp of two rows is lit, or which item and stop stand there in text, from 1. */
-  litItem: number | undefined;
-  litStop: number | undefined;
   heard: { cue: Extract<Observed, { type: 'tone' | 'group' | 'count' }>; beeps: Beep[] } | undefined;
   /** Counts cues up, so that the same cue twice is seen as two. */
   serial: number;
@@ -20,8 +17,6 @@ export interface Display {
 
 const DARK: Display = {
   lamp: undefined,
-  litItem: undefined,
-  litStop: undefined,
   heard: undefined,
   serial: 0,
 };
@@ -118,10 +113,8 @@ function show(display: Display, cue: Observed): Display {
   if (cue.type === 'tone' || cue.type === 'group' || (cue.type === 'count' && cue.how === 'beeps')) {
     return { ...display, heard: { cue, beeps: soundOf(cue) }, serial };
   }
-  if (cue.type === 'count' && cue.how !== 'flashes') {
-    const lit = cue.of === 'item' ? { litItem: cue.count } : { litStop: cue.count };
-    return { ...display, ...lit, serial };
-  }
+  // Rows of lamps and texts stand beside their keys.
+  if (cue.type === 'count' && cue.how !== 'flashes') return { ...display, serial };
   return { ...display, lamp: cue, serial };
 }
 

@@ -3,6 +3,7 @@ import { asksForThree, FAMILY_WORDS } from '../esc/media';
 import type { EscProfile } from '../esc/profile';
 import { sameRange } from '../plan/calibrationPlan';
 import type { Config, EscMemory, Machine } from '../procedure/language';
+import { stateOf } from '../procedure/step';
 import { rangeOf, type LearnedRange, type StickEnd, type ThrottleChannel } from '../radio/pulse';
 import { formatNumber } from '../units/format';
 
@@ -51,8 +52,10 @@ const TESTS: readonly ((facts: SlipFacts) => Slip | undefined)[] = [
   lockedOrHeld,
 ];
 
-function fellIntoToneMenu({ before, after }: SlipFacts): Slip | undefined {
-  if (before.state !== 'highTaken' || !['toneItem', 'toggleItem'].includes(after.state)) return undefined;
+function fellIntoToneMenu({ machine, before, after }: SlipFacts): Slip | undefined {
+  const fell =
+    stateOf(machine, before).role === 'calibrating' && stateOf(machine, after).role === 'inToneMenu';
+  if (!fell) return undefined;
   return {
     id: 'fellIntoToneMenu',
     title: 'The stick stayed up too long: this is the tone menu now.',
@@ -62,8 +65,8 @@ function fellIntoToneMenu({ before, after }: SlipFacts): Slip | undefined {
 }
 
 function gaveUp({ before, after, machine, held }: SlipFacts): Slip | undefined {
-  const fromCalibrating = machine.states[before.state]?.role === 'calibrating';
-  if (!fromCalibrating || after.state !== 'waitingForNeutral') return undefined;
+  const gave = stateOf(machine, before).role === 'calibrating' && stateOf(machine, after).role === 'unarmed';
+  if (!gave) return undefined;
   if (held) return HELD;
   return {
     id: 'gaveUp',
@@ -73,10 +76,9 @@ function gaveUp({ before, after, machine, held }: SlipFacts): Slip | undefined {
 }
 
 function refused({ before, after, profile, held, machine }: SlipFacts): Slip | undefined {
-  const wasAsked = /^take(Neutral|Forward|Brake)(Down|Resting)$/.exec(before.state);
-  if (!wasAsked || after.state !== before.state.replace(/(Down|Resting)$/, '')) return undefined;
+  const end = stateOf(machine, before).takes;
+  if (!end || stateOf(machine, after).asksFor !== end) return undefined;
   if (held) return HELD;
-  const end = wasAsked[1]!.toLowerCase() as StickEnd;
   const span = asksForThree(profile.calibration) ? profile.calibration.leastSpanMicros : 0;
   const reversed = machine.refusesReversed
     ? ', or it was the other end, and this ESC does not take them exchanged'
@@ -91,14 +93,14 @@ function refused({ before, after, profile, held, machine }: SlipFacts): Slip | u
 /** The key was held, or the stick was up, and the ESC simply started. */
 function lockedOrHeld({ profile, machine, held, before, after }: SlipFacts): Slip | undefined {
   const lock = lockedBy(profile, machine, after.memory);
+  const [was, is] = [stateOf(machine, before), stateOf(machine, after)];
   if (profile.calibration.family === 'stickAtPowerOn') {
-    if (lock !== undefined && before.state === 'lockedLook' && after.state === 'waitingForNeutral')
-      return lockedSlip(lock);
-    const started = after.state === 'driving' || after.state === 'waitingForNeutral';
-    return held && before.state === 'boot' && started ? HELD : undefined;
+    if (was.role !== 'waking') return undefined;
+    if (lock !== undefined && is.role === 'unarmed') return lockedSlip(lock);
+    return held && (is.role === 'driving' || is.role === 'unarmed') ? HELD : undefined;
   }
-  const keyWhileSwitchingOn = before.state === 'offHeld' && after.state === 'boot';
-  const keyWhileRunning = before.state === 'driving' && after.state === 'driving';
+  const keyWhileSwitchingOn = was.role === 'off' && was.keyDown !== undefined && is.role === 'waking';
+  const keyWhileRunning = was.role === 'driving' && is === was;
   return lock !== undefined && (keyWhileSwitchingOn || keyWhileRunning) ? lockedSlip(lock) : undefined;
 }
 

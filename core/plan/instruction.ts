@@ -256,7 +256,8 @@ function shownDetail(
   const place = end.stopCursor + 1;
   const display = capital(lamp);
   if (key === 'value' || key === 'valueBack') {
-    if (end.state === 'twoShown') return `The ${lamp} show what is stored now: ${stopLabel(item, place)}.`;
+    if (item.stops[end.stopCursor]!.id === end.memory.stops[item.id])
+      return `The ${lamp} show what is stored now: ${stopLabel(item, place)}.`;
     return how === 'text'
       ? `${display} must show ${stopLabel(item, place)}. Nothing is stored yet.`
       : `The ${lamp} must end at ${countInWords(place)}: ${stopLabel(item, place)}. Nothing is stored yet.`;

@@ -4,7 +4,7 @@
  * effects are closed lists: one that is not known here does not compile and does not import.
  */
 import type { Notes } from '../esc/media';
-import type { LearnedRange } from '../radio/pulse';
+import type { LearnedRange, StickEnd } from '../radio/pulse';
 
 /** Keys that an ESC, its card, box or pad may have. What is printed on them stands in the profile. */
 export const KEYS = [
@@ -130,8 +130,25 @@ export interface State {
   /** The key that is down here; the guide speaks only when none is. */
   keyDown?: KeyId;
   /** What the state is for, where the guide, the planner or the simulated ESC must know. */
-  role?: 'off' | 'driving' | 'showingStored' | 'calibrating' | 'calibrated';
+  role?: StateRole;
+  /** The point that a calibration waits for here. */
+  asksFor?: StickEnd;
+  /** The point that the pulse is about to be taken for. */
+  takes?: StickEnd;
 }
+
+export type StateRole =
+  | 'off'
+  /** Switched on, and not yet done with looking at the throttle. */
+  | 'waking'
+  /** It saw a throttle that is not at rest, and complains until it is. */
+  | 'unarmed'
+  | 'driving'
+  | 'showingStored'
+  /** In a menu of tones, where a stick that comes down is a choice. */
+  | 'inToneMenu'
+  | 'calibrating'
+  | 'calibrated';
 
 export interface MenuItem {
   itemId: string;

@@ -30,6 +30,7 @@ export function powerStates(bootMs: number, dark: Cue[], part: MachinePart): Rec
     },
     boot: {
       cues: dark,
+      role: 'waking',
       on: [{ on: 'powerOff', to: 'off' }],
       after: {
         ms: bootMs,
@@ -42,6 +43,7 @@ export function powerStates(bootMs: number, dark: Cue[], part: MachinePart): Rec
     },
     waitingForNeutral: {
       cues: [{ type: 'tone', tone: 'warning' }],
+      role: 'unarmed',
       on: [
         { on: 'stick', guard: 'stickAtNeutral', cues: [ARMED], to: 'driving' },
         { on: 'powerOff', to: 'off' },

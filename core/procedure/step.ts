@@ -102,6 +102,19 @@ export function stateOf(machine: Machine, config: Config): Machine['states'][str
   return state;
 }
 
+/** Where the lamps in rows, or the text, stand now: places in the menu from 1; undefined where they are dark. */
+export function litPlaces(machine: Machine, config: Config): { item: number; stop?: number } | undefined {
+  const lit = stateOf(machine, config).cues.filter(isLit);
+  if (lit.length === 0) return undefined;
+  return {
+    item: config.itemCursor + 1,
+    ...(lit.some((cue) => cue.of === 'stop') && { stop: config.stopCursor + 1 }),
+  };
+}
+
+const isLit = (cue: Cue): cue is Extract<Cue, { type: 'count' }> =>
+  cue.type === 'count' && (cue.how === 'lit' || cue.how === 'text');
+
 function elapse(machine: Machine, start: Config, ms: number, perceive?: Perceive): Config {
   let config = start;
   let left = ms;

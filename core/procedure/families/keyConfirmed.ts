@@ -48,6 +48,7 @@ export function keyConfirmedPart(calibration: KeyConfirmedCalibration): MachineP
 
 /** One position: waiting for the press, and the key down. */
 function confirmed({
+  end,
   state,
   guard,
   effects,
@@ -58,6 +59,7 @@ function confirmed({
     [state]: {
       cues: [],
       role: 'calibrating',
+      asksFor: end,
       on: [
         { on: 'down set', to: `${state}Down` },
         { on: 'powerOff', effects: ['forget'], to: 'off' },
@@ -67,6 +69,7 @@ function confirmed({
       cues: [],
       keyDown: 'set',
       role: 'calibrating',
+      takes: end,
       on: [
         { on: 'up set', guard, effects, cues, to: next },
         { on: 'up set', cues: [WARNING], to: state },

@@ -28,6 +28,7 @@ export function stickAtPowerOnPart(
     states: {
       lockedLook: {
         cues: [],
+        role: 'waking',
         on: [off],
         after: {
           ms: LOOK_MS,

@@ -57,7 +57,7 @@ export function takenAtRestPart(calibration: HeldStillCalibration | CountedPoint
 
 /** One position: waiting until the throttle moves there, and until it has rested. */
 function rested(
-  { state, guard, effects, cues, next }: ReturnType<typeof pointsOf>[number],
+  { end, state, guard, effects, cues, next }: ReturnType<typeof pointsOf>[number],
   steadyMs: number,
   windowMs: number,
 ): Record<string, State> {
@@ -68,12 +68,14 @@ function rested(
     [state]: {
       cues: [],
       role: 'calibrating',
+      asksFor: end,
       on: [moved, off],
       after: { ms: windowMs, edges: [{ effects: ['forget'], cues: [WARNING], to: 'waitingForNeutral' }] },
     },
     [resting]: {
       cues: [],
       role: 'calibrating',
+      takes: end,
       on: [moved, off],
       after: {
         ms: steadyMs,

@@ -4,6 +4,7 @@ import type { Cue, Edge, Effect, Guard, State, TimedEdge } from '../language';
 
 /** How a point is taken: its guard, what it leaves behind and what it is called in the machine. */
 interface Point {
+  end: StickEnd;
   state: string;
   guard: Guard;
   effects: Effect[];
@@ -29,8 +30,8 @@ export function pointsOf({ order }: ThreePointFamily, cuesAt: (place: number) =>
     const { state, guard, learn } = WORDS[end];
     const next = all[place + 1];
     return next
-      ? { state, guard, effects: [learn], next: WORDS[next].state, cues: cuesAt(place) }
-      : { state, guard, effects: [learn, 'storeRange'], next: 'calibrated', cues: cuesAt(place) };
+      ? { end, state, guard, effects: [learn], next: WORDS[next].state, cues: cuesAt(place) }
+      : { end, state, guard, effects: [learn, 'storeRange'], next: 'calibrated', cues: cuesAt(place) };
   });
 }
 

@@ -22,6 +22,7 @@ export function stickTogglePart({ itemWindowMs }: StickToggleMedium): MachinePar
     states: {
       toggleItem: {
         cues: [{ type: 'group', of: 'item' }],
+        role: 'inToneMenu',
         on: [
           {
             on: 'stick',
@@ -37,8 +38,8 @@ export function stickTogglePart({ itemWindowMs }: StickToggleMedium): MachinePar
         ],
         after: { ms: itemWindowMs, edges: onWithTheNext },
       },
-      toggleTaken: { cues: [], on: [{ on: 'stick', guard: 'stickHigh', to: 'toggleUp' }, off] },
-      toggleUp: { cues: [], on: [off], after: { ms: PAUSE_MS, edges: onWithTheNext } },
+      toggleTaken: { cues: [], role: 'inToneMenu', on: [{ on: 'stick', guard: 'stickHigh', to: 'toggleUp' }, off] },
+      toggleUp: { cues: [], role: 'inToneMenu', on: [off], after: { ms: PAUSE_MS, edges: onWithTheNext } },
       toggleExit: toneExitState(itemWindowMs, 'toggleItem'),
     },
   };

@@ -23,12 +23,14 @@ export function stickTonesPart(medium: StickTonesMedium): MachinePart {
     states: {
       toneItem: {
         cues: [{ type: 'group', of: 'item' }],
+        role: 'inToneMenu',
         on: [{ on: 'stick', guard: 'stickLow', effects: ['firstStop'], to: 'toneStop' }, off],
         after: { ms: medium.itemWindowMs, edges: onWithTheNext },
       },
       toneExit: toneExitState(medium.itemWindowMs, 'toneItem'),
       toneStop: {
         cues: [{ type: 'group', of: 'stop' }],
+        role: 'inToneMenu',
         on: [
           {
             on: 'stick',
@@ -47,9 +49,10 @@ export function stickTonesPart(medium: StickTonesMedium): MachinePart {
           ],
         },
       },
-      toneTaken: { cues: [], on: [off], after: { ms: TUNE_MS, edges: onWithTheNext } },
+      toneTaken: { cues: [], role: 'inToneMenu', on: [off], after: { ms: TUNE_MS, edges: onWithTheNext } },
       toneGivenUp: {
         cues: [{ type: 'tone', tone: 'warning' }],
+        role: 'inToneMenu',
         on: [{ on: 'stick', guard: 'stickHigh', to: 'toneTaken' }, off],
       },
     },

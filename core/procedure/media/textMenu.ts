@@ -42,7 +42,7 @@ export function textMenuStates({ prefix, display, exits }: TextMenu): Record<str
     // The text shows what is stored; after a key for stops, what would be.
     ...withKeys('Item', { cues: text, role: 'showingStored' }, [{ to: name('Item') }]),
     ...withKeys('Chosen', { cues: text }, moves.ok),
-    ...withKeys('Sure', { cues: [{ type: 'tone', tone: 'warning' }] }, [store]),
+    ...withKeys('Sure', { cues: [...text, { type: 'tone', tone: 'warning' }] }, [store]),
   };
 }
 
