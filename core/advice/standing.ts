@@ -1,5 +1,5 @@
 /** Where a rig stands: what follows from its description, its draft and what is known of its ESC. */
-import type { EscProfile, StopByItem } from '../esc/profile';
+import type { BelievedStops, DraftedStops, EscProfile, StopByItem } from '../esc/profile';
 import type { LearnedRange } from '../radio/pulse';
 import type { EventRules } from '../rig/eventRules';
 import type { Rig } from '../rig/rig';
@@ -31,8 +31,8 @@ export interface StandingFacts {
 }
 
 export interface Standing {
-  believed: StopByItem;
-  drafted: StopByItem;
+  believed: BelievedStops;
+  drafted: DraftedStops;
   /** The same without what nobody knows and nobody has drafted. */
   sure: StopByItem;
   changes: Change[];

@@ -3,7 +3,7 @@
  * comes to on a rig. Common practice.
  */
 import { choiceOf, amountOf, type Situation } from './verdicts/verdict';
-import { itemForSetting, stopById, type StopByItem } from '../esc/profile';
+import { itemForSetting, stopById, type BelievedStops, type StopByItem } from '../esc/profile';
 import { deadbandOf } from '../physics/escChain';
 import { noLoadSpeed } from '../physics/drills/topSpeed';
 import { fullCellVolts, openCircuitVolts } from '../physics/pack';
@@ -34,7 +34,7 @@ export interface Way {
 
 export interface WayFacts extends Situation {
   /** What the ESC is believed to hold. */
-  believed: StopByItem;
+  believed: BelievedStops;
   factory: StopByItem;
 }
 

@@ -148,6 +148,16 @@ export function stopById(item: ProfileItem, stopId: string): Stop {
 /** A stop for every item: what an ESC holds, or should hold. Item id to stop id. */
 export type StopByItem = Readonly<Record<string, string>>;
 
+declare const MEANING: unique symbol;
+/** Stops of one meaning: they stand wherever stops do, but never where another meaning is asked for. */
+type StopsOf<Meaning extends string> = StopByItem & { readonly [MEANING]?: Meaning };
+/** What the ESC is believed to hold, every item. */
+export type BelievedStops = StopsOf<'believed'>;
+/** What it should hold, every item: what is wanted over what is believed. */
+export type DraftedStops = StopsOf<'drafted'>;
+/** What somebody wants changed, and nothing else. */
+export type WantedStops = StopsOf<'wanted'>;
+
 /** What the ESC holds when it leaves the factory. */
 export const factoryStops = (profile: EscProfile): StopByItem =>
   Object.fromEntries(profile.items.map((item) => [item.id, item.factoryStopId]));

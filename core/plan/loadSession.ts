@@ -2,7 +2,7 @@
  * One load, from the first value to the last count: what is meant, what was seen stored, what was counted back.
  * It heals itself: a value that went to the wrong place is put right, and counted, like any other.
  */
-import { itemById, stopById, type EscProfile, type StopByItem } from '../esc/profile';
+import { itemById, stopById, type EscProfile, type WantedStops, type StopByItem } from '../esc/profile';
 import { changesInOrder, setAlong, type Change } from '../sheet/draft';
 import type { EvidenceBasis, HeldStops } from '../sheet/evidence';
 import type { Leg } from './loadPlan';
@@ -37,7 +37,7 @@ type KnownFinding = Finding & { stopId: string };
  */
 export function beginLoad(
   held: HeldStops,
-  intents: StopByItem,
+  intents: WantedStops,
   uncounted: readonly string[],
   showsStored: boolean,
 ): LoadSession {

@@ -1,5 +1,12 @@
 /** The draft: what the user means to change. It holds intents only; what is untouched stays as it is. */
-import { itemById, type EscProfile, type StopByItem } from '../esc/profile';
+import {
+  itemById,
+  type BelievedStops,
+  type DraftedStops,
+  type EscProfile,
+  type StopByItem,
+  type WantedStops,
+} from '../esc/profile';
 import {
   NO_HAND_VALUES,
   handValuesOf,
@@ -11,8 +18,7 @@ import type { Rig } from '../rig/rig';
 import { heldStops, type HeldStops, type Holdings } from './evidence';
 
 export interface Draft {
-  /** Wanted stop of the ESC by item id. */
-  stops: StopByItem;
+  stops: WantedStops;
   /** Wanted numbers of the model and its radio. */
   setup: HandValues;
 }
@@ -47,16 +53,16 @@ export const fittingDraft = (profile: EscProfile, draft: Draft): Draft => ({
 });
 
 /** Those of these stops that this profile has. */
-export function fittingStops(profile: EscProfile, stops: StopByItem): StopByItem {
+export function fittingStops(profile: EscProfile, stops: StopByItem): WantedStops {
   const fits = ([itemId, stopId]: [string, string]): boolean =>
     profile.items.some((item) => item.id === itemId && item.stops.some((stop) => stop.id === stopId));
   return Object.fromEntries(Object.entries(stops).filter(fits));
 }
 
 /** What the ESC should hold: the draft over what it is believed to hold. */
-export const draftedStops = (believed: StopByItem, draft: EscIntents): StopByItem => ({
-  ...believed,
-  ...draft.stops,
+export const draftedStops = (believed: BelievedStops, draft: EscIntents): DraftedStops => ({
+  ...(believed as StopByItem),
+  ...(draft.stops as StopByItem),
 });
 
 /** What the ESC will surely hold: what is drafted, and what it is known to hold; nothing where nobody knows. */

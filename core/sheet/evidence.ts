@@ -2,7 +2,7 @@
  * What is on the ESC is evidence, not a field: observations are only ever added, and the latest one of each
  * item is what is believed, with how sure one may be.
  */
-import { factoryStops, type EscProfile, type ProfileItem, type StopByItem } from '../esc/profile';
+import { factoryStops, type BelievedStops, type EscProfile, type ProfileItem } from '../esc/profile';
 
 /** How an item's value came to be known, best first; behind them, how it came to be unknown. */
 export const EVIDENCE = {
@@ -74,7 +74,7 @@ export function holdingsOf(profile: EscProfile, observations: Observation[]): Ho
 }
 
 /** A stop for every item: the known one, else the last known, else the factory's. For drills, which need one. */
-export function believedStops(profile: EscProfile, holdings: Holdings): StopByItem {
+export function believedStops(profile: EscProfile, holdings: Holdings): BelievedStops {
   const factory = factoryStops(profile);
   return Object.fromEntries(
     profile.items.map(({ id }) => [id, holdings[id]?.stopId ?? holdings[id]?.lastStopId ?? factory[id]!]),

@@ -1,10 +1,10 @@
-import type { EscProfile, StopByItem } from '../esc/profile';
+import type { EscProfile, WantedStops } from '../esc/profile';
 
 /** Wanted stops from unchecked data. @returns undefined where they name anything but stops of this ESC */
-export function readIntents(profile: EscProfile, stops: unknown): StopByItem | undefined {
+export function readIntents(profile: EscProfile, stops: unknown): WantedStops | undefined {
   if (typeof stops !== 'object' || stops === null || Array.isArray(stops)) return undefined;
   const real = Object.entries(stops).every(([itemId, stopId]) =>
     profile.items.some((item) => item.id === itemId && item.stops.some((stop) => stop.id === stopId)),
   );
-  return real ? (stops as StopByItem) : undefined;
+  return real ? (stops as WantedStops) : undefined;
 }

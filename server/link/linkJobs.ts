@@ -1,5 +1,5 @@
 /** Jobs on the link, one at a time, each watched by whoever asks. They live as long as the server does. */
-import type { StopByItem } from '#core/esc/profile';
+import type { WantedStops } from '#core/esc/profile';
 import { holdingsOf, unknownItems } from '#core/sheet/evidence';
 import { keepSheet } from '../repositories/bench';
 import { addObservations, type Bench } from '../repositories/rigs';
@@ -38,7 +38,7 @@ export const isLinkBusy = (): boolean => [...jobs.values()].some(({ view }) => v
  * @param intents the stop that each drafted item has to have in the end; empty for reading only
  * @returns why it cannot begin, or undefined
  */
-export function beginLinkJob(bench: Bench, intents: StopByItem): string | undefined {
+export function beginLinkJob(bench: Bench, intents: WantedStops): string | undefined {
   if (isLinkBusy()) return 'The link is busy with another load. Wait until it is done.';
   const startedAt = new Date().toISOString();
   const job: LinkJob = {
@@ -50,7 +50,7 @@ export function beginLinkJob(bench: Bench, intents: StopByItem): string | undefi
   return undefined;
 }
 
-async function run(job: LinkJob, bench: Bench, intents: StopByItem): Promise<void> {
+async function run(job: LinkJob, bench: Bench, intents: WantedStops): Promise<void> {
   const { rigId, rig, profile } = bench;
   const { startedAt } = job.view;
   const history = [...bench.observations];

@@ -6,7 +6,7 @@
 import type { Goals } from '#core/advice/goals';
 import { openHazards } from '#core/advice/verdicts/verdict';
 import { verdictsOn } from '#core/advice/verdicts/verdictsOn';
-import { itemById, stopById, type EscProfile, type StopByItem } from '#core/esc/profile';
+import { itemById, stopById, type EscProfile, type WantedStops } from '#core/esc/profile';
 import type { Identity } from '#core/link/protocol';
 import { changesOf, loadOrder, type Change } from '#core/sheet/draft';
 import { downgrade } from '#core/sheet/downgrade';
@@ -48,7 +48,7 @@ export interface LoadByLink {
   /** The history so far, oldest first. */
   observations: readonly Observation[];
   /** The stop that each drafted item has to have in the end; empty for reading only. */
-  intents: StopByItem;
+  intents: WantedStops;
   open: OpenLink;
   report: (progress: LinkProgress) => void;
   isCancelled: () => boolean;

@@ -1,4 +1,4 @@
-import { valueOf } from '#core/esc/profile';
+import { valueOf, type StopByItem } from '#core/esc/profile';
 import { limitingCompared, transferOf, type LimitedBy } from '#core/radio/transfer';
 import { formatNumber, percentOf } from '#core/units/format';
 import { lazy, Suspense, useState } from 'react';
@@ -15,7 +15,7 @@ export default function Trigger() {
   const { channel } = rig;
   const { range, deadbandMicros } = useChosenEsc();
   const [share, setShare] = useState(60);
-  const limits = (stops: typeof believed) => ({
+  const limits = (stops: StopByItem) => ({
     forward: numberOf(valueOf(profile, stops, 'forwardPower')) ?? 1,
     brake: numberOf(valueOf(profile, stops, 'brakeStrength')) ?? 1,
   });

@@ -1,4 +1,4 @@
-import { itemById, stopById, type StopByItem } from '#core/esc/profile';
+import { itemById, stopById, type WantedStops } from '#core/esc/profile';
 import type { LinkPhase, Surprise } from '#server/link/loadByLink';
 import type { LinkJobView } from '#server/link/linkJobs';
 import { ACCEPTANCE } from '#core/rig/safety';
@@ -28,7 +28,7 @@ const READING_ONLY: readonly LinkPhase[] = ['connecting', 'reading'];
 
 interface Props {
   /** The stop that each drafted item has to have in the end; empty for reading only. */
-  intents: StopByItem;
+  intents: WantedStops;
   onAgain: () => void;
 }
 

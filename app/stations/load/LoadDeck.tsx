@@ -1,6 +1,6 @@
 import type { SimulatedEsc } from '#core/device/simulatedEsc';
 import type { HandMedium } from '#core/esc/media';
-import { itemById, type StopByItem } from '#core/esc/profile';
+import { itemById, type WantedStops } from '#core/esc/profile';
 import { legsLeft, legTitle, stopsToPlanFrom } from '#core/plan/loadSession';
 import type { Gesture } from '#core/plan/gestures';
 import { planLegs, planRestart } from '#core/plan/loadPlan';
@@ -24,7 +24,7 @@ export interface LoadProps {
   medium: HandMedium;
   precaution: string;
   /** The stop that each drafted item has to have in the end. */
-  intents: StopByItem;
+  intents: WantedStops;
   /** What is to be done by hand when all is stored. */
   after: HandValues;
   /** Why the sheet was not kept, if the server said so. */

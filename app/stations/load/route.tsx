@@ -1,6 +1,6 @@
 import { MEDIUM_WORDS, type MediumFamily } from '#core/esc/media';
 import { handChangesOf, handChangeTitle } from '#core/rig/handValues';
-import type { StopByItem } from '#core/esc/profile';
+import type { WantedStops } from '#core/esc/profile';
 import { changesOf } from '#core/sheet/draft';
 import { holdingsOf } from '#core/sheet/evidence';
 import { stopsBeforeLoad } from '#core/sheet/undo';
@@ -79,7 +79,7 @@ export default function LoadRoute({ actionData: answer }: Route.ComponentProps) 
   const problem =
     answer && 'away' in answer ? 'Live Tune does not answer; try once more in a moment.' : answer?.sentence;
   const { draft, rig } = useBench();
-  const [begun, setBegun] = useState<Beginning & { intents: StopByItem }>();
+  const [begun, setBegun] = useState<Beginning & { intents: WantedStops }>();
   if (!begun) return <BeforeLoad onBegin={(beginning) => setBegun({ ...beginning, intents: draft.stops })} />;
   const { medium, before, after, ...rest } = begun;
   const first = handChangesOf(rig, before);

@@ -1,4 +1,4 @@
-import type { StopByItem } from '#core/esc/profile';
+import type { WantedStops } from '#core/esc/profile';
 import type { LinkJobView } from '#server/link/linkJobs';
 import { useCallback, useEffect, useState } from 'react';
 import { useRevalidator } from 'react-router';
@@ -16,7 +16,7 @@ export type WatchedJob =
 const LOOK_EVERY_MS = 250;
 
 /** Begins a job on the link and watches it to its end. */
-export function useLinkJob(rigId: string, intents: StopByItem): { job: WatchedJob; cancel: () => void } {
+export function useLinkJob(rigId: string, intents: WantedStops): { job: WatchedJob; cancel: () => void } {
   const [job, setJob] = useState<WatchedJob>({ state: 'beginning' });
   const address = `/rigs/${rigId}/link`;
   const { revalidate } = useRevalidator();

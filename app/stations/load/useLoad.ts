@@ -1,6 +1,6 @@
 import type { SimulatedEsc } from '#core/device/simulatedEsc';
 import { SHOWS_STORED, type HandMedium } from '#core/esc/media';
-import { itemById, type StopByItem } from '#core/esc/profile';
+import { itemById, type WantedStops } from '#core/esc/profile';
 import {
   afterAstray,
   afterCounted,
@@ -23,7 +23,7 @@ const TRY_AGAIN_MS = 2000;
  * How far a load is, by what was seen and counted, and what the server was told of it.
  * @param seesDisplay whether the page sees what the ESC shows; of one beside it, it only knows what it believes
  */
-export function useLoad(medium: HandMedium, intents: StopByItem, seesDisplay: boolean) {
+export function useLoad(medium: HandMedium, intents: WantedStops, seesDisplay: boolean) {
   const { rigId, profile, holdings } = useBench();
   const [session, setSession] = useState(() => {
     const uncounted = profile.items.filter((item) => holdings[item.id]?.basis === 'seenStored');

@@ -1,6 +1,6 @@
 import { verdictsOn } from '#core/advice/verdicts/verdictsOn';
 import type { MediumFamily } from '#core/esc/media';
-import type { StopByItem } from '#core/esc/profile';
+import type { BelievedStops, StopByItem } from '#core/esc/profile';
 import { inShortOrder } from '#core/plan/shortOrder';
 import { arrangeLoad, type WholeLoad } from '#core/plan/wholeLoad';
 import type { Rig } from '#core/rig/rig';
@@ -11,7 +11,7 @@ import { useBench } from '../bench/BenchContext';
 
 interface ToArrange {
   /** What the ESC holds, every item. */
-  held: StopByItem;
+  held: BelievedStops;
   changes: Change[];
   /** What hands still have to do. */
   handChanges?: readonly HandChange[];

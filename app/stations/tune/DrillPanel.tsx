@@ -2,7 +2,7 @@ import { DRILLS, type DrillId } from '#core/physics/drills/runDrill';
 import { alternativesTo, type Range } from '#core/physics/drills/band';
 import type { DrillNumber } from '#core/physics/drills/drill';
 import { assumptionsOf } from '#core/sensitivity/assumptions';
-import type { StopByItem } from '#core/esc/profile';
+import type { DraftedStops, StopByItem } from '#core/esc/profile';
 import type { Rig, VehicleKind } from '#core/rig/rig';
 import { withHandValues } from '#core/rig/handValues';
 import { draftedStops, fittingDraft, type Draft } from '#core/sheet/draft';
@@ -109,7 +109,7 @@ export function DrillPanel() {
 const MOST_RECENT = 2;
 
 /** The rails that moved last, newest first: read between drawings, never drawn. */
-function useRecentlyMoved(drafted: StopByItem): () => readonly string[] {
+function useRecentlyMoved(drafted: DraftedStops): () => readonly string[] {
   const recent = useRef<readonly string[]>([]);
   const seen = useRef(drafted);
   useEffect(() => {

@@ -1,6 +1,6 @@
 import { changedNumbers } from '#core/advice/preview';
 import { DRILLS, type DrillId } from '#core/physics/drills/runDrill';
-import type { StopByItem } from '#core/esc/profile';
+import type { DraftedStops } from '#core/esc/profile';
 import { useEffect, useRef } from 'react';
 import type { DrillAnswer, DrillRequest } from '../../workers/drills.worker';
 import { useLastMove } from './lastMove';
@@ -10,7 +10,7 @@ const SHOWN = 2;
 
 /** Says at the rail that moved what the move did to the numbers that are shown. */
 export function useSayEffect(
-  computed: { request: DrillRequest & { drafted: StopByItem }; answer: DrillAnswer } | undefined,
+  computed: { request: DrillRequest & { drafted: DraftedStops }; answer: DrillAnswer } | undefined,
 ): void {
   const lastMove = useLastMove();
   const before = useRef(computed);

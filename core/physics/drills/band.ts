@@ -1,5 +1,11 @@
 /** What a drill may be while some values on the ESC are unknown: a band about its trace, a range for each number. */
-import { stopById, type EscProfile, type ProfileItem, type StopByItem } from '../../esc/profile';
+import {
+  stopById,
+  type EscProfile,
+  type ProfileItem,
+  type BelievedStops,
+  type StopByItem,
+} from '../../esc/profile';
 import { entersDrills } from '../howItEnters';
 import type { Drill } from './drill';
 
@@ -23,7 +29,7 @@ const MOST_STOPS = 6;
  */
 export function alternativesTo(
   profile: EscProfile,
-  believed: StopByItem,
+  believed: BelievedStops,
   unknown: readonly ProfileItem[],
 ): StopByItem[] {
   return unknown
