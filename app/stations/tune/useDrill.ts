@@ -1,8 +1,9 @@
-import { wrap, type Remote } from 'comlink';
+import { wrap } from 'comlink';
 import type { EscBehaviour } from '#core/physics/escChain';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import type { DrillAnswer, DrillRequest, DrillWorker } from '../../workers/drills.worker';
+import { NewestOnly } from '../../workers/newestOnly';
 
 interface Computed<Request extends DrillRequest> {
   request: Request;
@@ -10,8 +11,7 @@ interface Computed<Request extends DrillRequest> {
 }
 
 /**
- * Runs drills in a worker. While one is computed only the newest request waits; what lies between is skipped,
- * so that a trace follows a moving lozenge without lagging behind it.
+ * Runs drills in a worker, so that a trace follows a moving lozenge without lagging behind it.
  * @param onAsked tells of a request before it is drawn, so that the worker computes while the page draws
  * @param likely what may be asked for next: computed while nothing is, where a drill takes its time
  */
@@ -21,49 +21,33 @@ export function useDrill<Request extends DrillRequest>(
   likely: () => EscBehaviour[],
 ): Computed<Request> | undefined {
   const [computed, setComputed] = useState<Computed<Request>>();
-  const worker = useRef<Remote<DrillWorker>>(undefined);
-  const waiting = useRef<Request>(undefined);
-  const newest = useRef<Request>(undefined);
-  const busy = useRef(false);
+  const queue = useRef<NewestOnly<Request, DrillAnswer>>(undefined);
   const expected = useRef(likely);
 
   useEffect(() => {
     const thread = new Worker(new URL('../../workers/drills.worker.ts', import.meta.url), { type: 'module' });
-    worker.current = wrap<DrillWorker>(thread);
+    const remote = wrap<DrillWorker>(thread);
+    const asked = new NewestOnly<Request, DrillAnswer>({
+      run: (next) => remote.run(next),
+      // At once: in line it would wait for the verdicts.
+      onAnswer: (next, answer) => flushSync(() => setComputed({ request: next, answer })),
+      // A failure shows when the drill is really asked for.
+      onIdle: ({ drill, draftedRig: rig }) =>
+        void remote.warm({ drill, rig, likely: expected.current() }).catch(() => undefined),
+      isSame,
+    });
+    queue.current = asked;
     return () => {
+      asked.close();
       thread.terminate();
-      worker.current = undefined;
-      newest.current = undefined;
-      busy.current = false;
     };
   }, []);
 
-  const ask = useCallback(async (next: Request): Promise<void> => {
-    if (newest.current && isSame(newest.current, next)) return;
-    newest.current = next;
-    waiting.current = next;
-    const remote = worker.current;
-    if (busy.current || !remote) return;
-    busy.current = true;
-    while (waiting.current) {
-      const asked = waiting.current;
-      waiting.current = undefined;
-      const answer = await remote.run(asked);
-      if (worker.current !== remote) return;
-      // At once: in line it would wait for the verdicts.
-      flushSync(() => setComputed({ request: asked, answer }));
-    }
-    busy.current = false;
-    const { drill, draftedRig: rig } = newest.current;
-    // A failure shows when the drill is really asked for.
-    void remote.warm({ drill, rig, likely: expected.current() }).catch(() => undefined);
-  }, []);
-
-  useEffect(() => onAsked((next) => void ask(next)), [onAsked, ask]);
+  useEffect(() => onAsked((next) => void queue.current?.ask(next)), [onAsked]);
   useEffect(() => {
     expected.current = likely;
-    void ask(request);
-  }, [ask, request, likely]);
+    void queue.current?.ask(request);
+  }, [request, likely]);
 
   return computed;
 }
