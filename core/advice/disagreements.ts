@@ -74,7 +74,7 @@ export const SCHOOLS: readonly School[] = [
       {
         id: 'strongHigh',
         name: 'strong and high',
-        sets: { brakeStrength: range(70, 80, 80), brakeFrequency: range(4, 12, 8) },
+        sets: { brakeStrength: range(70, 80, 80), brakeFrequency: range(4, 10, 8) },
         because: 'Smooth, and strong where it is fast.',
       },
     ],

@@ -50,4 +50,16 @@ describe('settings that do nothing (common practice)', () => {
       inactiveReason(sensed, profile, stops, { ...any, setting: 'motorTemperatureLimit' }),
     ).toBeUndefined();
   });
+
+  it.each([
+    ['sensorless', { sensored: false }, { sensored: true }],
+    ['brushed', { type: 'brushed' }, { type: 'inrunner' }],
+    ['noMotorTemperatureSensor', { temperatureSensor: false }, { temperatureSensor: true }],
+  ] as const)('what hangs on a motor that is %s', (fact, holds, holdsNot) => {
+    const item: ProfileItem = { ...any, inactiveWhen: [{ kind: 'model', fact }] };
+    const on = (motor: Partial<typeof rig.motor>) =>
+      inactiveReason({ ...rig, motor: { ...rig.motor, ...motor } }, profile, stops, item);
+    expect(on(holds)).toMatch(/^Does nothing: /);
+    expect(on(holdsNot)).toBeUndefined();
+  });
 });

@@ -223,6 +223,7 @@ const TABLE: readonly Row[] = [
     { rig: (rig) => (rig.channel.forwardEndPointPercent = 90) },
   ],
   ['dragPitchesOver', 'tenthBuggy', { dragBrake: 60, dragRamp: 0.1 }, { dragBrake: 60, dragRamp: 0.5 }],
+  ['dragPitchesOver', 'tenthBuggy', { dragBrake: 60, dragRamp: 0.25 }, { dragBrake: 60, dragRamp: 0.26 }],
   ['dragPitchesOver', 'tenthBuggy', { dragBrake: 50, dragRamp: 0.1 }, { dragBrake: 49, dragRamp: 0.1 }],
   ['coastAgainstDrag', 'tenthBuggy', { coastAssist: 5, dragBrake: 5 }, { coastAssist: 5, dragBrake: 0 }],
   ['initialBrakeSteps', 'tenthBuggy', { initialBrake: 20, dragBrake: 8 }, { initialBrake: 8, dragBrake: 8 }],
@@ -243,10 +244,12 @@ const TABLE: readonly Row[] = [
     { runningMode: 'forwardReverse', throttleCurve: 45, brakeCurve: 50 },
   ],
   ['propellerBraked', 'sportPlane', { propellerBrake: 20 }, { propellerBrake: 0 }],
-  ['propellerBraked', 'aerobaticPlane', { propellerBrake: 60 }, { propellerBrake: 40 }],
+  ['propellerBraked', 'aerobaticPlane', { propellerBrake: 41 }, { propellerBrake: 40 }],
   ['propellerDoesNotFold', 'glider', { propellerBrake: 0 }, { propellerBrake: 100 }],
+  ['muchAdvance', 'modifiedCircuit', { advance: 31 }, { advance: 30 }],
   ['muchAdvance', 'modifiedCircuit', { advance: 10, boost: 21 }, { advance: 10, boost: 20 }],
   ['specAdvance', 'specCircuit', { advance: 2 }, { advance: 0 }],
+  ['loudTones', 'basher', { startVolume: 71 }, { startVolume: 70 }],
   ['loudTones', 'basher', { beaconVolume: 71 }, { beaconVolume: 70 }],
   ['silentPack', 'basher', { idleBeeps: 'off' }, { idleBeeps: 'on' }],
   [
@@ -307,6 +310,32 @@ describe.each(TABLE.map((row) => ({ name: `${row[0]} (${row[1]})`, row })))('$na
 it('every verdict has a row here', () => {
   const withRow = new Set(TABLE.map(([id]) => id));
   expect(VERDICT_IDS.filter((id) => !withRow.has(id))).toEqual([]);
+});
+
+describe('in numbers', () => {
+  const sentenceOf = (id: VerdictId, values: Values, change: (rig: Rig) => void): string => {
+    const rig = { ...defaultRig('tenthBuggy'), name: 'Test' };
+    change(rig);
+    const situation = { rig, ...escOn(values), range: LEARNED, rules: undefined };
+    const said = verdictsOn({ ...situation, goals: usualGoals('tenthBuggy') });
+    return said.find((one) => one.id === id)!.sentence;
+  };
+
+  it('80 % on the ESC of the 78.7 % that the radio lets through are 63 %', () => {
+    expect(sentenceOf('limitedTwice', { forwardPower: 80 }, endPoint(80))).toMatch(/80.% .* 79.% .* 63.%/);
+  });
+
+  it('what is taken off a brake is a share of it', () => {
+    expect(sentenceOf('brakeThroughRadio', BRAKES, brakeEndPoint(80))).toMatch(/60.% .* 79.% .* 47.%/);
+  });
+
+  it('the remedies take an unguarded model to limits that guard it', () => {
+    const { profile, stops } = escOn({ cutoff: 0, escTemperatureLimit: 0 });
+    const situation = { rig: defaultRig('basher'), profile, stops, range: LEARNED, rules: undefined };
+    const said = verdictsOn({ ...situation, goals: usualGoals('basher') });
+    const labels = said.find(({ id }) => id === 'unguarded')!.remedies.map(({ label }) => label);
+    expect(labels).toEqual([expect.stringContaining('100'), expect.stringContaining('3.3')]);
+  });
 });
 
 describe('what clears a verdict', () => {
