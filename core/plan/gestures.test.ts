@@ -3,7 +3,7 @@ import { ARCHETYPES } from '../archetypes/archetypes';
 import { actAll, factoryMemory, placeOnBench } from '../device/simulatedEsc';
 import { SHOWS_STORED } from '../esc/media';
 import { handMediumOf, type EscProfile } from '../esc/profile';
-import { smallProfile, toneProfile } from '../esc/smallProfile.fixture';
+import { cardProfile, smallProfile, toneProfile } from '../esc/smallProfile.fixture';
 import { escMachine } from '../procedure/escMachine';
 import type { Input } from '../procedure/language';
 import { initialConfig } from '../procedure/step';
@@ -32,6 +32,24 @@ describe('what a hand does, in one go', () => {
     expect(made.map(({ kind }) => kind)).toEqual(['power', 'hold', 'press']);
     expect(made[1]).toMatchObject({ key: 'set', ms: 2500 });
     expect(made[2]).toMatchObject({ key: 'set', count: 3, inputs: [...tap, ...tap, ...tap] });
+  });
+
+  it('presses of different keys are told apart', () => {
+    const key = (id: 'item' | 'value'): Input[] => [
+      { type: 'down', key: id },
+      { type: 'up', key: id },
+    ];
+    const awake: Input[] = [
+      { type: 'card', in: true },
+      { type: 'power', on: true },
+      { type: 'elapsed', ms: 5000 },
+    ];
+    const made = gestures(cardProfile(), [...awake, ...key('item'), ...key('value'), ...key('value')]);
+    const presses = made.flatMap((one) => (one.kind === 'press' ? [[one.key, one.count]] : []));
+    expect(presses).toEqual([
+      ['item', 1],
+      ['value', 2],
+    ]);
   });
 
   it('of several presses, what is seen is what the last of them shows', () => {

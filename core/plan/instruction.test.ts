@@ -113,3 +113,43 @@ describe('what the hand is told', () => {
     expect(() => keyName(toneProfile(), 'set')).toThrow('has no set key');
   });
 });
+
+describe('how long to hold, and how soon to move', () => {
+  const moved = (profile: EscProfile, channel: ThrottleChannel, change: object) => {
+    const micros = rangeOf(channel).forwardMicros;
+    const at = initialConfig(
+      escMachine(profile),
+      { ...factoryMemory(profile), range: rangeOf(channel) },
+      micros,
+    );
+    const inputs = [{ type: 'stick', micros } as const];
+    const gesture = {
+      kind: 'stick',
+      micros,
+      during: undefined,
+      withinMs: undefined,
+      afterMs: 0,
+      keepMs: 0,
+    } as const;
+    const rest = { observed: [], inputs, gate: false, end: at, at };
+    return instructionFor(profile, channel, { ...gesture, ...rest, ...change });
+  };
+
+  it('a window is named, and none where there is none', () => {
+    expect(moved(toneProfile(), plane, { withinMs: 3000 })).toMatchObject({
+      detail: expect.stringContaining('Within 3 s, or the ESC goes on without it.') as string,
+      timing: { afterMs: 0, withinMs: 3000 },
+    });
+    const free = moved(toneProfile(), plane, {});
+    expect(free.detail).not.toContain('Within');
+    expect(free.timing).toBeUndefined();
+  });
+
+  it('held where a point is taken, with what tells that it was', () => {
+    const chime = [{ type: 'tone', tone: 'tune' }];
+    const held = moved(smallProfile(), car, { keepMs: 1500, observed: chime });
+    expect(held.detail).toContain('hold it still for about 1.5 s.');
+    expect(moved(smallProfile(), car, { keepMs: 0, observed: chime }).detail).not.toContain('hold it still');
+    expect(moved(smallProfile(), car, { keepMs: 1500, observed: [] }).detail).not.toContain('hold it still');
+  });
+});

@@ -41,6 +41,12 @@ describe('the order of changes', () => {
     expect(numbers(inShortOrder(profile, 'textBox', changes, 11))).toEqual([10, 3]);
   });
 
+  it('turns round where that is nearer than going all the way', () => {
+    const { profile, changes } = changing('textBox', 20, [0, 6, 19]);
+    // From the fifth item: one on to the seventh, then back over the first to the last, 2 + 6 + 1; on round it is 16.
+    expect(numbers(inShortOrder(profile, 'textBox', changes, 4))).toEqual([7, 1, 20]);
+  });
+
   it('is the menu’s own where keys lead only onward', () => {
     const { profile, changes } = changing('lampCard', 60, [29, 30, 58]);
     expect(inShortOrder(profile, 'lampCard', changes)).toEqual(changes);
