@@ -1,0 +1,60 @@
+import { expect, it } from 'vitest';
+import { archetypeFor } from '../../archetypes/archetypes';
+import { everyItem } from '../../archetypes/fortyItems.fixture';
+import { factoryStops, type EscProfile, type StopByItem } from '../../esc/profile';
+import { rangeOf } from '../../radio/pulse';
+import { defaultRig } from '../../rig/defaults';
+import { resolveRig } from '../../rig/resolve';
+import { VEHICLE_CLASSES, type VehicleClass } from '../../rig/vehicleClass';
+import { escBehaviour } from '../escChain';
+import { DRILLS, drillNumbers, type DrillId } from './runDrill';
+
+/** A few of each kind: slow, fast, heavy; with and without gears; in air and water. */
+const STIRRED: readonly VehicleClass[] = [
+  'crawler',
+  'eighthBuggy',
+  'sprint',
+  'glider',
+  'helicopter',
+  'fastBoat',
+];
+
+/** Each item this far up its list of stops: all settings away from where they do nothing. */
+const stirred = ({ items }: EscProfile, share: number): StopByItem =>
+  Object.fromEntries(items.map(({ id, stops }) => [id, stops[Math.round(share * (stops.length - 1))]!.id]));
+
+function linesOf(vehicleClass: VehicleClass, name: string, profile: EscProfile, stops: StopByItem): string[] {
+  const rig = defaultRig(vehicleClass);
+  const esc = escBehaviour(profile, stops, rig.channel, rangeOf(rig.channel), rig.pack.cells);
+  const resolved = resolveRig(rig, profile);
+  return (Object.keys(DRILLS[rig.vehicle.kind]) as DrillId[]).flatMap((drill) =>
+    drillNumbers(drill, resolved, esc).map(({ id, value, unit }) =>
+      [vehicleClass, name, drill, id, value === undefined ? 'never' : shown(value), unit].join(','),
+    ),
+  );
+}
+
+/** Four digits, so that another machine's last bits do not matter. */
+const shown = (value: number): string => String(Math.abs(value) < 1e-6 ? 0 : Number(value.toPrecision(4)));
+
+/**
+ * No proof that a number is right: those stand in the other tests. It shows in one diff what a change to the model does to
+ * every number of every kind of model; a change that was meant is taken over with `npx vitest run drillNumbers -u`.
+ */
+it('no number of any drill moves without being meant to', async () => {
+  const all = everyItem();
+  const classes = Object.keys(VEHICLE_CLASSES) as VehicleClass[];
+  const lines = classes.flatMap((vehicleClass) => {
+    const { profile } = archetypeFor(vehicleClass);
+    const factory = linesOf(vehicleClass, 'factory', profile, factoryStops(profile));
+    if (!STIRRED.includes(vehicleClass)) return factory;
+    return [
+      ...factory,
+      ...linesOf(vehicleClass, 'a third up', all, stirred(all, 0.35)),
+      ...linesOf(vehicleClass, 'two thirds up', all, stirred(all, 0.65)),
+    ];
+  });
+  await expect(['class,esc,drill,number,value,unit', ...lines, ''].join('\n')).toMatchFileSnapshot(
+    'drillNumbers.csv',
+  );
+});
