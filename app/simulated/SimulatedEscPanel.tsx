@@ -8,7 +8,7 @@ import { stateOf } from '#core/procedure/step';
 import type { ThrottleChannel } from '#core/radio/pulse';
 import { formatNumber } from '#core/units/format';
 import { Power } from 'lucide-react';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useCommands } from '../preferences/useCommands';
 import { Button } from '../ui/Button';
 import { TickBox } from '../ui/TickBox';
@@ -99,8 +99,7 @@ export function SimulatedEscPanel({ bench, channel, safe, use, hold }: Props) {
         )}
       </div>
       {!safe && <p className="mt-2 text-sm font-bold text-hazard">Say first what makes the model safe.</p>}
-      {medium?.family === 'lampCard' && <CardPanel bench={bench} medium={medium} />}
-      {medium && WITH_KEYS.includes(medium.family) && <KeysPanel bench={bench} medium={medium} />}
+      {medium && partOf(bench, medium)}
       <Throttle bench={bench} channel={channel} hold={hold} />
       <p className="mt-3 border-t border-rule pt-2 text-sm text-muted">
         motor: {motorWords(motorCommand(esc))} · {on ? 'on' : 'off'}
@@ -110,8 +109,24 @@ export function SimulatedEscPanel({ bench, channel, safe, use, hold }: Props) {
   );
 }
 
-/** Media whose keys lie beside the ESC, or on something that is plugged into it. */
-const WITH_KEYS: readonly HandMedium['family'][] = ['twoKeys', 'textBox', 'keyPad', 'transmitterMenu'];
+/** What lies beside the ESC, or is plugged into it; nothing where the ESC’s own key and the throttle are all. */
+function partOf(bench: Bench, medium: HandMedium): ReactNode {
+  switch (medium.family) {
+    case 'oneKey':
+    case 'stickTones':
+    case 'stickToggle':
+      return null;
+    case 'lampCard':
+      return <CardPanel bench={bench} medium={medium} />;
+    case 'twoKeys':
+    case 'textBox':
+    case 'keyPad':
+    case 'transmitterMenu':
+      return <KeysPanel bench={bench} medium={medium} />;
+    default:
+      return medium satisfies never;
+  }
+}
 
 /** The key on the ESC itself that what is being done needs. */
 function mainKeyOf(
