@@ -13,9 +13,9 @@ import { sheetSchema, sheetUpgrades } from './sheet';
 import type { Upgrade } from './upgrade';
 
 export type LiveTuneDocument =
-  | ({ format: 'live-tune/esc-profile'; version: 5 } & EscProfile)
-  | ({ format: 'live-tune/rig'; version: 5 } & RigFile)
-  | ({ format: 'live-tune/sheet'; version: 5 } & Sheet);
+  | ({ format: 'live-tune/esc-profile'; version: typeof VERSION } & EscProfile)
+  | ({ format: 'live-tune/rig'; version: typeof VERSION } & RigFile)
+  | ({ format: 'live-tune/sheet'; version: typeof VERSION } & Sheet);
 
 export type Format = LiveTuneDocument['format'];
 

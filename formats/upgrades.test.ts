@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { calibrationToVersion4 } from './calibration';
-import { readDocument, VERSION, type Format, type LiveTuneDocument } from './document';
+import { FORMATS, readDocument, VERSION, type Format, type LiveTuneDocument } from './document';
 
 const raw = (file: string): Record<string, never> =>
   JSON.parse(readFileSync(`formats/older/${file}.json`, 'utf8')) as Record<string, never>;
@@ -18,6 +18,17 @@ function upgraded<F extends Format>(
   if (read.value.format !== format) throw new Error(`${file} is no ${format}`);
   return read.value as Extract<LiveTuneDocument, { format: F }>;
 }
+
+describe.each(Object.keys(FORMATS) as Format[])('%s', (format) => {
+  it('has a way up from every older version, and a file of each that it still reads', () => {
+    expect(FORMATS[format].upgrades).toHaveLength(VERSION - 1);
+    for (let version = 1; version < VERSION; version += 1) {
+      const document = raw(`${format.replace('live-tune/', '')}-${version}`);
+      expect([version, document.version]).toEqual([version, version]);
+      expect(readDocument(JSON.stringify(document))).toMatchObject({ ok: true, value: { format } });
+    }
+  });
+});
 
 describe('a rig of version 2', () => {
   const { rig } = upgraded('rig-2', 'live-tune/rig');
