@@ -22,6 +22,7 @@ describe('the advised deadband', () => {
     expect(neededMicros).toBe(31);
     expect(stop?.label).toBe('45 µs');
     expect(reason).toContain('4 deviations are 20 µs, the drift of 5 minutes 5 µs, neutral is off by 6 µs');
+    expect(advisedDeadband(series(5.06), deadbandItem, 20, 0).reason).toContain(': 20.2 µs each side.');
   });
 
   it('is never below the least stop, however still the radio is', () => {

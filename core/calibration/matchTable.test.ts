@@ -79,3 +79,25 @@ describe('several motors on one stick', () => {
     expect(matchTable(channel, [esc('left', good), esc('right', nearly)]).redo).toEqual([]);
   });
 });
+
+describe('what is said of them', () => {
+  it('two that differ are both named, each with where it starts and gives all', () => {
+    const { redo, sentence } = matchTable(channel, [esc('left', late), esc('right', early)]);
+    // The left one uses the whole travel.
+    expect(redo).toEqual([1]);
+    expect(sentence).toContain('Calibrate right again');
+    expect(sentence).toContain('starts at 2\u00a0% and gives all from 88\u00a0%');
+  });
+
+  it('two of four are named in one list', () => {
+    const four = [esc('a', good), esc('b', late), esc('c', good), esc('d', early)];
+    expect(matchTable(channel, four).sentence).toContain('Calibrate b and d again');
+  });
+
+  it('a hundredth of the stick is alike, and more is not', () => {
+    const by = (micros: number) => ({ ...good, neutralMicros: 1000 + micros, brakeMicros: 1000 + micros });
+    expect(matchTable(channel, [esc('left', good), esc('right', by(9.5))]).redo).toEqual([]);
+    expect(matchTable(channel, [esc('left', good), esc('right', by(11))]).redo).not.toEqual([]);
+    expect(matchTable(channel, [esc('left', good), esc('right', by(5.5))]).sentence).toContain('0.6\u00a0%');
+  });
+});

@@ -1,7 +1,10 @@
 import fc from 'fast-check';
+import { factoryStops, type EscProfile, type StopByItem } from './profile';
+import { smallProfile } from './smallProfile.fixture';
 import { describe, expect, it } from 'vitest';
 import {
   AT_NEUTRAL,
+  directionRules,
   nextDirection,
   type Direction,
   type DirectionInput,
@@ -83,5 +86,36 @@ describe('which way the motor is worked (common practice)', () => {
     expect(after(atOnce, [-0.4, 0])).toBe('reverse');
     expect(after(atOnce, [0.4, 1], [-0.4, 1])).toBe('brake');
     expect(after(atOnce, [-0.4, -1], [-0.2, -1])).toBe('reverse');
+  });
+});
+
+describe('the rules that a profile gives', () => {
+  const profile = smallProfile();
+  const withDelay = (seconds: number): EscProfile => ({
+    ...profile,
+    items: [
+      ...profile.items,
+      {
+        ...profile.items[2]!,
+        id: 'wait',
+        number: 5,
+        setting: 'reverseDelay',
+        stops: [{ ...profile.items[2]!.stops[0]!, id: 'wait-1', value: { kind: 'number', value: seconds } }],
+      },
+    ],
+  });
+  const rulesOf = (of: EscProfile, held: StopByItem = {}) =>
+    directionRules(of, { ...factoryStops(profile), wait: 'wait-1', ...held });
+
+  it('are those of its running mode; without one it brakes', () => {
+    expect(rulesOf(profile, { way: 'way-2' }).mode).toBe('forwardReverse');
+    const without = { ...profile, items: profile.items.slice(1) };
+    expect(rulesOf(without).mode).toBe('forwardBrake');
+  });
+
+  it('a delay that is set makes reverse wait for it; where none is, a second push brings it', () => {
+    expect(rulesOf(withDelay(0.5))).toMatchObject({ entry: 'delayed', delayS: 0.5 });
+    expect(rulesOf(withDelay(0))).toMatchObject({ entry: 'doubleTap', delayS: 1 });
+    expect(rulesOf(profile)).toMatchObject({ entry: 'doubleTap', delayS: 1 });
   });
 });

@@ -33,6 +33,18 @@ describe('validating a profile', () => {
       'factoryRange',
       'brake must lie below neutral',
     ],
+    [
+      'no BEC, and a current',
+      (p: EscProfile) => Object.assign(p.limits, { becKind: 'none', becMostVolts: 0, becLeastVolts: 0 }),
+      'limits.becKind',
+      'set both to 0',
+    ],
+    [
+      'no BEC, and a voltage',
+      (p: EscProfile) => Object.assign(p.limits, { becKind: 'none', becContinuousAmps: 0 }),
+      'limits.becKind',
+      'set both to 0',
+    ],
     ['one number twice', (p: EscProfile) => (p.items[2]!.number = 2), 'items.2.number', 'is there twice'],
     [
       'a gap in the numbers',

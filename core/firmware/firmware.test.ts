@@ -153,3 +153,36 @@ describe('after an update', () => {
     expect(esc.config.memory.stops).toMatchObject(back);
   });
 });
+
+describe('what the simulated update does, to the value', () => {
+  const { profile } = ARCHETYPES.find((one) => one.profile.items.length > 6)!;
+  const held = changedStops(profile);
+
+  it('takes back the first of three, and every third after it', () => {
+    const { stops } = simulatedUpdate(profile, held, profile.revision + 1);
+    const factory = factoryStops(profile);
+    const changed = profile.items.map(({ id }) => id).filter((id) => held[id] !== factory[id]);
+    const lost = changed.filter((id) => stops[id] === factory[id]);
+    expect(lost).toEqual(
+      changed.filter((_, place) => [0, 3, 6, 9, 12, 15, 18, 21, 24, 27, 30].includes(place)),
+    );
+  });
+
+  it('leaves all but the last two where they were', () => {
+    const { profile: next } = simulatedUpdate(profile, held, profile.revision + 1);
+    const ids = ({ items }: EscProfile) => items.map(({ id }) => id);
+    expect(ids(next).slice(0, -2)).toEqual(ids(profile).slice(0, -2));
+    expect(ids(next).slice(-2)).toEqual(ids(profile).slice(-2).reverse());
+  });
+
+  it('a stop that the sheet names and the ESC lacks is not compared, nor an item that the sheet lacks', () => {
+    const sheet = sheetOf(profile, held);
+    const [first, second] = sheet.values;
+    const strange = [{ ...first!, stopId: 'gone' }, ...sheet.values.slice(2)];
+    const compared = compareWithSheet(profile, { ...sheet, values: strange }, held);
+    const ids = compared.map(({ itemId }) => itemId);
+    expect(ids).not.toContain(first!.itemId);
+    expect(ids).not.toContain(second!.itemId);
+    expect(ids).toHaveLength(profile.items.length - 2);
+  });
+});

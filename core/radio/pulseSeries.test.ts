@@ -34,6 +34,22 @@ describe('reading a series', () => {
     expect(remarks[0]).toContain('lines 1, 2, 3, 4 and 2 more');
   });
 
+  it('counts an empty line in the middle, and not the end of the file', () => {
+    const gapsIn = (text: string): string[] => readPulseSeries(text).remarks;
+    expect(gapsIn('1500\n\n\n1501')).toEqual(['2 empty lines: taken as frames that were lost.']);
+    expect(gapsIn('1500\n1501\n')).toEqual([]);
+    expect(gapsIn('1500\n\n1501\n')).toEqual(['1 empty line: taken as frames that were lost.']);
+  });
+
+  it('takes a comma for a decimal mark only between whole digits', () => {
+    expect(readPulseSeries('x,1500').micros).toEqual([1500]);
+    expect(readPulseSeries('-3,1500').micros).toEqual([1500]);
+  });
+
+  it('shows an impossible number to a hundredth', () => {
+    expect(readPulseSeries('3.14159').remarks[0]).toContain(': 3.14, say');
+  });
+
   it('of nothing is nothing', () => {
     expect(readPulseSeries('')).toEqual({ micros: [], remarks: [] });
   });
@@ -83,8 +99,24 @@ describe('statistics of a series', () => {
     expect(seriesStatistics(micros, 20, 1).outliers).toHaveLength(1);
   });
 
-  it('need two pulses', () => {
+  it('need two pulses, and no more', () => {
     expect(() => seriesStatistics([1500], 20, 1)).toThrow(RangeError);
+    expect(seriesStatistics([1500, 1502], 20, 10)).toMatchObject({ count: 2, meanMicros: 1501 });
+  });
+
+  it('a radio that never moves drifts by nothing', () => {
+    expect(seriesStatistics([1500, 1500, 1500], 20, 1)).toMatchObject({
+      deviationMicros: 0,
+      driftMicrosPerMinute: 0,
+    });
+  });
+
+  it('six robust deviations are the limit: 6 × 1.4826 × 10 µs are 89 µs', () => {
+    // Around the median of 1500 all but two lie 10 µs away.
+    const spread = [1500, 1500, ...Array.from({ length: 100 }, (_, n) => 1500 + (n % 2 === 0 ? 10 : -10))];
+    const outliersWith = (pulse: number) => seriesStatistics([...spread, pulse], 20, 1).outliers;
+    expect(outliersWith(1588)).toEqual([]);
+    expect(outliersWith(1590)).toHaveLength(1);
   });
 });
 

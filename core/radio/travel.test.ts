@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { pulseMicros, throttleFraction, type LearnedRange, type ThrottleChannel } from './pulse';
-import { travelReport } from './travel';
+import { asymmetryOf, liveShare, travelReport } from './travel';
 
 const plain: ThrottleChannel = {
   rest: 'centre',
@@ -138,3 +138,26 @@ function sweep(channel: ThrottleChannel, range: LearnedRange, deadband: number, 
     largest,
   };
 }
+
+describe('forward beside brake', () => {
+  it('lives on as much more travel as brake has less of it', () => {
+    // Brake is learned 100 µs further out than the radio sends, so no end of it is clipped; forward 100 µs nearer.
+    const learned = { brakeMicros: 900, neutralMicros: 1500, forwardMicros: 1900 };
+    const report = travelReport(plain, learned, 50);
+    // Of 500 µs each side 50 are dead; forward, another 100 are clipped.
+    expect(report.forward.deadShare).toBeCloseTo(0.1, 9);
+    expect(report.forward.clippedShare).toBeCloseTo(0.2, 9);
+    expect(asymmetryOf(report)).toBeCloseTo(0.7 - 0.9, 9);
+    expect(liveShare({ deadShare: 0.8, clippedShare: 0.4, largestSignal: 1 })).toBe(0);
+  });
+
+  it('a stick that rests low has no brake to compare with', () => {
+    const low: ThrottleChannel = { ...plain, rest: 'low' };
+    expect(asymmetryOf(travelReport(low, { ...usual, brakeMicros: 1000, neutralMicros: 1000 }, 20))).toBe(0);
+  });
+
+  it('without any travel all of it is dead', () => {
+    const none = { ...plain, brakeEndPointPercent: 0 };
+    expect(travelReport(none, usual, 50).brake).toEqual({ deadShare: 1, clippedShare: 0, largestSignal: 0 });
+  });
+});
