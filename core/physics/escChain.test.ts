@@ -3,8 +3,9 @@ import { factoryStops, UNTIED, type EscProfile, type ProfileItem } from '../esc/
 import { smallProfile } from '../esc/smallProfile.fixture';
 import type { ThrottleChannel } from '../radio/pulse';
 import { defaultRig } from '../rig/defaults';
+import type { SettingValue } from '../settings/setting';
 import { deadbandOf, escBehaviour, launchDuty, totalAdvance } from './escChain';
-import { brakeStrengthOf, dutyOf, onCurve } from './triggerChain';
+import { brakeStrengthOf, curveOfValue, dutyOf, onCurve } from './triggerChain';
 
 const channel: ThrottleChannel = defaultRig('tenthBuggy').channel;
 const full = { brakeMicros: 1000, neutralMicros: 1500, forwardMicros: 2000 };
@@ -90,6 +91,24 @@ describe('from stops to what the bridge is asked for', () => {
     expect(cutoff('floor-1')).toBe(0);
   });
 
+  it('an ESC that is told three cells and has two of 3.2 V cuts off at 4.8 V for each', () => {
+    const counting = withItem('cellCount', 0);
+    counting.items.at(-1)!.stops[0]!.value = { kind: 'choice', choice: '3' };
+    const at = (profile: EscProfile, cells: number): number =>
+      escBehaviour(profile, { ...factoryStops(profile), floor: 'floor-2' }, channel, full, cells)
+        .cutoffVoltsPerCell;
+    const told = at(smallProfile(), 2);
+    expect(told).toBeGreaterThan(2.5);
+    expect(at(counting, 2)).toBeCloseTo((told * 3) / 2, 9);
+    expect(at(counting, 3)).toBeCloseTo(told, 9);
+  });
+
+  it('without items for them: turbo wants full throttle, softening ends at half', () => {
+    expect(behave(withItem('turbo', 10)).advance.turboFrom).toBe(1);
+    expect(behave(withItem('earlySoftening', 4)).advance.softeningUntil).toBe(0.5);
+    expect(behave(withItem('boost', 8)).advance).toMatchObject({ boostStartRpm: 5000, boostEndRpm: 25_000 });
+  });
+
   it('the deadband is the item’s where there is one, the profile’s otherwise', () => {
     expect(deadbandOf(smallProfile(), factoryStops(smallProfile()))).toBe(30);
     const wide = withItem('deadband', 80);
@@ -154,6 +173,22 @@ describe('curves', () => {
     expect((onCurve(bent, 0.9) - onCurve(bent, 0.8)) / 0.1).toBeCloseTo(2.33, 2);
     expect([onCurve(bent, 0), onCurve(bent, 0.7), onCurve(bent, 1), onCurve(bent, 2)]).toEqual([
       0, 0.3, 1, 1,
+    ]);
+  });
+
+  it('a curve is made of per cents, and its ends stay where they are', () => {
+    const value = {
+      kind: 'curve',
+      points: [
+        [0, 10],
+        [40, 20],
+        [100, 90],
+      ],
+    } satisfies SettingValue;
+    expect(curveOfValue(value)).toEqual([
+      [0, 0],
+      [0.4, 0.2],
+      [1, 1],
     ]);
   });
 

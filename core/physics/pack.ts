@@ -4,6 +4,7 @@
  *
  * What this leaves out: ageing, hysteresis, cells that differ.
  */
+import { onStraights } from '../units/straight';
 
 /** Chemistries, with their words. */
 export const CHEMISTRIES = {
@@ -61,13 +62,7 @@ const OHM_AMPERE_HOURS_BY_RATING: readonly (readonly [ratingC: number, ohmAh: nu
  * @returns ohm
  */
 export function estimateCellResistance(capacityAh: number, ratingC: number): number {
-  const points = OHM_AMPERE_HOURS_BY_RATING;
-  const rating = Math.max(points[0]![0], Math.min(points.at(-1)![0], ratingC));
-  const upper = points.findIndex(([c]) => c >= rating);
-  const [c1, r1] = points[upper]!;
-  const [c0, r0] = points[Math.max(0, upper - 1)]!;
-  const ohmAh = c1 === c0 ? r1 : r0 + ((rating - c0) / (c1 - c0)) * (r1 - r0);
-  return ohmAh / capacityAh;
+  return onStraights(OHM_AMPERE_HOURS_BY_RATING, ratingC) / capacityAh;
 }
 
 /** The slow part of the sag: its resistance as a share of the ohmic one, and its time constant. Assumed. */

@@ -7,9 +7,10 @@ import { numberOf, valueOf, type EscProfile, type StopByItem } from '../esc/prof
 import type { RunningMode } from '../settings/choices';
 import type { SettingValue } from '../settings/setting';
 import type { SettingId } from '../settings/vocabulary';
+import { onStraights, type Point } from '../units/straight';
 
 /** Input and output, 0 to 1, rising, from (0, 0) to (1, 1). */
-export type Curve = readonly (readonly [input: number, output: number])[];
+export type Curve = readonly Point[];
 
 export interface TriggerChain {
   throttleCurve: Curve;
@@ -86,16 +87,7 @@ export function curveOfValue(value: SettingValue | undefined): Curve {
 }
 
 /** What a curve makes of an input, straight between its points; clamped. */
-export function onCurve(curve: Curve, input: number): number {
-  if (input <= 0) return 0;
-  for (let place = 1; place < curve.length; place += 1) {
-    const [x1, y1] = curve[place]!;
-    if (input > x1) continue;
-    const [x0, y0] = curve[place - 1]!;
-    return x1 === x0 ? y1 : y0 + ((input - x0) / (x1 - x0)) * (y1 - y0);
-  }
-  return curve.at(-1)![1];
-}
+export const onCurve = (curve: Curve, input: number): number => onStraights(curve, input);
 
 /** The duty that a signal of the throttle is for in the end, 0 to 1: curve, start force and power limit. */
 export const dutyOf = (chain: TriggerChain, signal: number): number =>

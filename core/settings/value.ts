@@ -1,4 +1,5 @@
 import { formatNumber, withUnit } from '../units/format';
+import { onStraights } from '../units/straight';
 import type { SettingFacts, SettingValue } from './setting';
 
 /**
@@ -52,9 +53,5 @@ export function curveOutput(
   points: readonly (readonly [input: number, output: number])[],
   input: number,
 ): number {
-  const ends = [[0, 0] as const, ...points, [100, 100] as const];
-  const after = ends.findIndex(([x]) => x >= input);
-  const [x1, y1] = ends[after]!;
-  const [x0, y0] = ends[Math.max(0, after - 1)]!;
-  return x1 === x0 ? y1 : y0 + ((input - x0) / (x1 - x0)) * (y1 - y0);
+  return onStraights([[0, 0], ...points, [100, 100]], input);
 }

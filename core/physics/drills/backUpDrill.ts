@@ -1,6 +1,7 @@
 /** Backing up: the trigger pushed at walking pace and kept there, or pushed again, until the car drives backward. */
 import { AT_NEUTRAL, canBackUp, nextDirection, type DirectionRules } from '../../esc/direction';
 import { kmPerHour } from '../../units/convert';
+import { onStraights, type Point } from '../../units/straight';
 import type { EscBehaviour } from '../escChain';
 import type { Mark, RunPart } from '../powerTrain';
 import { finely, bridgeSettingOf } from '../bridge';
@@ -79,6 +80,7 @@ export function backUp(rig: ResolvedWheels, esc: EscBehaviour): Drill {
           marks: [far],
           visit: (step) => backing.visit(step),
         });
+  const backwardSpeed = backing.points.map(({ x, y }): Point => [x, y]);
   const top =
     backsAfterS === undefined
       ? undefined
@@ -88,7 +90,7 @@ export function backUp(rig: ResolvedWheels, esc: EscBehaviour): Drill {
     yLabel: 'speed, km/h, backward below zero',
     points: slowing.points.map(({ x, y }) => ({
       x,
-      y: backsAfterS !== undefined && x > backsAfterS ? -speedAt(backing.points, x - backsAfterS) : y,
+      y: backsAfterS !== undefined && x > backsAfterS ? -onStraights(backwardSpeed, x - backsAfterS) : y,
     })),
     numbers: [
       number('stands', 'Stands after', stop.atRest ? stop.endS : undefined, 's', 2, 'sooner', 'later'),
@@ -97,12 +99,4 @@ export function backUp(rig: ResolvedWheels, esc: EscBehaviour): Drill {
       number('reverseTop', 'Top speed backward', top && kmPerHour(top), 'km/h', 1, 'tamer', 'faster'),
     ],
   };
-}
-
-/** A trace read between its points. */
-function speedAt(points: Drill['points'], x: number): number {
-  const place = points.findIndex((point) => point.x >= x);
-  if (place <= 0) return points[0]?.y ?? 0;
-  const [low, high] = [points[place - 1]!, points[place]!];
-  return low.y + ((x - low.x) / (high.x - low.x)) * (high.y - low.y);
 }
