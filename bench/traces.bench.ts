@@ -1,4 +1,5 @@
 /** How long traces, bands and plans take. Prints one line of JSON a scenario; each checks what it computed. */
+import { found } from '#core/plan/found.fixture';
 import { factoryStops, handMediumOf, itemById } from '#core/esc/profile';
 import { SHOWS_STORED } from '#core/esc/media';
 import { factoryMemory } from '#core/device/simulatedEsc';
@@ -122,7 +123,7 @@ for (const [rigId, profileId] of [
   const legs = legsFor(changes, SHOWS_STORED[medium.family]);
   measure(
     `plan: all ${profile.items.length} items, ${medium.family}`,
-    () => planLegs(machine, start, legs, stick)!.seconds,
+    () => found(planLegs(machine, start, legs, stick, handMediumOf(profile)!.family)).seconds,
   );
 }
 
@@ -147,7 +148,7 @@ for (const { profile: pattern } of ARCHETYPES) {
   const legs = legsFor(changes, SHOWS_STORED[medium.family]);
   measure(
     `plan: ${changes.length} of ${LONG_MENU} items, ${medium.family}`,
-    () => planLegs(machine, start, legs, stick)!.seconds,
+    () => found(planLegs(machine, start, legs, stick, handMediumOf(profile)!.family)).seconds,
     PLAN_RUNS,
   );
 }

@@ -5,6 +5,7 @@ import { escMachine } from '#core/procedure/escMachine';
 import { initialConfig } from '#core/procedure/step';
 import { shortLine } from '#core/plan/instruction';
 import { legsFor, planLegs, planRestart, type LoadPlan, type PlannedRestart } from '#core/plan/loadPlan';
+import { GAVE_UP, isPlanned } from '#core/plan/search';
 import { legTitle } from '#core/plan/loadSession';
 import { rangeOf } from '#core/radio/pulse';
 import { inShortOrder } from '#core/plan/shortOrder';
@@ -36,10 +37,15 @@ export function makePlan(context: Context, sets: readonly string[]): Planned {
   const start = initialConfig(machine, memory, stick.neutralMicros);
   const inOrder = inShortOrder(profile, medium.family, changesInOrder(profile, stops, changes));
   const legs = legsFor(inOrder, SHOWS_STORED[medium.family]);
-  const load = planLegs(machine, start, legs, stick);
-  const restart = load && planRestart(machine, load.end, stick);
-  if (!load || !restart) {
-    throw new Refused('No way leads there with this radio: its throttle does not reach what the ESC wants.');
+  const load = planLegs(machine, start, legs, stick, medium.family);
+  const restart = isPlanned(load) ? planRestart(machine, load.end, stick, medium.family) : load;
+  if (!isPlanned(load) || !isPlanned(restart)) {
+    const gaveUp = load === 'gaveUp' || restart === 'gaveUp';
+    throw new Refused(
+      gaveUp
+        ? GAVE_UP
+        : 'No way leads there with this radio: its throttle does not reach what the ESC wants.',
+    );
   }
   return { machine, start, target, load, restart };
 }

@@ -8,6 +8,7 @@ import { deadbandOf } from '../physics/escChain';
 import { noLoadSpeed } from '../physics/drills/topSpeed';
 import { fullCellVolts, openCircuitVolts } from '../physics/pack';
 import { planCalibration } from '../plan/calibrationPlan';
+import { isPlanned } from '../plan/search';
 import { escMachine } from '../procedure/escMachine';
 import { initialConfig } from '../procedure/step';
 import { restMicros } from '../radio/pulse';
@@ -102,12 +103,13 @@ function severalMotors({ rig, profile, believed, range }: WayFacts): Way | undef
   if (rig.motorCount < 2 || profile.calibration.family === 'none') return undefined;
   const machine = escMachine(profile);
   const memory = { stops: believed, range };
-  const moves = planCalibration(
+  const gestures = planCalibration(
     machine,
     initialConfig(machine, memory, restMicros(rig.channel)),
     rig.channel,
-  )?.length;
-  if (moves === undefined) return undefined;
+  );
+  if (!isPlanned(gestures)) return undefined;
+  const moves = gestures.length;
   return {
     id: 'severalMotors',
     question: 'Calibrate all ESCs together, or in turn?',

@@ -165,7 +165,8 @@ export const transmitterMenuPattern: EscProfile = profileOf(
     name: 'Pattern: menu on the transmitter',
     limits: limits(CASE, [3, 8], [90, 120], [10, 5, 8.4]),
     bootMs: 1800,
-    factoryRange: STICK_RANGE,
+    // Numbers on a wire: all of what a radio sends.
+    factoryRange: { brakeMicros: 1000, neutralMicros: 1000, forwardMicros: 2000 },
     deadbandMicrosEachSide: 30,
     calibration: { family: 'none', reason: 'digital' },
     media: [

@@ -1,3 +1,4 @@
+import { found } from '../plan/found.fixture';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readDocument, VERSION, writeDocument } from '../../formats/document';
@@ -314,9 +315,9 @@ const CALIBRATIONS: Record<EndPointFamily['family'], (pattern: EscProfile) => st
     wait 9000
     = tone warning
     : state waitingForNeutral
-    stick 1110
+    stick 1000
     : state driving
-    : range 1110 1110 1890`,
+    : range 1000 1000 2000`,
 };
 
 describe('the archetypes', () => {
@@ -381,7 +382,7 @@ describe.each(ARCHETYPES.map(({ profile, serves }) => [profile.name, profile, se
             stick.neutralMicros,
           );
           const legs = legsFor(ordered, SHOWS_STORED[medium.family]);
-          const plan = planLegs(start.machine, start.config, legs, stick)!;
+          const plan = found(planLegs(start.machine, start.config, legs, stick, medium.family));
           let esc = start;
           const stored: string[] = [];
           let watched = NOTHING_SEEN;

@@ -1,3 +1,4 @@
+import { found } from './found.fixture';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ARCHETYPES } from '../archetypes/archetypes';
@@ -57,7 +58,9 @@ describe.each(PATTERNS.map((pattern) => [familyOf(pattern), pattern] as const))(
       fc.assert(
         fc.property(anyCase(7, 6), (items) => {
           const { machine, stick, start, wanted, changes, showsStored } = setUp(pattern, items);
-          const plan = planLegs(machine, start, legsFor(changes, showsStored), stick)!;
+          const plan = found(
+            planLegs(machine, start, legsFor(changes, showsStored), stick, familyOf(pattern)),
+          );
           const end = after(
             machine,
             start,
@@ -76,7 +79,7 @@ describe.each(PATTERNS.map((pattern) => [familyOf(pattern), pattern] as const))(
           const { machine, stick, start, changes } = setUp(pattern, items);
           fc.pre(changes.length > 0);
           const [change] = changes;
-          const plan = planLegs(machine, start, legsFor([change!], false), stick)!;
+          const plan = found(planLegs(machine, start, legsFor([change!], false), stick, familyOf(pattern)));
           const wanted = { ...start.memory.stops, [change!.itemId]: change!.toStopId };
           expect(plan.seconds).toBeCloseTo(leastSeconds(machine, start, wanted, stick), 6);
         }),

@@ -1,9 +1,11 @@
+import { found } from './found.fixture';
 import { describe, expect, it } from 'vitest';
-import { factoryMemory } from '../device/simulatedEsc';
+import { actAll, factoryMemory, placeOnBench } from '../device/simulatedEsc';
+import type { MediumFamily } from '../esc/media';
 import type { EscProfile } from '../esc/profile';
 import { cardProfile, smallProfile, toneProfile } from '../esc/smallProfile.fixture';
 import { escMachine } from '../procedure/escMachine';
-import type { Machine, State } from '../procedure/language';
+import type { Input, Machine, State } from '../procedure/language';
 import { initialConfig, stateOf } from '../procedure/step';
 import type { LearnedRange } from '../radio/pulse';
 import { Explorer } from './explorer';
@@ -31,11 +33,11 @@ function inputsTo(goal: string, states: Record<string, Partial<State>>): string[
     ),
   };
   const start = initialConfig(machine, factoryMemory(smallProfile()), CAR.neutralMicros);
-  const path = quickestPath(new Explorer(machine, CAR), start, {
+  const path = quickestPath(new Explorer(machine, CAR, 'lampCard'), start, {
     allows: () => false,
     arrived: ({ state }) => state === goal,
   });
-  return path!.inputs.map(({ type }) => type);
+  return found(path).inputs.map(({ type }) => type);
 }
 
 describe('what a way costs', () => {
@@ -62,24 +64,55 @@ describe('what a way costs', () => {
   it('a restart with a card takes what its parts take: off, out, on, and the start', () => {
     const { machine, start } = benchOf(cardProfile(), CAR);
     const leg = legsFor([{ itemId: 'bite', fromStopId: 'bite-2', toStopId: 'bite-3' }], false);
-    const { end } = planLegs(machine, start, leg, CAR)!;
+    const { end } = found(planLegs(machine, start, leg, CAR, 'lampCard'));
     // A second to switch off, three for the card, a second to switch on, and two until the ESC drives.
-    expect(planRestart(machine, end, CAR)!.seconds).toBeCloseTo(1 + 3 + 1 + 2, 6);
+    expect(found(planRestart(machine, end, CAR, 'lampCard')).seconds).toBeCloseTo(1 + 3 + 1 + 2, 6);
   });
 
   it('a restart after tones takes the stick down, too', () => {
     const { machine, start } = benchOf(toneProfile(), PLANE);
     const leg = legsFor([{ itemId: 'bite', fromStopId: 'bite-2', toStopId: 'bite-4' }], false);
-    const { end } = planLegs(machine, start, leg, PLANE)!;
+    const { end } = found(planLegs(machine, start, leg, PLANE, 'stickTones'));
     const bootS = toneProfile().bootMs / 1000;
-    expect(planRestart(machine, end, PLANE)!.seconds).toBeCloseTo(1 + 0.8 + 1 + bootS, 6);
+    expect(found(planRestart(machine, end, PLANE, 'stickTones')).seconds).toBeCloseTo(1 + 0.8 + 1 + bootS, 6);
+  });
+});
+
+describe('a search', () => {
+  it('gives up after so many looks, and otherwise says that there is no way', () => {
+    const { machine, start } = benchOf(cardProfile(), CAR);
+    const never = { allows: () => false, arrived: () => false };
+    const after = (most?: number) => quickestPath(new Explorer(machine, CAR, 'lampCard'), start, never, most);
+    expect(after(50)).toBe('gaveUp');
+    expect(after()).toBe('noWay');
+  });
+
+  it('keeps out of every medium but the chosen one, and leaves one that it is in', () => {
+    const profile: EscProfile = { ...toneProfile(), media: [...toneProfile().media, ...cardProfile().media] };
+    const { machine, start } = benchOf(profile, PLANE);
+    const leg = legsFor([{ itemId: 'bite', fromStopId: 'bite-2', toStopId: 'bite-4' }], false);
+    const by = (medium: MediumFamily, from = start) =>
+      found(planLegs(machine, from, leg, PLANE, medium)).legs.flatMap(({ inputs }) => inputs);
+    const types = (inputs: Input[]): Set<string> => new Set(inputs.map(({ type }) => type));
+    expect(types(by('stickTones')).has('card')).toBe(false);
+    expect(types(by('lampCard')).has('stick')).toBe(false);
+    const inCard = actAll(placeOnBench(profile, start.memory, PLANE.neutralMicros), [
+      { type: 'card', in: true },
+      { type: 'power', on: true },
+      { type: 'elapsed', ms: 5000 },
+    ]).esc.config;
+    expect(stateOf(machine, inCard).medium).toBe('lampCard');
+    const leaving = by('stickTones', inCard);
+    expect(leaving[0]).toEqual({ type: 'power', on: false });
+    expect(leaving).toContainEqual({ type: 'card', in: false });
+    expect(types(leaving).has('down')).toBe(false);
   });
 });
 
 describe('ways that are kept', () => {
   it('show what is stored now, not what was when they were found', () => {
     const { machine, start } = benchOf(cardProfile(), CAR);
-    const explorer = new Explorer(machine, CAR);
+    const explorer = new Explorer(machine, CAR, 'lampCard');
     const shownOf = (stopId: string): number => {
       const memory = { ...start.memory, stops: { ...start.memory.stops, bite: stopId } };
       const path = quickestPath(
@@ -90,7 +123,7 @@ describe('ways that are kept', () => {
           arrived: (config) => stateOf(machine, config).role === 'showingStored' && config.itemCursor === 2,
         },
       );
-      return path!.end.stopCursor;
+      return found(path).end.stopCursor;
     };
     expect(['bite-2', 'bite-5', 'bite-1'].map(shownOf)).toEqual([1, 4, 0]);
   });

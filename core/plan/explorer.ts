@@ -1,4 +1,5 @@
 /** What a hand can do with an ESC and where it leads, remembered: every leg of a plan walks the same menu. */
+import type { MediumFamily } from '../esc/media';
 import {
   KEYS,
   type Config,
@@ -51,6 +52,7 @@ interface Way {
 export class Explorer {
   readonly #machine: Machine;
   readonly #stick: LearnedRange;
+  readonly #by: MediumFamily | undefined;
   readonly #places = new Map<string, Place>();
   readonly #moves = new Map<Place, Move[]>();
   /** From where a move leads to an item: its stored stop may be what such a move shows. */
@@ -58,10 +60,14 @@ export class Explorer {
   readonly #hands = new Map<string, HandInput[]>();
   #memory: EscMemory | undefined;
 
-  /** @param stick the pulses of the ends to which the hand may bring the throttle */
-  constructor(machine: Machine, stick: LearnedRange) {
+  /**
+   * @param stick the pulses of the ends to which the hand may bring the throttle
+   * @param by the only medium into which the hand goes; none where it is undefined. It may leave any.
+   */
+  constructor(machine: Machine, stick: LearnedRange, by: MediumFamily | undefined) {
     this.#machine = machine;
     this.#stick = stick;
+    this.#by = by;
   }
 
   /** From here on the ESC holds this. */
@@ -120,7 +126,8 @@ export class Explorer {
   movesWith(place: Place, memory: EscMemory, itemPlace?: number): Move[] {
     const machine = this.#machine;
     const config = { ...place.config, memory };
-    return this.#ways(config, itemPlace).map(({ input, edge }) => {
+    const ways = this.#ways(config, itemPlace).filter(({ edge }) => !this.#goesAstray(config, edge));
+    return ways.map(({ input, edge }) => {
       const next =
         input.type === 'elapsed' ? advance(machine, config, input) : along(machine, config, input, edge);
       return {
@@ -159,6 +166,16 @@ export class Explorer {
       if (micros !== config.stickMicros) ways.push({ input, edge: edgeFor(machine, config, input) });
     }
     return ways;
+  }
+
+  /** Whether an edge leads into a medium that is not the chosen one, or stores something in it. */
+  #goesAstray({ state }: Config, edge: TimedEdge | undefined): boolean {
+    if (!edge) return false;
+    const { states } = this.#machine;
+    const [from, into] = [states[state]?.medium, states[edge.to]?.medium];
+    const isAstray = from !== undefined && from !== this.#by;
+    if (isAstray) return edge.effects?.some((effect) => STORES.includes(effect)) ?? false;
+    return into !== undefined && into !== this.#by;
   }
 
   #handInputs(config: Config): HandInput[] {
@@ -200,8 +217,9 @@ const takesItemCode = (machine: Machine, config: Config): boolean =>
 /** The digits that mean something here. */
 function codesFor(machine: Machine, config: Config, itemPlace: number | undefined): string[] {
   if (takesItemCode(machine, config)) {
-    const items = itemPlace === undefined ? machine.menu : [machine.menu[itemPlace]!];
-    return items.map(({ code }) => code);
+    return machine.menu
+      .filter((_, at) => itemPlace === undefined || at === itemPlace)
+      .map(({ code }) => code);
   }
   const takesStop = stateOf(machine, config).on.some(({ guard }) => guard === 'codeIsStop');
   return takesStop ? machine.menu[config.itemCursor]!.stopCodes : [];
@@ -223,6 +241,7 @@ function opensItem(
   return effects.some((effect) => MOVES.includes(effect)) ? undefined : config.itemCursor;
 }
 
+const STORES: readonly Effect[] = ['storeStop', 'storeFactory', 'storeRange'];
 const MOVES: readonly Effect[] = ['nextItem', 'previousItem', 'firstItem'];
 const OPENS: readonly Effect[] = ['showStored', 'firstStop', 'nextStop', 'previousStop', 'storeStop'];
 

@@ -1,3 +1,4 @@
+import { found } from './found.fixture';
 import { describe, expect, it } from 'vitest';
 import { ARCHETYPES } from '../archetypes/archetypes';
 import { actAll, factoryMemory, placeOnBench } from '../device/simulatedEsc';
@@ -103,7 +104,7 @@ describe.each(byHand)('gestures of a plan by %s', (family, profile) => {
     fromStopId: factoryStopId,
     toStopId: stops.find((stop) => stop.id !== factoryStopId)!.id,
   }));
-  const { legs } = planLegs(machine, start, legsFor(changes, SHOWS_STORED[family]), stick)!;
+  const { legs } = found(planLegs(machine, start, legsFor(changes, SHOWS_STORED[family]), stick, family));
   const all = legs.flatMap((leg) => leg.gestures);
 
   it('leave out nothing and add nothing', () => {

@@ -1,3 +1,4 @@
+import { found } from './found.fixture';
 import { describe, expect, it } from 'vitest';
 import { factoryMemory } from '../device/simulatedEsc';
 import { SHOWS_STORED } from '../esc/media';
@@ -21,8 +22,10 @@ function told(profile: EscProfile, channel: ThrottleChannel) {
   const start = initialConfig(machine, { ...factoryMemory(profile), range: stick }, stick.neutralMicros);
   const shows = SHOWS_STORED[handMediumOf(profile)!.family];
   const change = { itemId: 'bite', fromStopId: 'bite-2', toStopId: 'bite-4' };
-  const load = planLegs(machine, start, legsFor([change], shows), stick)!;
-  const restart = planRestart(machine, load.end, stick)!;
+  const load = found(
+    planLegs(machine, start, legsFor([change], shows), stick, handMediumOf(profile)!.family),
+  );
+  const restart = found(planRestart(machine, load.end, stick, handMediumOf(profile)!.family));
   const gestures = [...load.legs.flatMap((leg) => leg.gestures), ...restart.gestures];
   return {
     lines: gestures.map((gesture) => shortLine(profile, channel, gesture)),

@@ -1,3 +1,4 @@
+import { found } from './found.fixture';
 import { describe, expect, it } from 'vitest';
 import { ARCHETYPES } from '../archetypes/archetypes';
 import { factoryMemory } from '../device/simulatedEsc';
@@ -21,12 +22,15 @@ function told(id: string, setting: SettingId, toPlace: number) {
   const machine = escMachine(profile);
   const start = initialConfig(machine, { ...factoryMemory(profile), range: stick }, stick.neutralMicros);
   const change = { itemId: item.id, fromStopId: item.factoryStopId, toStopId: item.stops[toPlace - 1]!.id };
-  const load = planLegs(
-    machine,
-    start,
-    legsFor([change], SHOWS_STORED[handMediumOf(profile)!.family]),
-    stick,
-  )!;
+  const load = found(
+    planLegs(
+      machine,
+      start,
+      legsFor([change], SHOWS_STORED[handMediumOf(profile)!.family]),
+      stick,
+      handMediumOf(profile)!.family,
+    ),
+  );
   const gestures = load.legs.flatMap((leg) => leg.gestures);
   return {
     lines: gestures.map((gesture) => shortLine(profile, channel, gesture)),

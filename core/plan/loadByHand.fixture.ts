@@ -8,6 +8,7 @@ import type { HeldStops } from '../sheet/evidence';
 import type { Gesture } from './gestures';
 import { planLegs } from './loadPlan';
 import { afterCounted, afterShown, afterStored, beginLoad, legsLeft, stopsToPlanFrom } from './loadSession';
+import { isPlanned } from './search';
 import { NOTHING_SEEN, shownStored, watch } from './watch';
 
 const MOST_STEPS = 400;
@@ -40,8 +41,9 @@ export function loadByHand({ profile, stick, real, known, wanted, instead }: Loa
       ...esc.config,
       memory: { ...esc.config.memory, stops: stopsToPlanFrom(profile, session) },
     };
-    const plan = planLegs(esc.machine, believed, [leg], stick);
-    if (!plan) throw new Error(`no plan leads to ${leg.itemId} ${leg.stopId} from ${esc.config.state}`);
+    const plan = planLegs(esc.machine, believed, [leg], stick, handMediumOf(profile)!.family);
+    if (!isPlanned(plan))
+      throw new Error(`no plan leads to ${leg.itemId} ${leg.stopId} from ${esc.config.state}`);
     const [due] = plan.legs[0]!.gestures;
     if (leg.purpose === 'show' && !due) {
       session = afterCounted(profile, session, leg.itemId, esc.config.stopCursor + 1)!.session;

@@ -1,3 +1,4 @@
+import { found } from './found.fixture';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_PROFILES } from '../../demo/demo';
@@ -52,7 +53,11 @@ function plan(profile: EscProfile, target: StopByItem) {
   );
   const esc = bench(profile);
   const legs = legsFor(changes, shows(profile));
-  return { changes, esc, plan: planLegs(esc.machine, esc.config, legs, stickOf(profile))! };
+  return {
+    changes,
+    esc,
+    plan: found(planLegs(esc.machine, esc.config, legs, stickOf(profile), handMediumOf(profile)!.family)),
+  };
 }
 
 const anyTarget = (profile: EscProfile) =>
@@ -98,16 +103,21 @@ describe('the restart after the last value', () => {
   const legs = legsFor([{ itemId, fromStopId: null, toStopId: profile.items[1]!.stops[0]!.id }], false);
   const endOf = (range: LearnedRange) => {
     const esc = placeOnBench(profile, { ...factoryMemory(profile), range }, stick.neutralMicros);
-    return planLegs(machine, esc.config, legs, stick)!.end;
+    return found(planLegs(machine, esc.config, legs, stick, 'stickTones')).end;
   };
 
   it('brings the stick down before it switches on: up, it would lead into the menu again', () => {
-    const kinds = planRestart(machine, endOf(stick), stick)!.gestures.map(({ kind }) => kind);
+    const kinds = found(planRestart(machine, endOf(stick), stick, 'stickTones')).gestures.map(
+      ({ kind }) => kind,
+    );
     expect(kinds).toEqual(['power', 'stick', 'power']);
   });
 
   it('does not exist where the ESC has learned another rest: it would not arm', () => {
-    expect(planRestart(machine, endOf(PLANE), stick)).toBeUndefined();
+    const higher = { brakeMicros: 1200, neutralMicros: 1200, forwardMicros: 2000 };
+    expect(planRestart(machine, endOf(PLANE), higher, 'stickTones')).toBe('noWay');
+    // A throttle that rests below what was learned as rest gives nothing, and arms.
+    expect(planRestart(machine, endOf(PLANE), stick, 'stickTones')).not.toBe('noWay');
   });
 });
 
@@ -140,7 +150,7 @@ describe('a plan', () => {
         { type: 'up', key: 'set' },
       ]).flat(),
     ).esc;
-    const again = planLegs(tooMany.machine, tooMany.config, [made.legs[0]!.leg], CAR)!;
+    const again = found(planLegs(tooMany.machine, tooMany.config, [made.legs[0]!.leg], CAR, 'oneKey'));
     const end = actAll(tooMany, again.legs[0]!.inputs).esc;
     expect(end.config.memory.stops).toEqual({ ...factoryStops(smallProfile()), bite: 'bite-4' });
   });
@@ -149,17 +159,23 @@ describe('a plan', () => {
     const profile = smallProfile();
     const esc = placeOnBench(profile, factoryMemory(profile), 1700);
     expect(
-      planLegs(esc.machine, esc.config, [{ purpose: 'store', itemId: 'bite', stopId: 'bite-4' }], {
-        brakeMicros: 1700,
-        neutralMicros: 1700,
-        forwardMicros: 1700,
-      }),
-    ).toBeUndefined();
+      planLegs(
+        esc.machine,
+        esc.config,
+        [{ purpose: 'store', itemId: 'bite', stopId: 'bite-4' }],
+        {
+          brakeMicros: 1700,
+          neutralMicros: 1700,
+          forwardMicros: 1700,
+        },
+        'oneKey',
+      ),
+    ).toBe('noWay');
   });
 
   it('ends with the ESC driving again', () => {
     const { esc, plan: made } = plan(smallProfile(), target);
-    const restart = planRestart(esc.machine, made.end, CAR)!;
+    const restart = found(planRestart(esc.machine, made.end, CAR, 'oneKey'));
     const end = actAll({ ...esc, config: made.end }, restart.inputs).esc;
     expect(stateOf(end.machine, end.config).role).toBe('driving');
   });
@@ -207,7 +223,8 @@ describe('a plan', () => {
     );
     // The hand sleeps through the window and one more.
     const asleep = actAll(esc, [...made.legs[0]!.inputs.slice(0, wanted), { type: 'elapsed', ms: 4000 }]).esc;
-    const again = planLegs(asleep.machine, asleep.config, [made.legs[0]!.leg], PLANE)!.legs[0]!;
+    const again = found(planLegs(asleep.machine, asleep.config, [made.legs[0]!.leg], PLANE, 'stickTones'))
+      .legs[0]!;
     const [down] = again.gestures.filter((g) => g.kind === 'stick');
     expect(again.inputs.some((input) => input.type === 'power')).toBe(false);
     // What is left of item four, the exit, items one and two.
@@ -223,7 +240,7 @@ describe('a plan', () => {
     ]).esc;
     expect(stateOf(start.machine, start.config).role).toBe('driving');
     const leg = { purpose: 'store', itemId: 'bite', stopId: 'bite-4' } as const;
-    const { inputs } = planLegs(start.machine, start.config, [leg], PLANE)!.legs[0]!;
+    const { inputs } = found(planLegs(start.machine, start.config, [leg], PLANE, 'stickTones')).legs[0]!;
     expect(inputs[0]).toEqual({ type: 'power', on: false });
   });
 });

@@ -1,10 +1,11 @@
+import type { MediumFamily } from '../esc/media';
 import type { Change } from '../sheet/draft';
 import type { Config, EscMemory, Input, Machine } from '../procedure/language';
 import { stateOf, storedWith } from '../procedure/step';
 import { gesturesOf, type Gesture } from './gestures';
 import { Explorer } from './explorer';
 import type { LearnedRange } from '../radio/pulse';
-import { quickestPath, type Goal, type Path } from './search';
+import { isPlanned, NO_ITEM, quickestPath, type Goal, type NoWay } from './search';
 
 /** One thing to get done: a value stored, or a value shown again for counting. */
 export interface Leg {
@@ -42,21 +43,23 @@ export const legsFor = (changes: Change[], showsStored: boolean): Leg[] => [
  * The presses that do these legs one after the other, each the quickest from where the one before ended.
  * Which order is short and safe is decided before: `shortOrder.ts`, `safeOrder.ts`.
  * @param stick the pulses of the throttle's ends
- * @returns undefined where the ESC cannot be brought there, as when the trigger is not at neutral
+ * @param by the medium that the hand works; it keeps out of all others
+ * @returns why there is no plan where the ESC cannot be brought there, as when the trigger is not at neutral
  */
 export function planLegs(
   machine: Machine,
   start: Config,
   legs: Leg[],
   stick: LearnedRange,
-): LoadPlan | undefined {
+  by: MediumFamily,
+): LoadPlan | NoWay {
   const planned: PlannedLeg[] = [];
-  const explorer = new Explorer(machine, machine.tones ? stick : onlyRest(stick));
+  const explorer = new Explorer(machine, LISTENS_TO_STICK.includes(by) ? stick : onlyRest(stick), by);
   let config = start;
   for (const leg of legs) {
     const goal = leg.purpose === 'store' ? storeGoal(machine, config, leg) : showGoal(machine, config, leg);
     const path = quickestPath(explorer, config, goal);
-    if (!path) return undefined;
+    if (!isPlanned(path)) return path;
     planned.push({
       leg,
       gestures: gesturesOf(machine, config, path.inputs),
@@ -68,6 +71,8 @@ export function planLegs(
   return { legs: planned, seconds: planned.reduce((sum, { seconds }) => sum + seconds, 0), end: config };
 }
 
+const LISTENS_TO_STICK: readonly MediumFamily[] = ['stickTones', 'stickToggle'];
+
 /** Where no menu listens to the stick, a hand has no reason to move it anywhere but to rest. */
 const onlyRest = ({ neutralMicros }: LearnedRange): LearnedRange => ({
   brakeMicros: neutralMicros,
@@ -75,25 +80,33 @@ const onlyRest = ({ neutralMicros }: LearnedRange): LearnedRange => ({
   forwardMicros: neutralMicros,
 });
 
-/** Brings the ESC back to driving, as it has to be after the last leg. */
+/** Brings the ESC back to driving, as it has to be after the last leg. @param by the medium in which it may still be */
 export function planRestart(
   machine: Machine,
   start: Config,
   stick: LearnedRange,
-): PlannedRestart | undefined {
-  const explorer = new Explorer(machine, onlyRest(stick));
-  const way = (from: Config, arrived: Goal['arrived']): Path | undefined =>
-    quickestPath(explorer, from, { allows: () => false, arrived });
-  const off = way(start, (config) => {
-    const { role, keyDown } = stateOf(machine, config);
-    return role === 'off' && !keyDown;
-  });
-  // At rest before it is switched on: a stick that stays up would lead into a menu.
-  const atRest = off && way(off.end, ({ stickMicros }) => stickMicros === stick.neutralMicros);
-  const on = atRest && way(atRest.end, (config) => stateOf(machine, config).role === 'driving');
-  if (!off || !atRest || !on) return undefined;
-  const inputs = [...off.inputs, ...atRest.inputs, ...on.inputs];
-  const seconds = off.seconds + atRest.seconds + on.seconds;
+  by: MediumFamily,
+): PlannedRestart | NoWay {
+  const explorer = new Explorer(machine, onlyRest(stick), by);
+  const goals: Goal['arrived'][] = [
+    (config) => {
+      const { role, keyDown } = stateOf(machine, config);
+      return role === 'off' && !keyDown;
+    },
+    // At rest before it is switched on: a stick that stays up would lead into a menu.
+    ({ stickMicros }) => stickMicros === stick.neutralMicros,
+    (config) => stateOf(machine, config).role === 'driving',
+  ];
+  let config = start;
+  let seconds = 0;
+  const inputs: Input[] = [];
+  for (const arrived of goals) {
+    const path = quickestPath(explorer, config, { itemPlace: NO_ITEM, allows: () => false, arrived });
+    if (!isPlanned(path)) return path;
+    inputs.push(...path.inputs);
+    seconds += path.seconds;
+    config = path.end;
+  }
   return { gestures: gesturesOf(machine, start, inputs), inputs, seconds };
 }
 export type PlannedRestart = Omit<PlannedLeg, 'leg'>;

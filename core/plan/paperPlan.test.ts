@@ -1,3 +1,4 @@
+import { found } from './found.fixture';
 import { describe, expect, it } from 'vitest';
 import { factoryMemory } from '../device/simulatedEsc';
 import { handMediumOf, factoryStops } from '../esc/profile';
@@ -16,7 +17,7 @@ describe('a plan on paper', () => {
   const stick = rangeOf(channel);
   const start = initialConfig(machine, { ...factoryMemory(profile), range: stick }, stick.neutralMicros);
   const changes = [{ itemId: 'bite', fromStopId: 'bite-2', toStopId: 'bite-4' }];
-  const { legs } = planLegs(machine, start, legsFor(changes, true), stick)!;
+  const { legs } = found(planLegs(machine, start, legsFor(changes, true), stick, 'oneKey'));
   const paper = planOnPaper(profile, channel, factoryStops(profile), legs, handMediumOf(profile)!);
 
   it('names each value, what to do for it, and what answers', () => {

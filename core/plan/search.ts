@@ -26,13 +26,36 @@ interface Node {
   before: Node | undefined;
 }
 
+/** Why there is no plan: no way leads there, or none was found before the search gave up. */
+export type NoWay = 'noWay' | 'gaveUp';
+
+/** What is said of a search that gave up. */
+export const GAVE_UP =
+  'No plan was found in the time that there is for it: this ESC has more states than were looked at. Work it from its manual, or describe fewer ways into it.';
+
+/** Whether something was planned. */
+export const isPlanned = <T extends object>(plan: T | NoWay): plan is T => typeof plan !== 'string';
+
+/** A place that no menu has, for a goal that lies in none. */
+export const NO_ITEM = -1;
+
+/**
+ * More configurations than these no search looks at. A menu of 99 items with 30 stops each takes some 650 at most; these
+ * are done within a second.
+ */
+const MOST_LOOKED_AT = 10_000;
+
 /**
  * The quickest inputs from a config to a goal: a uniform-cost search over the machine itself, so that a plan
  * cannot promise what the ESC does not do. Waiting is a move to the next deadline and costs its time.
- *
- * @returns undefined where no way leads there
+ * @param most configurations that are looked at
  */
-export function quickestPath(explorer: Explorer, start: Config, goal: Goal): Path | undefined {
+export function quickestPath(
+  explorer: Explorer,
+  start: Config,
+  goal: Goal,
+  most = MOST_LOOKED_AT,
+): Path | NoWay {
   const { memory: held } = start;
   explorer.holds(held);
   const first: Node = {
@@ -46,12 +69,15 @@ export function quickestPath(explorer: Explorer, start: Config, goal: Goal): Pat
   const queue = [first];
   // There are two memories at most: the one at the start, handed on as it is, and the wanted one.
   const done = { asBefore: new Set<Place>(), changed: new Set<Place>() };
+  let lookedAt = 0;
   for (let node = queue.pop(); node; node = queue.pop()) {
     const { place, memory } = node;
     if (goal.arrived(place.config, memory)) return pathTo(node);
     const been = memory === held ? done.asBefore : done.changed;
     if (been.has(place)) continue;
     been.add(place);
+    lookedAt += 1;
+    if (lookedAt > most) return 'gaveUp';
     const { itemPlace } = goal;
     const moves =
       memory === held ? explorer.movesFrom(place, itemPlace) : explorer.movesWith(place, memory, itemPlace);
@@ -69,7 +95,7 @@ export function quickestPath(explorer: Explorer, start: Config, goal: Goal): Pat
       });
     }
   }
-  return undefined;
+  return 'noWay';
 }
 
 const opensAnother = ({ opens }: Move, { itemPlace }: Goal): boolean =>

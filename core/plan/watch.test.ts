@@ -1,6 +1,7 @@
+import { found } from './found.fixture';
 import { describe, expect, it } from 'vitest';
 import { act, placeOnBench } from '../device/simulatedEsc';
-import { factoryStops, type StopByItem } from '../esc/profile';
+import { factoryStops, handMediumOf, type StopByItem } from '../esc/profile';
 import { cardProfile, smallProfile, toneProfile } from '../esc/smallProfile.fixture';
 import type { Observed } from '../procedure/language';
 import { escMachine } from '../procedure/escMachine';
@@ -91,7 +92,9 @@ describe.each([
     const shown: Record<string, string> = {};
     for (const { id } of profile.items) {
       const leg = { purpose: 'show', itemId: id, stopId: stops[id]! } as const;
-      const [planned] = planLegs(machine, esc.config, [leg], stick)!.legs;
+      const [planned] = found(
+        planLegs(machine, esc.config, [leg], stick, handMediumOf(profile)!.family),
+      ).legs;
       for (const input of planned!.inputs) {
         esc = act(esc, input).esc;
         const seen = shownStored(profile, machine, esc.config);

@@ -18,7 +18,7 @@ import { powerStates } from './power';
 /** The whole machine of an ESC: power, its calibration family and its media, from its profile. */
 export function escMachine(profile: EscProfile): Machine {
   const { calibration, media, items } = profile;
-  const part = joinParts([familyPart(profile), ...media.flatMap(mediumPart)]);
+  const part = joinParts([familyPart(profile), ...media.flatMap(statesOfMedium)]);
   return {
     initial: 'off',
     states: { ...powerStates(profile.bootMs, restingLamp(profile), part), ...part.states },
@@ -75,6 +75,15 @@ function familyPart({ calibration, media }: EscProfile): MachinePart {
       return { states: {} };
   }
 }
+
+/** The part of a medium, each of its states marked as its own. */
+const statesOfMedium = (medium: Medium): MachinePart[] =>
+  mediumPart(medium).map((part) => ({
+    ...part,
+    states: Object.fromEntries(
+      Object.entries(part.states).map(([name, state]) => [name, { ...state, medium: medium.family }]),
+    ),
+  }));
 
 function mediumPart(medium: Medium): MachinePart[] {
   switch (medium.family) {

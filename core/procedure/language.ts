@@ -3,7 +3,7 @@
  * One description drives the guide, the planner, the simulated ESC and the rehearsal. Inputs, guards and
  * effects are closed lists: one that is not known here does not compile and does not import.
  */
-import type { Notes } from '../esc/media';
+import type { MediumFamily, Notes } from '../esc/media';
 import type { LearnedRange, StickEnd } from '../radio/pulse';
 
 /** Keys that an ESC, its card, box or pad may have. What is printed on them stands in the profile. */
@@ -131,6 +131,8 @@ export interface State {
   keyDown?: KeyId;
   /** What the state is for, where the guide, the planner or the simulated ESC must know. */
   role?: StateRole;
+  /** The medium that this state belongs to; undefined for what every ESC of its family has. */
+  medium?: MediumFamily;
   /** The point that a calibration waits for here. */
   asksFor?: StickEnd;
   /** The point that the pulse is about to be taken for. */

@@ -165,9 +165,7 @@ function holds(machine: Machine, config: Config, guard: Guard | undefined): bool
     case undefined:
       return true;
     case 'stickAtNeutral':
-      return (
-        Math.abs(config.stickMicros - config.memory.range.neutralMicros) <= machine.armingToleranceMicros
-      );
+      return isAtRest(config.memory.range, config.stickMicros, machine.armingToleranceMicros);
     case 'stickOffNeutral':
       return !holds(machine, config, 'stickAtNeutral');
     case 'stickHigh':
@@ -197,6 +195,16 @@ function holds(machine: Machine, config: Config, guard: Guard | undefined): bool
       return config.stopCursor === stops - 1 && config.rounds + 1 >= (machine.tones?.rounds ?? 1);
     }
   }
+}
+
+/** A throttle that goes one way only rests at its low end and anywhere below it. */
+function isAtRest(
+  { brakeMicros, neutralMicros, forwardMicros }: LearnedRange,
+  pulse: number,
+  toleranceMicros: number,
+): boolean {
+  const above = (pulse - neutralMicros) * Math.sign(forwardMicros - neutralMicros);
+  return above <= toleranceMicros && (brakeMicros === neutralMicros || above >= -toleranceMicros);
 }
 
 /** Whether points taken so far can belong together: each end far from neutral, the ends on its two sides. */
@@ -238,8 +246,9 @@ function changeBy(machine: Machine, config: Config, effect: Effect): Partial<Con
       return { stopCursor: 0, rounds: 0 };
     case 'nextStop': {
       const stopCursor = (config.stopCursor + 1) % item.stopIds.length;
-      // Only a menu that is heard counts its rounds.
-      const rounds = machine.tones && stopCursor === 0 ? config.rounds + 1 : config.rounds;
+      // Only a menu that is heard counts its rounds, and no further than they matter: a card beside it goes round for ever.
+      const most = machine.tones?.rounds ?? 0;
+      const rounds = stopCursor === 0 ? Math.min(config.rounds + 1, most) : config.rounds;
       return { stopCursor, rounds };
     }
     case 'previousStop':

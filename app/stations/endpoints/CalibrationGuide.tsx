@@ -1,3 +1,5 @@
+import { stateOf } from '#core/procedure/step';
+import { isPlanned } from '#core/plan/search';
 import { learnedSlip, slipOf, type Slip } from '#core/calibration/slips';
 import { asksForThree } from '#core/esc/media';
 import { planCalibration } from '#core/plan/calibrationPlan';
@@ -15,7 +17,7 @@ import { Notice } from '../../ui/Notice';
 import { Scrollable } from '../../ui/Scrollable';
 import { PulseRuler } from '../../ui/PulseRuler';
 import { useBench } from '../bench/BenchContext';
-import { NoWay } from './NoWay';
+import { CannotTeach } from './CannotTeach';
 import type { GuideProps } from './occasion';
 import { useChosenEsc, useFrame } from './useEndpoints';
 import { useKeepCalibration } from './useKeepCalibration';
@@ -39,7 +41,8 @@ export function CalibrationGuide({ channel, source, precaution, onDone, onStop }
   const noteSlip = ({ machine, config: after }: SimulatedEsc, config: Config): void => {
     const next = slipOf({ profile, machine, channel, held, before: config, after });
     // What was said stays until the ESC is switched off and on, or asks for a point anew.
-    if (next || after.state === 'off' || after.memory !== config.memory) setSlip(next);
+    const off = stateOf(machine, after).role === 'off';
+    if (next || off || after.memory !== config.memory) setSlip(next);
   };
   const bench = useSimulatedEsc(profile, started, wanted.neutralMicros, (_, esc, config) =>
     noteSlip(esc, config),
@@ -97,7 +100,7 @@ export function CalibrationGuide({ channel, source, precaution, onDone, onStop }
                 Keep this calibration
               </Button>
             </>
-          ) : gestures ? (
+          ) : isPlanned(gestures) ? (
             <GuideStep
               profile={profile}
               channel={channel}
@@ -105,7 +108,7 @@ export function CalibrationGuide({ channel, source, precaution, onDone, onStop }
               sinceMs={esc.config.msInState}
             />
           ) : (
-            <NoWay />
+            <CannotTeach why={gestures} />
           )}
           {keeping === 'failed' && (
             <div className="mt-3">
@@ -113,7 +116,9 @@ export function CalibrationGuide({ channel, source, precaution, onDone, onStop }
             </div>
           )}
         </div>
-        {!right && gestures && <NextSteps profile={profile} channel={channel} gestures={gestures} />}
+        {!right && isPlanned(gestures) && (
+          <NextSteps profile={profile} channel={channel} gestures={gestures} />
+        )}
       </div>
       <SimulatedEscPanel
         bench={bench}

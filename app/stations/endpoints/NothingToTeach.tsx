@@ -1,5 +1,5 @@
 import type { NoCalibration } from '#core/esc/media';
-import { restMicros } from '#core/radio/pulse';
+import { rangeOf, restMicros } from '#core/radio/pulse';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { SafetyGate } from '../../simulated/SafetyGate';
@@ -80,7 +80,8 @@ export function NothingToTeach({ reason, onDone }: { reason: NoCalibration['reas
               precaution: precaution!,
               channel: rig.channel,
               before: range,
-              after: range,
+              // Looked at and found right: what the controller or the link makes of it is what the radio sends.
+              after: reason === 'digital' ? rangeOf(rig.channel) : range,
             })
           }
         >

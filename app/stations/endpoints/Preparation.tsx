@@ -1,3 +1,4 @@
+import { isPlanned } from '#core/plan/search';
 import { PULSE_SOURCES, type PulseSource } from '#core/calibration/calibration';
 import { firmwareLines, firstPowerLines } from '#core/calibration/firstPower';
 import { preparationLines, type PreparationLine } from '#core/calibration/preparation';
@@ -11,7 +12,7 @@ import { SafetyGate } from '../../simulated/SafetyGate';
 import { Button } from '../../ui/Button';
 import { useBench } from '../bench/BenchContext';
 import { Choreography } from './Choreography';
-import { NoWay } from './NoWay';
+import { CannotTeach } from './CannotTeach';
 import type { Occasion } from './occasion';
 import { usePlannedCalibration } from './usePlannedCalibration';
 import { useChosenEsc } from './useEndpoints';
@@ -44,13 +45,22 @@ export function Preparation({ channel, occasion, onOccasion, precaution, onPreca
       <OccasionChoice occasion={occasion} onOccasion={onOccasion} />
       <div className="mt-6 grid items-start gap-6 lg:grid-cols-2">
         <Lines title={TITLES[occasion.source]} lines={lines} />
-        {gestures ? <Choreography profile={profile} channel={channel} gestures={gestures} /> : <NoWay />}
+        {gestures &&
+          (isPlanned(gestures) ? (
+            <Choreography profile={profile} channel={channel} gestures={gestures} />
+          ) : (
+            <CannotTeach why={gestures} />
+          ))}
       </div>
       <div className="mt-6">
         <SafetyGate kind={rig.vehicle.kind} chosen={precaution} onChoose={onPrecaution} />
       </div>
       <div className="mt-6 flex flex-wrap items-center gap-4">
-        <Button look="main" onClick={onBegin} disabled={precaution === undefined || !gestures}>
+        <Button
+          look="main"
+          onClick={onBegin}
+          disabled={precaution === undefined || !gestures || !isPlanned(gestures)}
+        >
           Begin calibrating
         </Button>
         {precaution === undefined && <p className="text-muted">Say first what makes the model safe.</p>}

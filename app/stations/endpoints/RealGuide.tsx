@@ -1,3 +1,4 @@
+import { isPlanned } from '#core/plan/search';
 import { choreographyOf } from '#core/plan/choreography';
 import { OUTCOMES, type Outcome } from '#core/calibration/outcomes';
 import { rangeOf } from '#core/radio/pulse';
@@ -9,7 +10,7 @@ import { useTopOfPage } from '../../simulated/useTopOfPage';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
-import { NoWay } from './NoWay';
+import { CannotTeach } from './CannotTeach';
 import type { GuideProps } from './occasion';
 import { useChosenEsc, useFrame } from './useEndpoints';
 import { useKeepCalibration } from './useKeepCalibration';
@@ -21,7 +22,8 @@ export function RealGuide({ channel, source, precaution, onDone, onStop }: Guide
   const { profile } = useBench();
   const { escNumber, name, names, range: before } = useChosenEsc();
   const { setHandsBusy } = useFrame();
-  const gestures = usePlannedCalibration(channel) ?? [];
+  const planned = usePlannedCalibration(channel);
+  const gestures = planned && isPlanned(planned) ? planned : [];
   const [place, setPlace] = useState(0);
   const [asking, setAsking] = useState(false);
   const [outcome, setOutcome] = useState<Outcome>();
@@ -116,7 +118,7 @@ export function RealGuide({ channel, source, precaution, onDone, onStop }: Guide
             )}
           </>
         ) : gestures.length === 0 ? (
-          <NoWay />
+          planned && !isPlanned(planned) && <CannotTeach why={planned} />
         ) : (
           <TimedStep key={at} place={at} gestures={gestures} channel={channel} countIn={player.countIn} />
         )}

@@ -1,11 +1,8 @@
 import { MEDIUM_WORDS, SHOWS_STORED, type HandMedium, type Medium } from '#core/esc/media';
 import { openHazards } from '#core/advice/verdicts/verdict';
 import { itemById, stopById } from '#core/esc/profile';
-import { escMachine } from '#core/procedure/escMachine';
-import { initialConfig } from '#core/procedure/step';
-import { legsFor, planLegs } from '#core/plan/loadPlan';
+import { isPlanned } from '#core/plan/search';
 import { inShortOrder } from '#core/plan/shortOrder';
-import { rangeOf } from '#core/radio/pulse';
 import { changesInOrder, type Change } from '#core/sheet/draft';
 import { heldStops, unknownItems } from '#core/sheet/evidence';
 import { VOCABULARY } from '#core/settings/vocabulary';
@@ -21,7 +18,9 @@ import type { Access } from '#core/rig/rig';
 import { HAND_VALUES, type HandValues, type HandChange } from '#core/rig/handValues';
 import { useBench } from '../bench/BenchContext';
 import { VerdictList } from '../tune/VerdictList';
+import { NoPlan } from './NoPlan';
 import { useLoadOrder } from './useLoadOrder';
+import { usePlannedLoad } from './usePlannedLoad';
 
 /** Whether the ESC of the page is worked, or one that lies beside it. */
 export type Where = 'simulated' | 'own';
@@ -60,6 +59,8 @@ export function BeforeLoad({ onBegin }: Props) {
       }),
     [arranged, believed, profile, holdings, changes, handChanges],
   );
+  const plan = usePlannedLoad(medium.family === 'link' ? undefined : medium, load.changes);
+  const noWay = plan !== undefined && !isPlanned(plan) ? plan : undefined;
   const uncounted = profile.items.filter((item) => holdings[item.id]?.basis === 'seenStored');
   const countable = medium.family === 'link' || SHOWS_STORED[medium.family] ? uncounted : [];
 
@@ -133,7 +134,17 @@ export function BeforeLoad({ onBegin }: Props) {
           <div>
             <AccessNotes access={rig.access} />
             <SafetyGate kind={rig.vehicle.kind} chosen={precaution} onChoose={setPrecaution} />
-            <Button look="main" className="mt-5 w-full" disabled={precaution === undefined} onClick={begin}>
+            {toStore && noWay && (
+              <div className="mt-5 border-l-4 border-caution pl-3">
+                <NoPlan why={noWay} />
+              </div>
+            )}
+            <Button
+              look="main"
+              className="mt-5 w-full"
+              disabled={precaution === undefined || (toStore && noWay !== undefined)}
+              onClick={begin}
+            >
               {!toStore ? 'Begin' : medium.family === 'link' ? 'Load by the link' : 'Begin loading'}
             </Button>
             {toStore && medium.family !== 'link' && (
@@ -234,23 +245,24 @@ function Way({ name, what }: { name: string; what: ReactNode }) {
   );
 }
 
+/** How long the hand takes, or that it cannot. */
 function ByHand({ medium }: { medium: HandMedium }) {
-  const { profile, rig, memory, changes, holdings } = useBench();
+  const plan = usePlannedLoad(medium, useMenuOrder(medium.family));
   const shows = SHOWS_STORED[medium.family];
-  const seconds = useMemo(() => {
-    const machine = escMachine(profile);
-    const stick = rangeOf(rig.channel);
-    const start = initialConfig(machine, memory, stick.neutralMicros);
-    const inOrder = inShortOrder(
-      profile,
-      medium.family,
-      changesInOrder(profile, heldStops(profile, holdings), changes),
-    );
-    return planLegs(machine, start, legsFor(inOrder, shows), stick)?.seconds;
-  }, [profile, rig.channel, memory, changes, holdings, shows, medium.family]);
-  if (seconds === undefined) return 'its menu opens only when its end points are calibrated';
-  if (seconds === 0) return 'by hand';
-  return `about ${formatDuration(seconds)}${shows ? ' with counting back' : '; it does not show what is stored'}`;
+  if (plan === undefined) return '…';
+  if (!isPlanned(plan))
+    return plan === 'noWay' ? 'its menu does not open for this radio now' : 'no plan was found';
+  if (plan.seconds === 0) return 'by hand';
+  return `about ${formatDuration(plan.seconds)}${shows ? ' with counting back' : '; it does not show what is stored'}`;
+}
+
+/** What is to be stored, in the order that is the shortest by this medium. */
+function useMenuOrder(family: Medium['family']): Change[] {
+  const { profile, changes, holdings } = useBench();
+  return useMemo(
+    () => inShortOrder(profile, family, changesInOrder(profile, heldStops(profile, holdings), changes)),
+    [profile, family, changes, holdings],
+  );
 }
 
 function ChangeLine({ change: { itemId, fromStopId, toStopId } }: { change: Change }) {

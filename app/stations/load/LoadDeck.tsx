@@ -3,18 +3,19 @@ import type { HandMedium } from '#core/esc/media';
 import { itemById, type WantedStops } from '#core/esc/profile';
 import { legsLeft, legTitle, stopsToPlanFrom } from '#core/plan/loadSession';
 import type { Gesture } from '#core/plan/gestures';
-import { planLegs, planRestart } from '#core/plan/loadPlan';
+import { planLegs, planRestart, type LoadPlan, type PlannedRestart } from '#core/plan/loadPlan';
+import { isPlanned, type NoWay } from '#core/plan/search';
 import type { Config } from '#core/procedure/language';
 import { stateOf } from '#core/procedure/step';
 import { rangeOf } from '#core/radio/pulse';
 import type { HandValues } from '#core/rig/handValues';
 import { useMemo, useState, type ReactNode } from 'react';
-import { Link } from 'react-router';
 import { GuideStep, NextSteps } from '../../simulated/GuideStep';
 import { useTopOfPage } from '../../simulated/useTopOfPage';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
 import { CountBack } from './CountBack';
+import { NoPlan } from './NoPlan';
 import { LoadFinished } from './LoadFinished';
 import type { useLoad } from './useLoad';
 import { useLoadOrder } from './useLoadOrder';
@@ -31,13 +32,23 @@ export interface LoadProps {
   problem: string | undefined;
 }
 
+/** What the load is at. */
+interface Now {
+  /** The step that is due, if the hand has one. */
+  due: Gesture | undefined;
+  /** The item that it is about. */
+  itemId: string | undefined;
+  /** Whether the ESC shows its stored value, and waits to be counted. */
+  isShowing: boolean;
+}
+
 interface Props extends Omit<LoadProps, 'intents'> {
   load: ReturnType<typeof useLoad>;
   esc: SimulatedEsc;
   /** The config when no key was down. */
   resting: Config;
-  /** What the hand works, beside the guide; told the step that is due and the item that it is about. */
-  beside: (due: Gesture | undefined, itemId: string | undefined) => ReactNode;
+  /** What the hand works, beside the guide. */
+  beside: (now: Now) => ReactNode;
   /** What may be tried out of turn, below all else. */
   below?: (due: Gesture | undefined) => ReactNode;
 }
@@ -76,16 +87,23 @@ export function LoadDeck({
   );
   const leg = legs[0];
   const plan = useMemo(
-    () => planLegs(esc.machine, resting, legs.slice(0, 2), stick),
-    [esc.machine, resting, legs, stick],
+    () => planLegs(esc.machine, resting, legs.slice(0, 2), stick, medium.family),
+    [esc.machine, resting, legs, stick, medium.family],
   );
-  const restart = useMemo(() => planRestart(esc.machine, resting, stick), [esc.machine, resting, stick]);
+  const restart = useMemo(
+    () => planRestart(esc.machine, resting, stick, medium.family),
+    [esc.machine, resting, stick, medium.family],
+  );
   const { role } = stateOf(esc.machine, esc.config);
   const [restarted, setRestarted] = useState(false);
   if (!leg && !restarted && role === 'driving') setRestarted(true);
 
-  const showsLeg = leg?.purpose === 'show' && role === 'showingStored' && plan?.legs[0]?.inputs.length === 0;
-  const gestures = leg ? (plan?.legs.flatMap((l) => l.gestures) ?? []) : (restart?.gestures ?? []);
+  const showsLeg =
+    leg?.purpose === 'show' &&
+    role === 'showingStored' &&
+    isPlanned(plan) &&
+    plan.legs[0]?.inputs.length === 0;
+  const gestures = gesturesAhead(leg ? plan : restart);
   const due = showsLeg || (!leg && restarted) ? undefined : gestures[0];
 
   const total = session.concerned.length;
@@ -133,7 +151,7 @@ export function LoadDeck({
               onCount={(flashes) => load.onCounted(esc, leg.itemId, flashes)}
             />
           )}
-          {leg && !showsLeg && plan && (
+          {leg && !showsLeg && isPlanned(plan) && (
             <GuideStep
               medium={medium}
               profile={profile}
@@ -142,11 +160,14 @@ export function LoadDeck({
               sinceMs={esc.config.msInState}
             />
           )}
-          {leg && !showsLeg && !plan && <NoWayYet atRest={resting.stickMicros === stick.neutralMicros} />}
-          {!leg && !restarted && restart && (
+          {leg &&
+            !showsLeg &&
+            !isPlanned(plan) &&
+            (resting.stickMicros === stick.neutralMicros ? <NoPlan why={plan} /> : <ToRest />)}
+          {!leg && !restarted && isPlanned(restart) && (
             <GuideStep profile={profile} channel={rig.channel} gestures={gestures} medium={medium} />
           )}
-          {!leg && (restarted || !restart) && (
+          {!leg && (restarted || !isPlanned(restart)) && (
             <LoadFinished
               medium={medium.family}
               after={after}
@@ -157,12 +178,12 @@ export function LoadDeck({
             />
           )}
         </div>
-        {leg && !showsLeg && plan && (
+        {leg && !showsLeg && isPlanned(plan) && (
           <NextSteps medium={medium} profile={profile} channel={rig.channel} gestures={gestures} />
         )}
       </div>
       <div className="grid content-start gap-4">
-        {beside(due, leg?.itemId)}
+        {beside({ due, itemId: leg?.itemId, isShowing: showsLeg })}
         <Notice grade="hazard" title={precaution}>
           <p className="text-sm">The ESC arms again each time it is switched on.</p>
         </Notice>
@@ -186,27 +207,17 @@ export function LoadDeck({
   );
 }
 
-/** No way leads on from here: because of the throttle, or because no throttle of this radio would do. */
-function NoWayYet({ atRest }: { atRest: boolean }) {
-  const { rigId, rig } = useBench();
+const gesturesAhead = (plan: LoadPlan | PlannedRestart | NoWay): Gesture[] => {
+  if (!isPlanned(plan)) return [];
+  return 'legs' in plan ? plan.legs.flatMap((leg) => leg.gestures) : plan.gestures;
+};
+
+/** The throttle is where no menu opens. */
+function ToRest() {
+  const { rig } = useBench();
   return (
-    <>
-      <p className="font-display text-4xl font-bold" data-testid="instruction">
-        {atRest
-          ? 'Calibrate its end points first.'
-          : rig.channel.rest === 'centre'
-            ? 'Let the trigger go.'
-            : 'Stick all the way down.'}
-      </p>
-      {atRest && (
-        <p className="mt-3 max-w-2xl text-xl">
-          It would not start to drive: what it has learned as rest is not where your radio rests. Its menu
-          opens only then.{' '}
-          <Link className="underline" to={`/rigs/${rigId}/endpoints`}>
-            Go to Endpoints
-          </Link>
-        </p>
-      )}
-    </>
+    <p className="font-display text-4xl font-bold" data-testid="instruction">
+      {rig.channel.rest === 'centre' ? 'Let the trigger go.' : 'Stick all the way down.'}
+    </p>
   );
 }

@@ -19,7 +19,7 @@ export function OwnDeck({ intents, ...props }: LoadProps) {
       load={load}
       esc={esc}
       resting={esc.config}
-      beside={(due, itemId) => (
+      beside={({ due, itemId }) => (
         <OwnEscPanel
           profile={profile}
           family={props.medium.family}

@@ -1,5 +1,4 @@
 import type { Gesture } from '#core/plan/gestures';
-import { stateOf } from '#core/procedure/step';
 import { Pause, Play } from 'lucide-react';
 import { useEffect, useEffectEvent } from 'react';
 import type { Bench } from '../../simulated/useSimulatedEsc';
@@ -21,12 +20,11 @@ interface Props {
 
 /** Lets the plan work the simulated ESC, faster than life: to see it done once before the hand does it. */
 export function RunItself({ bench, due, counts, running, onRun, onCount }: Props) {
-  const { machine, config } = bench.esc;
   const nothingLeft = !due && !counts;
   const step = useEffectEvent(() => {
     if (nothingLeft) onRun(false);
     else if (due) bench.play(due.inputs);
-    else if (stateOf(machine, config).role === 'showingStored') onCount(config.stopCursor + 1);
+    else onCount(bench.esc.config.stopCursor + 1);
   });
   useEffect(() => {
     if (!running) return;

@@ -21,12 +21,12 @@ export function SimulatedDeck({ intents, ...props }: LoadProps) {
       load={load}
       esc={bench.esc}
       resting={bench.resting}
-      beside={(due, itemId) => (
+      beside={({ due, itemId, isShowing }) => (
         <>
           <RunItself
             bench={bench}
             due={due}
-            counts={itemId !== undefined && !due}
+            counts={isShowing}
             running={running}
             onRun={setRunning}
             onCount={(flashes) => itemId !== undefined && load.onCounted(bench.esc, itemId, flashes)}

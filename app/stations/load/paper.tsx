@@ -1,11 +1,11 @@
-import { SHOWS_STORED, type HandMedium } from '#core/esc/media';
+import type { HandMedium } from '#core/esc/media';
 import { handMediumOf } from '#core/esc/profile';
-import { legsFor, planLegs, planRestart } from '#core/plan/loadPlan';
+import { planRestart } from '#core/plan/loadPlan';
+import { isPlanned, type NoWay } from '#core/plan/search';
 import { planOnPaper, type PaperLeg } from '#core/plan/paperPlan';
 import { shortLine } from '#core/plan/instruction';
 import { handStep, type HandStep } from '#core/plan/handStep';
 import { escMachine } from '#core/procedure/escMachine';
-import { initialConfig } from '#core/procedure/step';
 import { rangeOf } from '#core/radio/pulse';
 import { ACCEPTANCE, PRECAUTIONS } from '#core/rig/safety';
 import { changesInOrder } from '#core/sheet/draft';
@@ -17,7 +17,9 @@ import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { TickBox } from '../../ui/TickBox';
 import { useBench } from '../bench/BenchContext';
+import { NoPlan } from './NoPlan';
 import { useLoadOrder } from './useLoadOrder';
+import { usePlannedLoad } from './usePlannedLoad';
 
 /** The plan on a page, or on a card for the pit lane: for a helper who sees neither screen nor reasons. */
 export default function PaperRoute() {
@@ -25,16 +27,21 @@ export default function PaperRoute() {
   const [isCard, setIsCard] = useState(false);
   const medium = handMediumOf(profile);
   const plan = usePaperPlan(medium);
-  if (!medium || !plan || changeCount === 0)
+  if (medium && plan === undefined && changeCount > 0)
+    return <p className="px-5 py-6 text-lg">Working out the plan…</p>;
+  if (!medium || !plan || !isPlanned(plan) || changeCount === 0)
     return (
       <div className="max-w-3xl px-5 py-6">
         <h1 className="text-3xl">No plan for paper</h1>
+        {changeCount > 0 && medium && plan && !isPlanned(plan) && (
+          <div className="mt-3">
+            <NoPlan why={plan} />
+          </div>
+        )}
         <p className="mt-3 text-lg">
           {changeCount === 0
-            ? 'Nothing is drafted.'
-            : medium
-              ? 'As it is calibrated now, this ESC would not open its menu for this radio. Calibrate its end points first.'
-              : 'This ESC is worked by link only: there is nothing for a hand to do.'}{' '}
+            ? 'Nothing is drafted. '
+            : !medium && 'This ESC is worked by link only: there is nothing for a hand to do. '}
           <Link className="underline" to={`/rigs/${rigId}/load`}>
             Back to Load
           </Link>
@@ -119,29 +126,39 @@ function ByHand({ steps, isCard }: { steps: readonly HandStep[]; isCard: boolean
   );
 }
 
-function usePaperPlan(medium: HandMedium | undefined) {
-  const { profile, rig, memory, changes, handChanges, holdings, believed } = useBench();
+interface PaperPlan {
+  before: HandStep[];
+  after: HandStep[];
+  seconds: number;
+  legs: PaperLeg[];
+  restart: string[];
+}
+
+/** @returns undefined while it is not worked out yet, and where no hand works this ESC */
+function usePaperPlan(medium: HandMedium | undefined): PaperPlan | NoWay | undefined {
+  const { profile, rig, changes, handChanges, holdings, believed } = useBench();
   const arranged = useLoadOrder(medium?.family ?? 'link');
+  const load = useMemo(
+    () =>
+      arranged({
+        held: believed,
+        changes: changesInOrder(profile, heldStops(profile, holdings), changes),
+        handChanges,
+      }),
+    [arranged, believed, profile, holdings, changes, handChanges],
+  );
+  const plan = usePlannedLoad(medium, load.changes);
   return useMemo(() => {
-    if (!medium) return undefined;
-    const machine = escMachine(profile);
-    const stick = rangeOf(rig.channel);
-    const start = initialConfig(machine, memory, stick.neutralMicros);
-    const held = heldStops(profile, holdings);
-    const load = arranged({
-      held: believed,
-      changes: changesInOrder(profile, held, changes),
-      handChanges,
-    });
-    const plan = planLegs(machine, start, legsFor(load.changes, SHOWS_STORED[medium.family]), stick);
-    if (!plan) return undefined;
-    const restart = planRestart(machine, plan.end, stick);
+    if (!medium || !plan) return undefined;
+    if (!isPlanned(plan)) return plan;
+    const restart = planRestart(escMachine(profile), plan.end, rangeOf(rig.channel), medium.family);
+    if (!isPlanned(restart)) return restart;
     return {
       before: load.before.map(handStep),
       after: load.after.map(handStep),
-      seconds: plan.seconds + (restart?.seconds ?? 0),
-      legs: planOnPaper(profile, rig.channel, held, plan.legs, medium),
-      restart: (restart?.gestures ?? []).map((gesture) => shortLine(profile, rig.channel, gesture, medium)),
+      seconds: plan.seconds + restart.seconds,
+      legs: planOnPaper(profile, rig.channel, heldStops(profile, holdings), plan.legs, medium),
+      restart: restart.gestures.map((gesture) => shortLine(profile, rig.channel, gesture, medium)),
     };
-  }, [medium, profile, rig.channel, memory, changes, handChanges, holdings, believed, arranged]);
+  }, [medium, plan, load, profile, rig.channel, holdings]);
 }

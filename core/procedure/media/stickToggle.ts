@@ -38,7 +38,11 @@ export function stickTogglePart({ itemWindowMs }: StickToggleMedium): MachinePar
         ],
         after: { ms: itemWindowMs, edges: onWithTheNext },
       },
-      toggleTaken: { cues: [], role: 'inToneMenu', on: [{ on: 'stick', guard: 'stickHigh', to: 'toggleUp' }, off] },
+      toggleTaken: {
+        cues: [],
+        role: 'inToneMenu',
+        on: [{ on: 'stick', guard: 'stickHigh', to: 'toggleUp' }, off],
+      },
       toggleUp: { cues: [], role: 'inToneMenu', on: [off], after: { ms: PAUSE_MS, edges: onWithTheNext } },
       toggleExit: toneExitState(itemWindowMs, 'toggleItem'),
     },
