@@ -43,6 +43,10 @@ export class NewestOnly<Request, Answer> {
     this.#waiting = undefined;
   }
 
+  get #nothingWaits(): boolean {
+    return this.#waiting === undefined;
+  }
+
   async #runAll(): Promise<void> {
     while (this.#waiting !== undefined) {
       const request = this.#waiting;
@@ -50,7 +54,7 @@ export class NewestOnly<Request, Answer> {
       const answer = await this.#work.run(request);
       if (this.#closed) return;
       this.#work.onAnswer(request, answer);
-      if (this.#waiting === undefined) this.#work.onIdle?.(request);
+      if (this.#nothingWaits) this.#work.onIdle?.(request);
     }
   }
 }

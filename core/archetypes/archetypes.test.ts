@@ -2,15 +2,17 @@ import { found } from '../plan/found.fixture';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readDocument, VERSION, writeDocument } from '../../formats/document';
-import { act, factoryMemory, placeOnBench } from '../device/simulatedEsc';
+import { act, actAll, factoryMemory, placeOnBench } from '../device/simulatedEsc';
 import { MEDIUM_WORDS, SHOWS_STORED, type EndPointFamily } from '../esc/media';
 import { factoryStops, handMediumOf, type EscProfile } from '../esc/profile';
 import { validateProfile } from '../esc/validateProfile';
-import { legsFor, planLegs } from '../plan/loadPlan';
+import { planCalibration } from '../plan/calibrationPlan';
+import { legsFor, planLegs, planRestart } from '../plan/loadPlan';
 import { gesturesOf } from '../plan/gestures';
 import { instructionFor } from '../plan/instruction';
 import { NOTHING_SEEN, watch } from '../plan/watch';
 import { escMachine } from '../procedure/escMachine';
+import { stateOf } from '../procedure/step';
 import { playGolden } from '../procedure/golden';
 import { rangeOf } from '../radio/pulse';
 import { defaultRig } from '../rig/defaults';
@@ -405,3 +407,35 @@ describe.each(ARCHETYPES.map(({ profile, serves }) => [profile.name, profile, se
     });
   },
 );
+
+/** What stands between a new rig and its first value: its end points, then a plan, then driving again. */
+describe.each(
+  ARCHETYPES.flatMap(({ profile, serves }) =>
+    serves.map((vehicleClass) => [vehicleClass, profile.name, profile] as const),
+  ),
+)('a new %s on “%s”', (vehicleClass, _name, profile) => {
+  const medium = handMediumOf(profile);
+  const { channel } = defaultRig(vehicleClass);
+  const stick = rangeOf(channel);
+
+  it.runIf(medium)('is taught its end points where it learns any, takes one change, and drives again', () => {
+    let esc = placeOnBench(profile, factoryMemory(profile), stick.neutralMicros);
+    if (profile.calibration.family !== 'none') {
+      const gestures = found(planCalibration(esc.machine, esc.config, channel));
+      esc = actAll(
+        esc,
+        gestures.flatMap(({ inputs }) => inputs),
+      ).esc;
+      expect(esc.config.memory.range).toEqual(stick);
+    }
+    const item = profile.items.find(({ stops }) => stops.length > 1)!;
+    const toStopId = item.stops.find(({ id }) => id !== item.factoryStopId)!.id;
+    const change = { itemId: item.id, fromStopId: item.factoryStopId, toStopId };
+    const legs = legsFor([change], SHOWS_STORED[medium!.family]);
+    const { legs: planned, end } = found(planLegs(esc.machine, esc.config, legs, stick, medium!.family));
+    const { inputs } = found(planRestart(esc.machine, end, stick, medium!.family));
+    esc = actAll(esc, [...planned.flatMap((leg) => leg.inputs), ...inputs]).esc;
+    expect(esc.config.memory.stops[item.id]).toBe(toStopId);
+    expect(stateOf(esc.machine, esc.config).role).toBe('driving');
+  });
+});
