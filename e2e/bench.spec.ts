@@ -1,5 +1,5 @@
 import { handOf } from './hand';
-import { openNewRig } from './rigs';
+import { openNewRig, openNewRigOf } from './rigs';
 import { draftSaved, expect, moveRail, test } from './test';
 
 test('a value stored in the wrong item is noticed, put right and counted back', async ({ page }) => {
@@ -22,9 +22,40 @@ test('a value stored in the wrong item is noticed, put right and counted back', 
   await expect(page.getByText('“Roll-off” was set to something else. The plan puts it right.')).toBeVisible();
 
   await hand.follow(/^Every value is counted back/);
-  await page.getByRole('button', { name: 'Keep this sheet' }).click();
+  await page.getByLabel('Note for this sheet').fill('slipped once');
+  await page.getByRole('button', { name: 'Done: to the sheets' }).click();
+  await expect(page.getByText('slipped once')).toBeVisible();
   await expect(page.getByRole('row', { name: /6 Stopper/ })).toContainText('65 % (stop 5)');
   await expect(page.getByRole('row', { name: /Roll-off/ })).toContainText('8 % (stop 3)');
+});
+
+test('a finished load keeps its sheet by itself: who leaves the page loses nothing', async ({ page }) => {
+  await page.clock.install();
+  const hand = handOf(page);
+  const rigId = await openNewRig(page, 'Left rig', 'tune');
+  await moveRail(page, 'Brake strength', 'ArrowLeft', 1);
+  await draftSaved(page);
+  await page.getByRole('link', { name: 'Load 1 change' }).click();
+  await page.getByLabel('Wheels clear of the bench').check();
+  await page.getByRole('button', { name: 'Begin loading' }).click();
+  await hand.follow(/^Every value is counted back/);
+  await expect(page.getByText('Kept as sheet 1.')).toBeVisible();
+  // The page is left as it stands.
+  await page.goto(`/rigs/${rigId}/sheets`);
+  await expect(page.getByRole('row', { name: /6 Stopper/ })).toContainText('counted back');
+  await expect(page.getByText('Sheet 2')).toHaveCount(0);
+});
+
+test('a menu on the transmitter is loaded from a new rig on, nothing done before', async ({ page }) => {
+  await openNewRigOf(page, 'aerobaticPlane', 'New aerobat', 'tune');
+  await moveRail(page, 'Cutoff', 'ArrowRight', 1);
+  await draftSaved(page);
+  await page.getByRole('link', { name: 'Load 1 change' }).click();
+  await page.getByRole('group', { name: 'Make it safe first' }).getByRole('radio').first().check();
+  await page.getByRole('button', { name: 'Begin loading' }).click();
+  await page.getByRole('button', { name: 'Let the plan run by itself' }).click();
+  await expect(page.getByText('Every value is counted back.')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('Kept as sheet 1.')).toBeVisible();
 });
 
 test('a load that was broken off goes on after a reload, and counts back what it had stored', async ({

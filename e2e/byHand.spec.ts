@@ -66,7 +66,7 @@ test('what hands change on model and radio is part of draft, load, sheet and und
   }).toPass({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Done' }).press('Enter');
   await expect(instruction).toHaveText('Every value is counted back.');
-  await page.getByRole('button', { name: 'Keep this sheet' }).click();
+  await page.getByRole('button', { name: 'Done: to the sheets' }).click();
   await expect(page.getByText(/Pinion 18.teeth.*brake 80.%/).first()).toBeVisible();
 
   // The radio is another now than the one that was calibrated.
@@ -87,7 +87,7 @@ test('what hands change on model and radio is part of draft, load, sheet and und
   await expect(instruction).toHaveText('Fit the pinion with 17 teeth.');
   await page.keyboard.press(' ');
   await expect(instruction).toHaveText('All of it is done.');
-  await page.getByRole('button', { name: 'Keep this sheet' }).click();
+  await page.getByRole('button', { name: 'Done: to the sheets' }).click();
   await page.getByRole('button', { name: 'Undo this load' }).click();
   await expect(lines).toHaveCount(1);
   await expect(lines.first()).toContainText('Pinion 17 → 18 teeth');

@@ -26,7 +26,7 @@ for (const { profile, serves } of ARCHETYPES) {
 
     await workThrough(page, profile, targets);
     await expect(page.getByTestId('progress')).toContainText(`${CHANGES} of ${CHANGES}`);
-    const keep = page.getByRole('button', { name: 'Keep this sheet' });
+    const keep = page.getByRole('button', { name: 'Done: to the sheets' });
     await expect(keep).toBeEnabled();
     await keep.press('Enter');
     const basis = SHOWS_STORED[medium.family] ? 'counted back' : 'seen stored';

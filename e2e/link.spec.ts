@@ -68,7 +68,7 @@ test('what hands do stands round a load by link: the model before it, the radio 
   await page.getByRole('button', { name: 'Begin', exact: true }).click();
   await expect(instruction).toContainText('set the throttle end point to 95');
   await page.getByRole('button', { name: 'Done' }).press('Enter');
-  await page.getByRole('button', { name: 'Keep this sheet' }).click();
+  await page.getByRole('button', { name: 'Done: to the sheets' }).click();
   const newest = page.getByRole('article', { name: 'Sheet 3' });
   await expect(newest.getByText(/throttle 95.%/)).toBeVisible();
   // The pinion was changed by the load before.

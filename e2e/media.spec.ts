@@ -16,7 +16,7 @@ test('a crawler on its card: several values in one session, each confirmed, each
   await page.getByLabel('Wheels clear of the bench').check();
   await page.getByRole('button', { name: 'Begin loading' }).click();
   await hand.follow(/^Every value is counted back/);
-  await page.getByRole('button', { name: 'Keep this sheet' }).click();
+  await page.getByRole('button', { name: 'Done: to the sheets' }).click();
   const row = page.getByRole('row', { name: /Hill hold/ });
   await expect(row).toContainText('100 % (stop 7)');
   await expect(row).toContainText('counted back');
@@ -83,7 +83,7 @@ test('a trainer by its stick: two end points, then values by ear; a missed group
   });
 
   await test.step('the sheet says that nothing could be counted back', async () => {
-    await page.getByRole('button', { name: 'Keep this sheet' }).click();
+    await page.getByRole('button', { name: 'Done: to the sheets' }).click();
     const row = page.getByRole('row', { name: /Spool/ });
     await expect(row).toContainText('Lazy (stop 3)');
     await expect(row).toContainText('seen stored');

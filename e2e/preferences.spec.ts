@@ -66,7 +66,7 @@ test('a sheet has a page for paper, without the frame', async ({ page }) => {
   await page.getByLabel('Wheels clear of the bench').check();
   await page.getByRole('button', { name: 'Begin loading' }).click();
   await handOf(page).follow(/^Every value is counted back/);
-  await page.getByRole('button', { name: 'Keep this sheet' }).click();
+  await page.getByRole('button', { name: 'Done: to the sheets' }).click();
   await page.getByRole('link', { name: 'Print sheet 1' }).click();
   await expect(page.getByRole('heading', { name: 'Paper rig: sheet 1' })).toBeVisible();
   expect(await axe(page)).toEqual([]);

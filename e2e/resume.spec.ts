@@ -33,7 +33,7 @@ test('a load that was left half-way goes on at another device, and is undone by 
   await begin(other, rigId);
   await runUntil(other, /^Nothing left to do/);
   await runUntil(other, /^Every value/, 'instruction');
-  await other.getByRole('button', { name: 'Keep this sheet' }).click();
+  await other.getByRole('button', { name: 'Done: to the sheets' }).click();
   await expect(other.getByRole('cell', { name: 'counted back' })).toHaveCount(CHANGES);
 
   await other.getByRole('button', { name: 'Undo this load' }).click();

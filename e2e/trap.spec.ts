@@ -36,7 +36,7 @@ for (const { profile, serves } of ARCHETYPES) {
     await trap.press('Enter');
     await runUntil(page, async () => /^Every value/.test(await page.getByTestId('instruction').innerText()));
 
-    const keep = page.getByRole('button', { name: 'Keep this sheet' });
+    const keep = page.getByRole('button', { name: 'Done: to the sheets' });
     await expect(keep).toBeEnabled();
     await keep.press('Enter');
     const basis = SHOWS_STORED[medium.family] ? 'counted back' : 'seen stored';

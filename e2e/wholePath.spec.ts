@@ -55,7 +55,7 @@ test('from a rig typed by hand to a verified load, its sheet out and in again', 
     await page.getByLabel('Wheels clear of the bench').check();
     await page.getByRole('button', { name: 'Begin loading' }).click();
     await hand.follow(/^Every value is counted back/);
-    await page.getByRole('button', { name: 'Keep this sheet' }).click();
+    await page.getByRole('button', { name: 'Done: to the sheets' }).click();
   });
 
   await test.step('the sheet', async () => {

@@ -85,7 +85,7 @@ test('the buggy, from rig to sheet', async ({ page }) => {
   await hand.press(1);
   await shot('load');
   await hand.follow(/^Every value is counted back/);
-  await click('Keep this sheet');
+  await click('Done: to the sheets');
   await page.getByRole('heading', { name: 'Sheet 1' }).waitFor();
   await shot('sheets');
   await page.getByRole('link', { name: 'Print sheet 1' }).click();

@@ -22,6 +22,7 @@ import {
   type SheetOrigin,
 } from '../models';
 import { addObservations, type Bench } from './rigs';
+import { lockRig } from './locks';
 import { keepMemory } from './simulatedEscs';
 
 /** Keeps what the simulated ESC remembers and what was seen of it, both or neither. */
@@ -31,6 +32,7 @@ export async function recordBench(
   observations: Observation[],
 ): Promise<void> {
   await database().transaction(async (transaction) => {
+    await lockRig(rigId, transaction);
     await keepMemory(rigId, memory, transaction);
     await addObservations(rigId, observations, transaction);
   });
@@ -46,6 +48,7 @@ export async function keepCalibration(
   memory: EscMemory,
 ): Promise<void> {
   await database().transaction(async (transaction) => {
+    await lockRig(rigId, transaction);
     if (calibration.escNumber === 1) await keepMemory(rigId, memory, transaction);
     await CalibrationModel.create(
       { rigId, document: calibration, keptAt: new Date(calibration.keptAt) },
@@ -56,6 +59,8 @@ export async function keepCalibration(
 
 /** How a sheet came to be, as far as the ESC itself cannot tell. */
 export interface SheetOccasion {
+  /** Of a sheet that may be asked for more than once, and is kept once. */
+  id?: string;
   origin: Exclude<SheetOrigin, 'imported'>;
   /** By what it was loaded or read; null where it was only written down. */
   medium: MediumFamily | null;
@@ -69,12 +74,12 @@ export interface SheetOccasion {
  */
 export async function keepSheet(
   bench: Pick<Bench, 'rigId' | 'rig' | 'profile' | 'observations' | 'memory' | 'rules' | 'goals'>,
-  { origin, ...occasion }: SheetOccasion,
+  { id = randomUUID(), origin, ...occasion }: SheetOccasion,
 ): Promise<number> {
   const { rigId, profile, rig } = bench;
   const holdings = holdingsOf(profile, bench.observations);
   const sheet = writeSheet(profile, holdings, {
-    id: randomUUID(),
+    id,
     rigName: rig.name,
     keptAt: new Date().toISOString(),
     setup: handValuesOf(rig),
@@ -82,6 +87,9 @@ export async function keepSheet(
     note: [occasion.note, ...takenUpon(bench, believedStops(profile, holdings))].filter(Boolean).join('\n'),
   });
   return database().transaction(async (transaction) => {
+    await lockRig(rigId, transaction);
+    const known = await SheetModel.findOne({ where: { rigId, documentKey: id }, transaction });
+    if (known) return known.number;
     const number = await addSheet(rigId, sheet, origin, transaction);
     const draft = await DraftModel.findByPk(rigId, { rejectOnEmpty: true, transaction, lock: true });
     const document = openIntents(draft.document, rig, profile, holdings);
@@ -109,7 +117,7 @@ const takenUpon = (
     overridden === undefined ? [] : [`In spite of a hazard. ${title} Reason: ${overridden}`],
   );
 
-/** Adds a sheet under the next free number of its rig. */
+/** Adds a sheet under the next free number of its rig, which must be locked. */
 export async function addSheet(
   rigId: string,
   sheet: Sheet,

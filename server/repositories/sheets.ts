@@ -3,6 +3,7 @@ import { database } from '../database';
 import { SheetModel, type SheetOrigin } from '../models';
 import { addSheet } from './bench';
 import { sameJson } from './escProfiles';
+import { lockRig } from './locks';
 
 export interface StoredSheet {
   number: number;
@@ -28,6 +29,20 @@ export async function findSheet(rigId: string, number: number): Promise<StoredSh
   return row ? plain(row) : undefined;
 }
 
+/** Puts a note on a sheet, behind what stands there already. Does nothing where the rig has no such sheet. */
+export async function addNote(rigId: string, number: number, note: string): Promise<void> {
+  if (!Number.isInteger(number)) return;
+  await database().transaction(async (transaction) => {
+    const row = await SheetModel.findOne({ where: { rigId, number }, transaction, lock: true });
+    if (!row) return;
+    const { document } = row;
+    await row.update(
+      { document: { ...document, note: [note, document.note].filter(Boolean).join('\n') } },
+      { transaction },
+    );
+  });
+}
+
 export type SheetImported =
   | { outcome: 'added'; number: number }
   | { outcome: 'equal'; number: number }
@@ -36,6 +51,7 @@ export type SheetImported =
 /** Takes in a sheet from a file. One that the rig already has is compared, never overwritten. */
 export async function importSheet(rigId: string, sheet: Sheet): Promise<SheetImported> {
   return database().transaction(async (transaction) => {
+    await lockRig(rigId, transaction);
     const known = await SheetModel.findOne({ where: { rigId, documentKey: sheet.id }, transaction });
     if (known) {
       return { outcome: sameJson(known.document, sheet) ? 'equal' : 'differs', number: known.number };

@@ -28,8 +28,6 @@ export interface LoadProps {
   intents: WantedStops;
   /** What is to be done by hand when all is stored. */
   after: HandValues;
-  /** Why the sheet was not kept, if the server said so. */
-  problem: string | undefined;
 }
 
 /** What the load is at. */
@@ -54,17 +52,7 @@ interface Props extends Omit<LoadProps, 'intents'> {
 }
 
 /** The load itself: one step at a time, every value stored, then, where the medium can show it, every value counted back. */
-export function LoadDeck({
-  medium,
-  precaution,
-  after,
-  problem,
-  load,
-  esc,
-  resting: atRest,
-  beside,
-  below,
-}: Props) {
+export function LoadDeck({ medium, precaution, after, load, esc, resting: atRest, beside, below }: Props) {
   const { rig, profile } = useBench();
   const { session, surprise, trouble, isTelling } = load;
   useTopOfPage();
@@ -172,7 +160,6 @@ export function LoadDeck({
               medium={medium.family}
               after={after}
               changed={session.concerned}
-              problem={problem}
               ready={!isTelling}
               arms={restarted}
             />

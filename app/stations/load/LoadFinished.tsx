@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
 import { HandSteps } from './HandSteps';
+import { useKeptSheet } from './useKeptSheet';
 
 interface Props {
   /** By which it was loaded; null where only hands worked, and nothing was stored. */
@@ -13,7 +14,6 @@ interface Props {
   /** What hands still have to do before it is tried. */
   after: HandValues;
   changed: readonly string[];
-  problem: string | undefined;
   /** Whether everything that was seen has reached the server. */
   ready: boolean;
   /** Whether it starts to drive with this radio; else its end points do not fit yet. */
@@ -21,10 +21,9 @@ interface Props {
 }
 
 /** The end of a load: what to try before driving, and the sheet. */
-export function LoadFinished({ medium, after, changed, problem, ready, arms }: Props) {
+export function LoadFinished({ medium, after, changed, ready, arms }: Props) {
   const { rig } = useBench();
   const { kind } = rig.vehicle;
-  const saving = useNavigation().state !== 'idle';
   const byHand = handChangesOf(rig, after);
   if (byHand.length > 0) return <HandSteps changes={byHand} />;
   const shows = medium !== null && SHOWS_STORED[medium];
@@ -41,8 +40,8 @@ export function LoadFinished({ medium, after, changed, problem, ready, arms }: P
         <div className="mt-3 max-w-2xl">
           <Notice grade="caution" title="It will not start to drive yet">
             <p>
-              What it has learned as rest is not where your radio rests. Switch it off, keep this sheet, and
-              calibrate its end points next.
+              What it has learned as rest is not where your radio rests. Switch it off, and calibrate its end
+              points next.
             </p>
           </Notice>
         </div>
@@ -61,28 +60,37 @@ export function LoadFinished({ medium, after, changed, problem, ready, arms }: P
           <li key={line}>{line}</li>
         ))}
       </ul>
-      <Form method="post" className="mt-5 max-w-xl">
-        <input type="hidden" name="medium" value={medium ?? ''} />
-        {changed.map((id) => (
-          <input key={id} type="hidden" name="changed" value={id} />
-        ))}
-        <label className="block">
-          Note for this sheet
-          <textarea
-            name="note"
-            rows={2}
-            className="mt-1 w-full rounded-sm border border-muted bg-sheet p-2"
-          />
-        </label>
-        <Button type="submit" look="main" className="mt-3" disabled={saving || !ready}>
-          Keep this sheet
-        </Button>
-      </Form>
+      <KeptSheet medium={medium} changed={changed} ready={ready} />
+    </div>
+  );
+}
+
+/** The sheet keeps itself; a note can be put on it. */
+function KeptSheet({ medium, changed, ready }: Pick<Props, 'medium' | 'changed' | 'ready'>) {
+  const { number, problem, again } = useKeptSheet({ medium, changed, ready });
+  const saving = useNavigation().state !== 'idle';
+  return (
+    <Form method="post" className="mt-5 max-w-xl">
+      <p role="status" className="font-bold">
+        {number !== undefined ? `Kept as sheet ${number}.` : !problem && 'Keeping the sheet…'}
+      </p>
       {problem && (
-        <div className="mt-3" role="alert">
-          <Notice grade="caution" title={`Not kept: ${problem}`} />
+        <div className="mb-3" role="alert">
+          <Notice grade="caution" title={`Not kept: ${problem}`}>
+            <Button look="quiet" onClick={again}>
+              Try again
+            </Button>
+          </Notice>
         </div>
       )}
-    </div>
+      <input type="hidden" name="sheet" value={number ?? ''} />
+      <label className="mt-2 block">
+        Note for this sheet
+        <textarea name="note" rows={2} className="mt-1 w-full rounded-sm border border-muted bg-sheet p-2" />
+      </label>
+      <Button type="submit" look="main" className="mt-3" disabled={saving || number === undefined}>
+        Done: to the sheets
+      </Button>
+    </Form>
   );
 }

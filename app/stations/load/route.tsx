@@ -6,7 +6,8 @@ import { holdingsOf } from '#core/sheet/evidence';
 import { stopsBeforeLoad } from '#core/sheet/undo';
 import { keepSheet } from '#server/repositories/bench';
 import type { Bench } from '#server/repositories/rigs';
-import { listSheets } from '#server/repositories/sheets';
+import { isUuid } from '#server/repositories/ids';
+import { addNote, listSheets } from '#server/repositories/sheets';
 import { useState, type ReactNode } from 'react';
 import { data, redirect } from 'react-router';
 import { keepTyped } from '../../ui/keepTyped';
@@ -23,44 +24,56 @@ import { keepHandStep } from './handStep.server';
 import { SimulatedDeck } from './SimulatedDeck';
 import { useTopOfPage } from '../../simulated/useTopOfPage';
 
-/** Keeps a step that hands have done, or the sheet of a finished load. */
+/** Keeps a step that hands have done, the sheet of a finished load, or a note on it. */
 export async function action({ params, request }: Route.ActionArgs) {
   const bench = await benchOf(params.rigId);
   const form = await request.formData();
-  const byHand = form.get('byHand');
-  const sentence =
-    typeof byHand === 'string'
-      ? await keepHandStep(bench.rigId, bench.rig, byHand, Number(form.get('value')))
-      : await keepLoaded(bench, form);
-  return data({ sentence } satisfies LoadAnswer, { status: sentence === undefined ? 200 : 400 });
+  const answer = await answerTo(bench, form);
+  return data(answer, { status: answer.sentence === undefined ? 200 : 400 });
 }
 
-/**
- * Keeps the sheet of a load, and goes to it. Refused while something is still drafted but not done.
- * @returns why it was refused
- */
-async function keepLoaded(bench: Bench, form: FormData): Promise<string> {
+async function answerTo(bench: Bench, form: FormData): Promise<LoadAnswer> {
+  const byHand = form.get('byHand');
+  if (typeof byHand === 'string')
+    return { sentence: await keepHandStep(bench.rigId, bench.rig, byHand, Number(form.get('value'))) };
+  const sheetNumber = form.get('sheet');
+  if (typeof sheetNumber !== 'string') return keepLoaded(bench, form);
+  const note = form.get('note');
+  if (typeof note === 'string' && note.trim() !== '')
+    await addNote(bench.rigId, Number(sheetNumber), note.trim().slice(0, LONGEST_NOTE));
+  throw redirect(`/rigs/${bench.rigId}/sheets`);
+}
+
+const LONGEST_NOTE = 2000;
+
+/** Keeps the sheet of a load, once however often it is asked. Refused while something is still drafted but not done. */
+async function keepLoaded(bench: Bench, form: FormData): Promise<LoadAnswer> {
   const left = changesOf(bench.profile, holdingsOf(bench.profile, bench.observations), bench.draft);
-  if (left.length > 0) return `${left.length} values are not on the ESC yet.`;
+  if (left.length > 0) return { sentence: `${left.length} values are not on the ESC yet.` };
   const [undone] = handChangesOf(bench.rig, bench.draft.setup);
-  if (undone) return `${handChangeTitle(undone)}: not done yet.`;
+  if (undone) return { sentence: `${handChangeTitle(undone)}: not done yet.` };
+  const [loadId, medium] = [form.get('load'), form.get('medium')];
+  if (
+    typeof loadId !== 'string' ||
+    !isUuid(loadId) ||
+    typeof medium !== 'string' ||
+    (medium !== '' && !Object.hasOwn(MEDIUM_WORDS, medium))
+  )
+    return { sentence: 'The page did not say by which medium it loaded. Reload it.' };
   const said = new Set(form.getAll('changed'));
   const changedBefore = await changedSinceLastSheet(bench);
   // Also what was stored at another device, before the load was left half-way.
   const changedItemIds = bench.profile.items
     .map(({ id }) => id)
     .filter((id) => said.has(id) || changedBefore.includes(id));
-  const note = form.get('note');
-  const medium = form.get('medium');
-  if (typeof medium !== 'string' || (medium !== '' && !Object.hasOwn(MEDIUM_WORDS, medium)))
-    return 'The page did not say by which medium it loaded. Reload it.';
-  await keepSheet(bench, {
+  const kept = await keepSheet(bench, {
+    id: loadId,
     origin: 'loaded',
     medium: medium === '' ? null : (medium as MediumFamily),
     changedItemIds,
-    note: typeof note === 'string' ? note.slice(0, 2000) : '',
+    note: '',
   });
-  throw redirect(`/rigs/${bench.rigId}/sheets`);
+  return { sentence: undefined, kept };
 }
 
 /** Items that hold something else than when the last sheet was kept, or than they were first known to hold. */
@@ -75,9 +88,7 @@ async function changedSinceLastSheet({ rigId, profile, observations }: Bench): P
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
 
 /** Load: from the draft to an ESC that has shown every value again. */
-export default function LoadRoute({ actionData: answer }: Route.ComponentProps) {
-  const problem =
-    answer && 'away' in answer ? 'Live Tune does not answer; try once more in a moment.' : answer?.sentence;
+export default function LoadRoute() {
   const { draft, rig } = useBench();
   const [begun, setBegun] = useState<Beginning & { intents: WantedStops }>();
   if (!begun) return <BeforeLoad onBegin={(beginning) => setBegun({ ...beginning, intents: draft.stops })} />;
@@ -92,13 +103,13 @@ export default function LoadRoute({ actionData: answer }: Route.ComponentProps) 
   if (!medium)
     return (
       <ByHand>
-        <LoadFinished medium={null} after={after} changed={[]} problem={problem} ready arms />
+        <LoadFinished medium={null} after={after} changed={[]} ready arms />
       </ByHand>
     );
   if (medium.family === 'link')
     return <LinkLoad intents={begun.intents} onAgain={() => setBegun(undefined)} />;
   const Deck = begun.where === 'own' ? OwnDeck : SimulatedDeck;
-  return <Deck {...rest} medium={medium} after={after} problem={problem} />;
+  return <Deck {...rest} medium={medium} after={after} />;
 }
 
 /** Where nothing but hands work: the step alone. */

@@ -1,0 +1,50 @@
+import type { MediumFamily } from '#core/esc/media';
+import { useCallback, useEffect, useState } from 'react';
+import { useFetcher } from 'react-router';
+import { answered, AWAY } from '../../ui/keepTyped';
+import type { LoadAnswer } from './loadAnswer';
+
+const TRY_AGAIN_MS = 2000;
+
+interface FinishedLoad {
+  medium: MediumFamily | null;
+  changed: readonly string[];
+  /** Whether everything that was seen has reached the server. */
+  ready: boolean;
+}
+
+/**
+ * Keeps the sheet of a finished load, until the server has it: whoever leaves the page loses nothing. However often it is
+ * sent, it is one sheet.
+ */
+export function useKeptSheet({ medium, changed, ready }: FinishedLoad) {
+  const [loadId] = useState(() => crypto.randomUUID());
+  const { state, data, submit } = useFetcher<LoadAnswer | typeof AWAY>();
+  const send = useCallback(() => {
+    const form = new FormData();
+    form.set('load', loadId);
+    form.set('medium', medium ?? '');
+    for (const itemId of changed) form.append('changed', itemId);
+    void submit(form, { method: 'post' });
+  }, [loadId, medium, changed, submit]);
+  const isIdle = state === 'idle';
+  const isAway = data !== undefined && 'away' in data;
+  useEffect(() => {
+    if (ready && isIdle && data === undefined) send();
+  }, [ready, isIdle, data, send]);
+  useEffect(() => {
+    if (!isIdle || !isAway) return;
+    const timer = setTimeout(send, TRY_AGAIN_MS);
+    return () => clearTimeout(timer);
+  }, [isIdle, isAway, send]);
+
+  const answer = answered(data);
+  return {
+    /** Of the sheet; undefined until it is kept. */
+    number: answer?.kept,
+    problem: isAway
+      ? 'the server does not answer. It is tried again until it does; stay on this page.'
+      : answer?.sentence,
+    again: send,
+  };
+}
