@@ -24,9 +24,10 @@ test('a value stored in the wrong item is noticed, put right and counted back', 
   await hand.follow(/^Every value is counted back/);
   await page.getByLabel('Note for this sheet').fill('slipped once');
   await page.getByRole('button', { name: 'Done: to the sheets' }).click();
-  await expect(page.getByText('slipped once')).toBeVisible();
   await expect(page.getByRole('row', { name: /6 Stopper/ })).toContainText('65 % (stop 5)');
   await expect(page.getByRole('row', { name: /Roll-off/ })).toContainText('8 % (stop 3)');
+  await page.getByRole('link', { name: 'Print sheet 1' }).click();
+  await expect(page.getByText('slipped once')).toBeVisible();
 });
 
 test('a finished load keeps its sheet by itself: who leaves the page loses nothing', async ({ page }) => {
