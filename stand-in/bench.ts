@@ -4,7 +4,8 @@
  */
 import { plugIn, type LinkedEsc } from '#core/device/linkedEsc';
 import type { EscProfile } from '#core/esc/profile';
-import type { EscMemory } from '#core/procedure/language';
+import { isMemoryOf, isSerial, readCountedMemory, type CountedMemory, type Fault } from '#core/link/control';
+import { isPassCode } from '#core/link/protocol';
 import {
   closeSync,
   existsSync,
@@ -16,13 +17,7 @@ import {
   writeSync,
 } from 'node:fs';
 import { join } from 'node:path';
-import { NO_FAULT, type Fault } from './faults';
-
-/** A memory with the number of times it was changed, by which the newer of two is told. */
-export interface CountedMemory {
-  memory: EscMemory;
-  writes: number;
-}
+import { NO_FAULT } from './faults';
 
 /** What the file of an ESC keeps. */
 interface Kept extends CountedMemory {
@@ -34,6 +29,8 @@ export class StandInBench {
   fault: Fault = NO_FAULT;
   /** After a cut that stays: nobody is let in until the fault is taken away. */
   lineDead = false;
+  /** Pass codes in a row that were not right, whoever said them. */
+  wrongCodes = 0;
   private writes = 0;
   private readonly folder: string;
 
@@ -43,12 +40,13 @@ export class StandInBench {
   }
 
   /**
-   * Plugs an ESC in, switched on. A memory of it that is newer than the given one wins.
+   * Plugs an ESC in, switched on. A memory of it that is newer than the given one wins, where it is one of this ESC.
    * @returns the memory that it has now
    */
   place(profile: EscProfile, serial: string, given: CountedMemory): CountedMemory {
     const own = this.memoryOf(serial);
-    const newest = own && own.writes > given.writes ? own : given;
+    const isNewer = own !== undefined && own.writes > given.writes && isMemoryOf(profile, own.memory);
+    const newest = isNewer ? own : given;
     this.esc = plugIn(profile, serial, newest.memory, this.keptOf(serial)?.passCode);
     this.writes = newest.writes;
     this.persist();
@@ -61,9 +59,15 @@ export class StandInBench {
     return kept && { memory: kept.memory, writes: kept.writes };
   }
 
+  /** What its file says; nothing where there is none, or where it cannot be read: it is an ESC that was never here. */
   private keptOf(serial: string): Kept | undefined {
     const file = this.fileOf(serial);
-    return existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as Kept) : undefined;
+    if (!existsSync(file)) return undefined;
+    const data = dataIn(readFileSync(file, 'utf8'));
+    const counted = readCountedMemory(data);
+    if (!counted) return undefined;
+    const { passCode } = data as { passCode?: unknown };
+    return { ...counted, ...(typeof passCode === 'number' && isPassCode(passCode) && { passCode }) };
   }
 
   /** Takes the ESC as a request left it. A changed memory is on disk before anybody hears of it. */
@@ -89,7 +93,15 @@ export class StandInBench {
   }
 
   private fileOf(serial: string): string {
-    if (!/^[A-Za-z0-9._-]+$/.test(serial)) throw new Error(`'${serial}' is no serial number`);
+    if (!isSerial(serial)) throw new Error(`'${serial}' is no serial number`);
     return join(this.folder, `${serial}.json`);
+  }
+}
+
+function dataIn(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
   }
 }

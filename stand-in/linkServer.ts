@@ -8,9 +8,11 @@ import {
   type Reply,
   type Request,
 } from '#core/link/protocol';
+import type { Fault } from '#core/link/control';
+import { LineReader } from '#core/link/lines';
 import { createServer, type Server, type Socket } from 'node:net';
 import type { StandInBench } from './bench';
-import { NO_FAULT, type Fault } from './faults';
+import { NO_FAULT } from './faults';
 
 /** @returns a server that is not listening yet */
 export function linkServer(bench: StandInBench): Server {
@@ -32,18 +34,18 @@ interface Line {
   paired: boolean;
 }
 
+/** After each wrong code in a row the answer comes later: nobody tries nine thousand of them in an evening. */
+const FIRST_WAIT_MS = 50;
+/** Not so late that a computer takes it for silence. */
+const LONGEST_WAIT_MS = 800;
+
 function speak(socket: Socket, bench: StandInBench): void {
   const line: Line = { paired: false };
-  let waiting = '';
+  const reader = new LineReader(LONGEST_LINE);
   socket.setEncoding('latin1');
   socket.on('data', (chunk: string) => {
-    waiting += chunk;
-    for (let end = waiting.indexOf('\n'); end !== -1 && !socket.destroyed; end = waiting.indexOf('\n')) {
-      const words = waiting.slice(0, end);
-      waiting = waiting.slice(end + 1);
-      hear(socket, bench, line, words);
-    }
-    if (waiting.length > LONGEST_LINE) socket.destroy();
+    for (const words of reader.take(chunk)) if (!socket.destroyed) hear(socket, bench, line, words);
+    if (reader.overflowed) socket.destroy();
   });
 }
 
@@ -58,8 +60,18 @@ function hear(socket: Socket, bench: StandInBench, line: Line, words: string): v
   } else if (fault.kind === 'powerLostWhileSaving' && request.verb === 'SAVE') {
     bench.leave(restart(save(bench.esc!, fault.after)));
     cut(socket, bench, fault.staysAway);
-  } else say(socket, bench, read.number, obey(bench, line, request));
+  } else {
+    const reply = obey(bench, line, request);
+    if (request.verb === 'PAIR') bench.wrongCodes = reply.ok ? 0 : bench.wrongCodes + 1;
+    const waitMs = request.verb === 'PAIR' && !reply.ok ? waitAfter(bench.wrongCodes) : 0;
+    if (waitMs === 0) say(socket, bench, read.number, reply);
+    else setTimeout(() => say(socket, bench, read.number, reply), waitMs);
+  }
 }
+
+/** How long the answer to so many wrong pass codes in a row is kept back, ms. */
+export const waitAfter = (wrongCodes: number): number =>
+  Math.min(LONGEST_WAIT_MS, FIRST_WAIT_MS * 2 ** (wrongCodes - 1));
 
 /** The request came in whole; what lies behind the cut is treated as if it had not. */
 function cutWithin(

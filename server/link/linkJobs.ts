@@ -4,6 +4,7 @@ import { holdingsOf, unknownItems } from '#core/sheet/evidence';
 import { keepSheet } from '../repositories/bench';
 import { addObservations, type Bench } from '../repositories/rigs';
 import { LinkError } from './escLink';
+import { LINK_BUSY, takeLink } from './linkUse';
 import { loadByLink, type LinkProgress, type LoadedByLink } from './loadByLink';
 import { fetchSimulated, openStandIn, plugInSimulated } from './standIn';
 
@@ -30,23 +31,21 @@ export function cancelLinkJob(rigId: string): void {
   if (job) job.cancelled = true;
 }
 
-/** Whether a job is on the link. */
-export const isLinkBusy = (): boolean => [...jobs.values()].some(({ view }) => view.state === 'running');
-
 /**
  * Begins a job on the link, for the ESC of a bench.
  * @param intents the stop that each drafted item has to have in the end; empty for reading only
  * @returns why it cannot begin, or undefined
  */
 export function beginLinkJob(bench: Bench, intents: WantedStops): string | undefined {
-  if (isLinkBusy()) return 'The link is busy with another load. Wait until it is done.';
+  const giveBack = takeLink();
+  if (!giveBack) return LINK_BUSY;
   const startedAt = new Date().toISOString();
   const job: LinkJob = {
     view: { state: 'running', startedAt, progress: { phase: 'connecting', done: 0, total: 1 } },
     cancelled: false,
   };
   jobs.set(bench.rigId, job);
-  void run(job, bench, intents);
+  void run(job, bench, intents).finally(giveBack);
   return undefined;
 }
 
@@ -87,11 +86,11 @@ async function run(job: LinkJob, bench: Bench, intents: WantedStops): Promise<vo
         ),
       now: () => new Date().toISOString(),
     });
-    await fetchSimulated(rigId);
+    await fetchSimulated(rigId, profile);
     job.view = { state: 'finished', startedAt, progress: job.view.progress, ...loaded };
   } catch (error) {
     // The job ends even where taking over the memory fails, too.
-    await fetchSimulated(rigId).catch((late: unknown) => console.error(late));
+    await fetchSimulated(rigId, profile).catch((late: unknown) => console.error(late));
     if (!(error instanceof LinkError)) console.error(error);
     job.view = {
       state: 'failed',

@@ -1,6 +1,6 @@
 import { keepPassCode, type Bench } from '../repositories/rigs';
 import { LinkError } from './escLink';
-import { isLinkBusy } from './linkJobs';
+import { LINK_BUSY, takeLink } from './linkUse';
 import { openStandIn, plugInSimulated } from './standIn';
 
 /**
@@ -8,25 +8,30 @@ import { openStandIn, plugInSimulated } from './standIn';
  * @param passCode four digits, the first no nought
  * @returns why it has the old one still, or undefined
  */
-export async function changePassCode(
-  { rigId, profile, linkPassCode }: Bench,
-  passCode: number,
-): Promise<string | undefined> {
-  if (isLinkBusy()) return 'The link is busy with a load. Wait until it is done.';
+export async function changePassCode(bench: Bench, passCode: number): Promise<string | undefined> {
+  const giveBack = takeLink();
+  if (!giveBack) return LINK_BUSY;
   try {
-    await plugInSimulated(rigId, profile);
-    const link = await openStandIn();
-    try {
-      await link.identify();
-      await link.pair(linkPassCode);
-      await link.setPassCode(passCode);
-    } finally {
-      link.close();
-    }
+    await changeOnEsc(bench, passCode);
+    await keepPassCode(bench.rigId, passCode);
+    return undefined;
   } catch (error) {
     if (error instanceof LinkError) return error.message;
     throw error;
+  } finally {
+    giveBack();
   }
-  await keepPassCode(rigId, passCode);
-  return undefined;
+}
+
+async function changeOnEsc({ rigId, profile, linkPassCode }: Bench, passCode: number): Promise<void> {
+  await plugInSimulated(rigId, profile);
+  const link = await openStandIn();
+  try {
+    const { serial } = await link.identify();
+    if (serial !== rigId) throw new LinkError('wrongEsc', 'Another ESC is on the link. Nothing was changed.');
+    await link.pair(linkPassCode);
+    await link.setPassCode(passCode);
+  } finally {
+    link.close();
+  }
 }

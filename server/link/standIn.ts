@@ -1,11 +1,10 @@
 /** The stand-in ESC as the server reaches it: its link, and the hands that plug a rig's simulated ESC into it. */
 import type { EscProfile } from '#core/esc/profile';
-import { connect } from 'node:net';
-import { simulatedMemoryOf, takeMemory, type CountedMemory } from '../repositories/simulatedEscs';
+import { isMemoryOf, type CountedMemory } from '#core/link/control';
+import { simulatedMemoryOf, takeMemory } from '../repositories/simulatedEscs';
+import { askHands } from './hands';
 import { LinkError, type EscLink } from './escLink';
 import { openTcpLink } from './tcpEscLink';
-
-const CONTROL_WITHIN_MS = 2000;
 
 const port = (name: 'STAND_IN_LINK_PORT' | 'STAND_IN_CONTROL_PORT'): number => {
   const value = Number(process.env[name]);
@@ -23,47 +22,35 @@ export const openStandIn = (): Promise<EscLink> => openTcpLink(port('STAND_IN_LI
  */
 export async function plugInSimulated(rigId: string, profile: EscProfile): Promise<void> {
   const known = await simulatedMemoryOf(rigId);
-  const { memory } = await control({ do: 'place', serial: rigId, profile, memory: known });
-  if (memory && memory.writes > known.writes) await takeMemory(rigId, memory);
+  const { memory } = await askHands(port('STAND_IN_CONTROL_PORT'), {
+    do: 'place',
+    serial: rigId,
+    profile,
+    memory: known,
+  });
+  await takeNewer(rigId, profile, known, memory);
+}
+
+/** A memory that names what the ESC does not have is none of it, whoever sent it. */
+async function takeNewer(
+  rigId: string,
+  profile: EscProfile,
+  known: CountedMemory,
+  memory: CountedMemory | undefined,
+): Promise<void> {
+  if (!memory || memory.writes <= known.writes) return;
+  if (!isMemoryOf(profile, memory.memory))
+    throw new LinkError('strange', 'What answers as the simulated ESC remembers values of another one.');
+  await takeMemory(rigId, memory);
 }
 
 /** Takes over what a link did to the simulated ESC. Where the stand-in is away, the next plugging in does it. */
-export async function fetchSimulated(rigId: string): Promise<void> {
+export async function fetchSimulated(rigId: string, profile: EscProfile): Promise<void> {
   try {
     const known = await simulatedMemoryOf(rigId);
-    const { memory } = await control({ do: 'memory', serial: rigId });
-    if (memory && memory.writes > known.writes) await takeMemory(rigId, memory);
+    const { memory } = await askHands(port('STAND_IN_CONTROL_PORT'), { do: 'memory', serial: rigId });
+    await takeNewer(rigId, profile, known, memory);
   } catch (error) {
     if (!(error instanceof LinkError)) throw error;
   }
-}
-
-type Answer = { ok: boolean; sentence?: string; memory?: CountedMemory };
-
-function control(request: object): Promise<Answer> {
-  return new Promise((resolve, reject) => {
-    const socket = connect({ port: port('STAND_IN_CONTROL_PORT'), host: '127.0.0.1' });
-    const away = (): void => {
-      socket.destroy();
-      reject(
-        new LinkError(
-          'away',
-          'The simulated ESC does not answer. It is started again by itself; try once more.',
-        ),
-      );
-    };
-    socket.setTimeout(CONTROL_WITHIN_MS, away);
-    socket.on('error', away);
-    let text = '';
-    socket.setEncoding('utf8');
-    socket.on('data', (chunk: string) => {
-      text += chunk;
-      if (!text.endsWith('\n')) return;
-      socket.end();
-      const answer = JSON.parse(text) as Answer;
-      if (answer.ok) resolve(answer);
-      else reject(new Error(`the stand-in refused: ${answer.sentence ?? ''}`));
-    });
-    socket.write(`${JSON.stringify(request)}\n`);
-  });
 }

@@ -7,6 +7,7 @@ import {
   type Reply,
   type Request,
 } from '#core/link/protocol';
+import { LineReader } from '#core/link/lines';
 import { connect, type Socket } from 'node:net';
 import { LinkError, refusedBy, type EscLink } from './escLink';
 
@@ -42,7 +43,7 @@ class TcpEscLink implements EscLink {
   private readonly socket: Socket;
   private readonly times: LinkTimes;
   private number = 0;
-  private waiting = '';
+  private readonly reader = new LineReader(LONGEST_LINE);
   private expected: { number: number; settle: (reply: Reply | LinkError) => void } | undefined;
 
   constructor(socket: Socket, times: LinkTimes) {
@@ -132,15 +133,13 @@ class TcpEscLink implements EscLink {
 
   /** Late replies carry an old number and are passed over; garbled lines are as good as none. */
   private hear(chunk: string): void {
-    this.waiting += chunk;
-    if (this.waiting.length > LONGEST_LINE * 4) this.socket.destroy();
-    for (let end = this.waiting.indexOf('\n'); end !== -1; end = this.waiting.indexOf('\n')) {
-      const reply = readReply(this.waiting.slice(0, end));
-      this.waiting = this.waiting.slice(end + 1);
+    for (const line of this.reader.take(chunk)) {
+      const reply = readReply(line);
       const refusedAtOnce = reply?.number === 0 && !reply.body.ok && reply.body.refusal === 'busy';
       if (reply && (refusedAtOnce || reply.number === this.expected?.number))
         this.expected?.settle(reply.body);
     }
+    if (this.reader.overflowed) this.socket.destroy();
   }
 }
 

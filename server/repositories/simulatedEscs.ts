@@ -1,12 +1,7 @@
+import type { CountedMemory } from '#core/link/control';
 import type { EscMemory } from '#core/procedure/language';
 import { literal, type Transaction } from 'sequelize';
 import { SimulatedEscModel } from '../models';
-
-/** What the simulated ESC of a rig remembers, and how often that has changed. */
-export interface CountedMemory {
-  memory: EscMemory;
-  writes: number;
-}
 
 export async function simulatedMemoryOf(rigId: string): Promise<CountedMemory> {
   const row = await SimulatedEscModel.findByPk(rigId, { rejectOnEmpty: true });

@@ -1,0 +1,44 @@
+import {
+  LONGEST_CONTROL_LINE,
+  readControlReply,
+  type ControlReply,
+  type ControlRequest,
+} from '#core/link/control';
+import { LineReader } from '#core/link/lines';
+import { connect } from 'node:net';
+import { LinkError } from './escLink';
+
+const USUALLY_WITHIN_MS = 2000;
+const NO_ANSWER = 'The simulated ESC does not answer. It is started again by itself; try once more.';
+
+/** Asks the hands at the bench. @throws {LinkError} where no sound answer comes in time, or they refuse */
+export function askHands(
+  port: number,
+  request: ControlRequest,
+  withinMs = USUALLY_WITHIN_MS,
+): Promise<Extract<ControlReply, { ok: true }>> {
+  return new Promise((resolve, reject) => {
+    const socket = connect({ port, host: '127.0.0.1' });
+    const reader = new LineReader(LONGEST_CONTROL_LINE);
+    const end = (answer: ControlReply | LinkError): void => {
+      clearTimeout(late);
+      socket.destroy();
+      if (answer instanceof LinkError) reject(answer);
+      else if (answer.ok) resolve(answer);
+      else reject(new LinkError('strange', `The simulated ESC refused: ${answer.sentence}`));
+    };
+    const away = (): void => end(new LinkError('away', NO_ANSWER));
+    // For the whole of it: an answer that drips in, byte by byte, is none.
+    const late = setTimeout(away, withinMs);
+    socket.on('error', away);
+    socket.on('close', away);
+    socket.setEncoding('utf8');
+    socket.on('data', (chunk: string) => {
+      const [line] = reader.take(chunk);
+      if (line === undefined && !reader.overflowed) return;
+      const answer = line === undefined ? undefined : readControlReply(line);
+      end(answer ?? new LinkError('strange', 'What answers as the simulated ESC is something else.'));
+    });
+    socket.write(`${JSON.stringify(request)}\n`);
+  });
+}
