@@ -7,6 +7,11 @@ import { HydratedRouter } from 'react-router/dom';
 const nonce = document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce;
 if (nonce) setNonce(nonce);
 
+// A page that is left while it still loads breaks its loading off: that is no error of anybody, and the router lets it through.
+window.addEventListener('unhandledrejection', (event) => {
+  if (event.reason instanceof DOMException && event.reason.name === 'AbortError') event.preventDefault();
+});
+
 startTransition(() => {
   hydrateRoot(
     document,

@@ -1,5 +1,5 @@
 /** Where the browser tests run: a Live Tune of their own, with its own data folder and port. */
-export const PORT = 4390;
+export const PORT = Number(process.env.LIVE_TUNE_TEST_PORT ?? 4390);
 export const ADDRESS = `http://127.0.0.1:${PORT}`;
 export const DATA = '.data/e2e';
 

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { smallProfile } from '#core/esc/smallProfile.fixture';
 import { defaultRig } from '#core/rig/defaults';
@@ -58,5 +59,41 @@ describe('reading a document', () => {
     const profile = profileFile();
     profile.items[3]!.stops[2]!.value = { kind: 'number', value: 9.6 };
     expect(problemsOf(profile)[0]?.sentence).toContain('enter it as pack volts');
+  });
+});
+
+describe('files that are not what they say', () => {
+  const current = () => readFileSync('demo/tamsel-r60.esc-profile.json', 'utf8');
+  it('version 1 with the body of the newest', () => {
+    const read = readDocument(JSON.stringify({ ...(JSON.parse(current()) as object), version: 1 }));
+    expect(read).toMatchObject({ ok: false });
+  });
+
+  it.each([null, [], 'x', 7, {}])('any version with %j for its parts', (part) => {
+    for (const format of ['live-tune/esc-profile', 'live-tune/rig', 'live-tune/sheet'])
+      for (const version of [1, 2, 3, 4, 5])
+        expect(
+          readDocument(
+            JSON.stringify({
+              format,
+              version,
+              limits: part,
+              items: [part],
+              rig: part,
+              media: [part],
+              calibration: part,
+              escProfile: part,
+              values: [part],
+            }),
+          ),
+        ).toMatchObject({ ok: false });
+  });
+
+  it('ids that every object has', () => {
+    const read = readDocument(current().replaceAll('"trigger-back"', '"__proto__"'));
+    expect(read).toMatchObject({
+      ok: false,
+      problems: [{ sentence: expect.stringContaining('__proto__') as string }],
+    });
   });
 });

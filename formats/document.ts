@@ -2,6 +2,7 @@
  * The open documents: JSON with a `format` and a `version`, SI units with the unit in the key.
  * One place reads and writes them all; `docs/formats.md` describes them.
  */
+import { dataFault } from '#core/units/dataFault';
 import type { EscProfile } from '#core/esc/profile';
 import { validateProfile } from '#core/esc/validateProfile';
 import type { Sheet } from '#core/sheet/sheet';
@@ -56,6 +57,8 @@ export function readDocument(text: string): Result<LiveTuneDocument> {
       `The file is not JSON: ${(error as Error).message}. Choose a file that Live Tune exported.`,
     );
   }
+  const fault = dataFault(data);
+  if (fault !== undefined) return problem('', fault);
   if (typeof data !== 'object' || data === null || Array.isArray(data)) {
     return problem('', 'The file holds JSON, but not a Live Tune document: it must be an object.');
   }
@@ -73,7 +76,12 @@ export function readDocument(text: string): Result<LiveTuneDocument> {
       `This is version ${JSON.stringify(version)} of ${format}; this Live Tune reads versions 1 to ${VERSION}. A newer Live Tune may be needed.`,
     );
   }
-  const newest = upgrades.slice((version as number) - 1).reduce((old, upgrade) => upgrade(old), body);
+  const newest = upgradedFrom(body, upgrades.slice((version as number) - 1));
+  if (!newest)
+    return problem(
+      'version',
+      `The file says that it is version ${String(version)} of ${format}, but what stands in it is not. Choose a file that Live Tune exported.`,
+    );
   const problems = problemsOf(schema, newest);
   if (problems.length > 0) return { ok: false, problems };
   const document = { format, version: VERSION, ...newest } as LiveTuneDocument;
@@ -81,6 +89,19 @@ export function readDocument(text: string): Result<LiveTuneDocument> {
     validateProfile(profile).map((found) => ({ ...found, path: path + found.path })),
   );
   return deeper.length > 0 ? { ok: false, problems: deeper } : { ok: true, value: document };
+}
+
+/** @returns undefined where a body is so far from what its version says that an upgrade stumbles over it */
+function upgradedFrom(
+  body: Record<string, unknown>,
+  upgrades: readonly Upgrade[],
+): Record<string, unknown> | undefined {
+  try {
+    return upgrades.reduce((old, upgrade) => upgrade(old), body);
+  } catch (error) {
+    if (error instanceof TypeError) return undefined;
+    throw error;
+  }
 }
 
 /** The ESC profile that a document is or brings along, with its place. */

@@ -8,6 +8,7 @@ import type { AddressInfo } from 'node:net';
 import { RouterContextProvider } from 'react-router';
 import * as build from 'virtual:react-router/server-build';
 import { closeDatabase, pingDatabase } from './database';
+import { keptByNobody, onlyFittingBodies, onlyKnownMethods } from './limits';
 import { nonceContext } from './nonce';
 import { onlyLoopback, onlyOwnPagesChange } from './sameOrigin';
 import { startUp } from './startUp';
@@ -77,7 +78,7 @@ function application(): express.Express {
       response.status(503).json({ ok: false, reason: 'the database does not answer' });
     }
   });
-  app.use(logRequests, onlyOwnPagesChange);
+  app.use(logRequests, keptByNobody, onlyKnownMethods, onlyOwnPagesChange, onlyFittingBodies);
   app.use(
     createRequestHandler({
       build,

@@ -27,3 +27,19 @@ export const plainWords = (name: string): string =>
     .toLowerCase()
     .replaceAll(/[^a-z0-9]+/g, ' ')
     .trim();
+
+/** Half of a pair without its other half: no text, and no database keeps it. */
+const LONE_SURROGATE = /[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/;
+
+/** What is wrong with any text at all, in a sentence; undefined where it can be kept. */
+export const badText = (text: string): string | undefined =>
+  text.includes('\0') || LONE_SURROGATE.test(text)
+    ? `“${shortened(text.replaceAll('\0', '·'))}” holds what is no text. Type it anew.`
+    : undefined;
+
+/** Names that mean something to the language itself: as an id they would be taken for what every object has. */
+const RESERVED = new Set(['__proto__', 'constructor', 'prototype']);
+
+/** What is wrong with the name of a field or an id, in a sentence; undefined where nothing is. */
+export const badKey = (key: string): string | undefined =>
+  RESERVED.has(key) ? `“${key}” can be no name of anything here.` : undefined;

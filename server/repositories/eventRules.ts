@@ -40,6 +40,7 @@ export async function deleteRules(garageId: string, id: string): Promise<void> {
 
 /** Holds a rig against a rule set, or against none. @returns false where the garage has not both */
 export async function chooseRules(garageId: string, rigId: string, id: string | null): Promise<boolean> {
+  if (!isUuid(rigId)) return false;
   if (id !== null && !(isUuid(id) && (await EventRulesModel.findOne({ where: { id, garageId } }))))
     return false;
   const [changed] = await RigModel.update({ eventRulesId: id }, { where: { id: rigId, garageId } });

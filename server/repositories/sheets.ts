@@ -3,6 +3,7 @@ import { database } from '../database';
 import { SheetModel, type SheetOrigin } from '../models';
 import { addSheet } from './bench';
 import { sameJson } from './escProfiles';
+import { isCount } from './ids';
 import { lockRig } from './locks';
 
 export interface StoredSheet {
@@ -25,13 +26,14 @@ export async function listSheets(rigId: string): Promise<StoredSheet[]> {
 
 /** One sheet of a rig by its number. */
 export async function findSheet(rigId: string, number: number): Promise<StoredSheet | undefined> {
+  if (!isCount(number)) return undefined;
   const row = await SheetModel.findOne({ where: { rigId, number } });
   return row ? plain(row) : undefined;
 }
 
 /** Puts a note on a sheet, behind what stands there already. Does nothing where the rig has no such sheet. */
 export async function addNote(rigId: string, number: number, note: string): Promise<void> {
-  if (!Number.isInteger(number)) return;
+  if (!isCount(number)) return;
   await database().transaction(async (transaction) => {
     const row = await SheetModel.findOne({ where: { rigId, number }, transaction, lock: true });
     if (!row) return;

@@ -1,3 +1,4 @@
+import { readJson } from '#server/readBody';
 import { EVIDENCE, type EvidenceBasis, type Observation } from '#core/sheet/evidence';
 import type { EscMemory } from '#core/procedure/language';
 import { calibrationSchema } from '#formats/calibration';
@@ -32,7 +33,7 @@ const recordSchema = record({
 /** Keeps what happened on the bench: the simulated ESC's memory, what was seen of it, a finished calibration. */
 export async function action({ params, request }: Route.ActionArgs) {
   const { profile } = await benchOf(params.rigId);
-  const body: unknown = await request.json();
+  const body: unknown = await readJson(request);
   const problems = problemsOf(recordSchema, body);
   if (problems.length > 0) return Response.json({ problems }, { status: 400 });
   const { memory, seen, calibration } = body as BenchRecord;

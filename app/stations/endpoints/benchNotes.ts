@@ -1,3 +1,4 @@
+import { readJson } from '#server/readBody';
 import { firmwareLines, firstPowerLines } from '#core/calibration/firstPower';
 import type { BenchTest } from '#core/calibration/benchTest';
 import { METER_ERROR_VOLTS } from '#core/calibration/supplyTest';
@@ -27,7 +28,7 @@ const noteSchema = variants<BenchNote>('note', {
 /** Keeps a test, a tick or the measured jitter of the radio. */
 export async function action({ params, request }: Route.ActionArgs) {
   const bench = await benchOf(params.rigId);
-  const body: unknown = await request.json();
+  const body: unknown = await readJson(request);
   const problems = problemsOf(record({ body: noteSchema as never }), { body });
   if (problems.length > 0) return data({ problems }, { status: 400 });
   const note = body as BenchNote;

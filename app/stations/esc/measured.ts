@@ -1,3 +1,4 @@
+import { readForm } from '#server/readBody';
 import { withMeasuredStop } from '#core/esc/measureStop';
 import { findProfileByKey, keepProfile } from '#server/repositories/escProfiles';
 import { currentGarage } from '#server/repositories/garages';
@@ -13,7 +14,7 @@ const refused = (sentence: string) =>
 /** Takes the reading of a stop: the next revision of the profile knows it, and this rig moves there. */
 export async function action({ request, params }: Route.ActionArgs) {
   const bench = await benchOf(params.rigId);
-  const reader = new FormReader(await request.formData());
+  const reader = new FormReader(await readForm(request));
   const itemId = reader.text('itemId');
   const stopId = reader.text('stopId');
   const item = bench.profile.items.find(({ id }) => id === itemId);

@@ -1,3 +1,4 @@
+import { readForm } from '#server/readBody';
 import { hasLink, itemById, stopById, type EscProfile } from '#core/esc/profile';
 import { downgrade, type Loss } from '#core/sheet/downgrade';
 import { EVIDENCE, unknownItems, type Observation } from '#core/sheet/evidence';
@@ -38,7 +39,7 @@ const MISHAPS: Record<'reset' | 'firmwareUpdate', { happened: string; means: str
 /** Adds the user's word, or what happened to the ESC, to the history. */
 export async function action({ params, request }: Route.ActionArgs) {
   const { rigId, profile } = await benchOf(params.rigId);
-  const form = await request.formData();
+  const form = await readForm(request);
   const at = new Date().toISOString();
   const mishap = form.get('mishap');
   const observations =

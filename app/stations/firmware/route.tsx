@@ -1,3 +1,4 @@
+import { readForm } from '#server/readBody';
 import { compareWithSheet, renumberedSince, savedBefore, toPutBack } from '#core/firmware/compare';
 import { UPDATE_CAUTIONS } from '#core/firmware/cautions';
 import { hasLink, itemById } from '#core/esc/profile';
@@ -32,7 +33,7 @@ export async function loader({ params }: Route.LoaderArgs) {
 export async function action({ params, request }: Route.ActionArgs) {
   const bench = await benchOf(params.rigId);
   const { rigId, profile } = bench;
-  const form = await request.formData();
+  const form = await readForm(request);
   switch (form.get('do')) {
     case 'save': {
       const number = await keepSheet(bench, {

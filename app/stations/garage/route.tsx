@@ -1,3 +1,4 @@
+import { readForm } from '#server/readBody';
 import { STATIONS, type StationId } from '#core/advice/stationStates';
 import { VEHICLE_CLASSES } from '#core/rig/vehicleClass';
 import { formatNumber } from '#core/units/format';
@@ -46,7 +47,7 @@ export async function loader(_args: Route.LoaderArgs) {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await readForm(request);
   const garage = await currentGarage();
   const rigId = form.get('rigId');
   const intent = form.get('intent');

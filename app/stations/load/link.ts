@@ -1,3 +1,4 @@
+import { readJson } from '#server/readBody';
 import { isPassCode } from '#core/link/protocol';
 import { readIntents } from '#core/sheet/intents';
 import { beginLinkJob, cancelLinkJob, linkJobOf } from '#server/link/linkJobs';
@@ -15,7 +16,7 @@ export async function loader({ params }: Route.LoaderArgs) {
 /** Begins or stops a job on the link. */
 export async function action({ params, request }: Route.ActionArgs) {
   const bench = await benchOf(params.rigId);
-  const body = (await request.json()) as { do?: unknown; intents?: unknown; passCode?: unknown };
+  const body = await readJson(request);
   if (body.do === 'cancel') {
     cancelLinkJob(bench.rigId);
     return Response.json({ ok: true });

@@ -1,3 +1,4 @@
+import { readForm } from '#server/readBody';
 import { MEDIUM_WORDS, type MediumFamily } from '#core/esc/media';
 import { handChangesOf, handChangeTitle } from '#core/rig/handValues';
 import type { WantedStops } from '#core/esc/profile';
@@ -27,7 +28,7 @@ import { useTopOfPage } from '../../simulated/useTopOfPage';
 /** Keeps a step that hands have done, the sheet of a finished load, or a note on it. */
 export async function action({ params, request }: Route.ActionArgs) {
   const bench = await benchOf(params.rigId);
-  const form = await request.formData();
+  const form = await readForm(request);
   const answer = await answerTo(bench, form);
   return data(answer, { status: answer.sentence === undefined ? 200 : 400 });
 }

@@ -1,3 +1,4 @@
+import { readForm } from '#server/readBody';
 import { MEDIUM_WORDS } from '#core/esc/media';
 import { deleteProfile, listProfiles, rigsByProfile } from '#server/repositories/escProfiles';
 import { currentGarage } from '#server/repositories/garages';
@@ -31,7 +32,7 @@ export async function loader(_args: Route.LoaderArgs) {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const key = (await request.formData()).get('delete');
+  const key = (await readForm(request)).get('delete');
   const garage = await currentGarage();
   const done = typeof key === 'string' && (await deleteProfile(garage.id, key));
   return done

@@ -1,10 +1,11 @@
+import { readForm } from '#server/readBody';
 import { importDocument } from '#server/importDocument';
 import { currentGarage } from '#server/repositories/garages';
 import { data, redirect } from 'react-router';
 
 /** Keeps the profile that the workshop sent: the same way, and the same checks, as a file that is imported. */
 export async function saveProfile(request: Request) {
-  const form = await request.formData();
+  const form = await readForm(request);
   const document = form.get('document');
   const sketch = form.get('sketch');
   const garage = await currentGarage();

@@ -1,3 +1,4 @@
+import { readForm } from '#server/readBody';
 import { chooseRules } from '#server/repositories/eventRules';
 import { currentGarage } from '#server/repositories/garages';
 import { data } from 'react-router';
@@ -5,7 +6,7 @@ import type { Route } from './+types/chooseRules';
 
 /** Holds the rig against the rules of an event, or against none. */
 export async function action({ request, params }: Route.ActionArgs) {
-  const chosen = (await request.formData()).get('rules');
+  const chosen = (await readForm(request)).get('rules');
   const garage = await currentGarage();
   const id = typeof chosen === 'string' && chosen !== '' ? chosen : null;
   const done = await chooseRules(garage.id, params.rigId, id);

@@ -1,3 +1,4 @@
+import { readForm } from '#server/readBody';
 import { cleanPicture, LARGEST_PICTURE_BYTES } from '#server/cleanPicture';
 import { deletePicture, keepPicture, pictureOf } from '#server/repositories/rigPictures';
 import { data, redirect } from 'react-router';
@@ -20,7 +21,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   // Looked at before anything of it is read into memory.
   if (Number(request.headers.get('content-length') ?? 0) > LARGEST_PICTURE_BYTES + 10_000)
     return data({ sentence: 'The picture is larger than 15 MB.' }, { status: 413 });
-  const form = await request.formData();
+  const form = await readForm(request);
   if (form.get('intent') === 'remove') await deletePicture(rigId);
   else {
     const file = form.get('picture');

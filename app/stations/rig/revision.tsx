@@ -1,3 +1,4 @@
+import { readForm } from '#server/readBody';
 import { migrateDraft, revisionChanges } from '#core/sheet/revisionMap';
 import { findProfileByKey } from '#server/repositories/escProfiles';
 import { currentGarage } from '#server/repositories/garages';
@@ -30,7 +31,7 @@ export async function loader({ params }: Route.LoaderArgs) {
 
 export async function action({ params, request }: Route.ActionArgs) {
   const { bench, newest } = await newestFor(params.rigId);
-  const cause = (await request.formData()).get('cause');
+  const cause = (await readForm(request)).get('cause');
   if (cause !== 'correction' && cause !== 'firmwareUpdate')
     return data({ sentence: 'Say why there is a new revision.' }, { status: 400 });
   await moveToRevision(bench, newest, cause);

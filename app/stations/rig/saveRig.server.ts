@@ -1,3 +1,4 @@
+import { readForm } from '#server/readBody';
 import { ARCHETYPES } from '#core/archetypes/archetypes';
 import type { Rig } from '#core/rig/rig';
 import type { Problem } from '#core/units/problem';
@@ -39,7 +40,7 @@ type Read =
 
 /** Reads the rig form of a request, with the ESC profile that it names. */
 export async function rigFromRequest(request: Request, base: Rig): Promise<Read> {
-  const form = await request.formData();
+  const form = await readForm(request);
   const { rig, problems } = readRigForm(form, base);
   const garage = await currentGarage();
   const profileKey = form.get('profileKey');

@@ -1,3 +1,4 @@
+import { readForm } from '#server/readBody';
 import type { EventRules } from '#core/rig/eventRules';
 import type { Problem } from '#core/units/problem';
 import { nameFault } from '#core/units/text';
@@ -23,7 +24,7 @@ export async function loader(_args: Route.LoaderArgs) {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await readForm(request);
   const garage = await currentGarage();
   const id = form.get('id');
   const rulesId = typeof id === 'string' && id !== '' ? id : undefined;

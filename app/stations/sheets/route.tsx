@@ -1,3 +1,4 @@
+import { readForm } from '#server/readBody';
 import { changedSince, NO_HAND_VALUES, handChangesOf, type HandValues } from '#core/rig/handValues';
 import { changesOf, type Draft } from '#core/sheet/draft';
 import type { Sheet } from '#core/sheet/sheet';
@@ -34,7 +35,7 @@ export async function loader({ params }: Route.LoaderArgs) {
 
 export async function action({ params, request }: Route.ActionArgs) {
   const { rigId, profile } = await benchOf(params.rigId);
-  const form = await request.formData();
+  const form = await readForm(request);
   const file = form.get('file');
   if (!(file instanceof File) || file.size === 0) return refused('Choose a file first.');
   if (file.size > LARGEST_DOCUMENT_BYTES) return refused(`“${file.name}” is larger than any sheet.`);

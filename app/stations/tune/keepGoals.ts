@@ -1,3 +1,4 @@
+import { readJson } from '#server/readBody';
 import { readGoals } from '#core/advice/readGoals';
 import { currentGarage } from '#server/repositories/garages';
 import { keepGoals } from '#server/repositories/rigs';
@@ -6,7 +7,7 @@ import type { Route } from './+types/keepGoals';
 
 /** Keeps what the driver is after. */
 export async function action({ params, request }: Route.ActionArgs) {
-  const goals = readGoals(await request.json());
+  const goals = readGoals(await readJson(request));
   if (!goals) return data({ ok: false }, { status: 400 });
   const garage = await currentGarage();
   const kept = await keepGoals(garage.id, params.rigId, goals);

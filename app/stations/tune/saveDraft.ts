@@ -1,18 +1,20 @@
+import { readJson } from '#server/readBody';
 import { readIntents } from '#core/sheet/intents';
 import { readHandValues } from '#core/rig/handValues';
 import { saveDraft } from '#server/repositories/drafts';
+import { isCount } from '#server/repositories/ids';
 import { benchOf } from '../bench/benchData.server';
 import type { Route } from './+types/saveDraft';
 
 /** Saves the draft as the user moves it. Intents for anything but this ESC's own stops, and numbers that no model has, are refused. */
 export async function action({ params, request }: Route.ActionArgs) {
   const { profile } = await benchOf(params.rigId);
-  const body = (await request.json()) as { baseRevision?: unknown; stops?: unknown; setup?: unknown };
+  const body = await readJson(request);
   const stops = readIntents(profile, body.stops);
   const setup = readHandValues(body.setup);
-  if (!Number.isInteger(body.baseRevision) || !stops || !setup) {
+  if (!isCount(body.baseRevision) || !stops || !setup) {
     const sentence = 'The draft names what this ESC, or the model round it, does not have.';
     return Response.json({ sentence }, { status: 400 });
   }
-  return Response.json(await saveDraft(params.rigId, body.baseRevision as number, { stops, setup }));
+  return Response.json(await saveDraft(params.rigId, body.baseRevision, { stops, setup }));
 }
