@@ -7,6 +7,7 @@ import { eraseCluster, startCluster } from './lib/cluster.mjs';
 import { buildApplication, buildForNode, installNpmPackages } from './lib/install.mjs';
 import { startChild, stopChild } from './lib/child.mjs';
 import { firstFreePort, freePort } from './lib/ports.mjs';
+import { Restarts } from './lib/restarts.mjs';
 import { Plain, say, sleep } from './lib/run.mjs';
 
 const HELP = `./start            start Live Tune and print its address
@@ -18,9 +19,6 @@ LIVE_TUNE_DATA     keep database and logs in this folder instead of .data`;
 
 const DEFAULT_PORT = 4180;
 const PORTS_TRIED = 20;
-const RESTART_AFTER_MS = 500;
-/** A part that dies this often within a minute will not come back by itself. */
-const MOST_RESTARTS_A_MINUTE = 5;
 
 const data = process.env.LIVE_TUNE_DATA ?? '.data';
 /** @type {import('./lib/cluster.mjs').Cluster | undefined} */
@@ -172,31 +170,32 @@ function superviseCluster(kept) {
   });
 }
 
-/** @type {number[]} */
-let restarts = [];
+/** @type {Map<string, Restarts>} */
+const restartsOf = new Map();
 
 /**
- * Starts a part again that ended without being asked to.
+ * Starts a part again that ended without being asked to, as often as it takes: a disk that is full, say, is emptied some time.
  * @param {string} what
  * @param {() => Promise<void>} again
  */
 async function bringBack(what, again) {
-  if (stopping) return;
-  const now = Date.now();
-  restarts = [...restarts.filter((at) => now - at < 60_000), now];
-  if (restarts.length > MOST_RESTARTS_A_MINUTE) {
-    console.error(`${what} keeps ending. The logs are in ${join(data, 'logs')}.`);
-    return stop(1);
-  }
-  say(`${what} ended unexpectedly; starting it again …`);
-  await sleep(RESTART_AFTER_MS);
-  if (stopping) return;
-  try {
-    await again();
-    say(`${what} is back.`);
-  } catch (error) {
+  const restarts = restartsOf.get(what) ?? new Restarts();
+  restartsOf.set(what, restarts);
+  while (!stopping) {
+    const { pauseMs, isFirst } = restarts.next(Date.now());
+    if (isFirst)
+      say(
+        `${what} ended unexpectedly; starting it again, with growing pauses until it stays. The logs are in ${join(data, 'logs')}.`,
+      );
+    await sleep(pauseMs);
     if (stopping) return;
-    fail(error);
+    try {
+      await again();
+      say(`${what} is back.`);
+      return;
+    } catch (error) {
+      if (!(error instanceof Plain)) console.error(error);
+    }
   }
 }
 
@@ -214,9 +213,27 @@ async function stop(code) {
   process.exit(code);
 }
 
+/** What keeps a folder from being written, in words. */
+const UNWRITABLE = {
+  EROFS: 'it is read-only',
+  EACCES: 'you may not write there',
+  EPERM: 'you may not write there',
+  ENOSPC: 'there is no space left',
+  EDQUOT: 'there is no space left for you',
+};
+
 /** @param {unknown} error */
 function fail(error) {
-  console.error(error instanceof Plain ? error.message : error);
+  const { code, path } = /** @type {NodeJS.ErrnoException} */ (error ?? {});
+  const why =
+    code !== undefined && Object.hasOwn(UNWRITABLE, code)
+      ? UNWRITABLE[/** @type {keyof typeof UNWRITABLE} */ (code)]
+      : undefined;
+  if (why !== undefined)
+    console.error(
+      `Live Tune cannot write ${path ?? `into ${data}`}: ${why}. Make room there, or name another folder: LIVE_TUNE_DATA=/some/folder ./start`,
+    );
+  else console.error(error instanceof Plain ? error.message : error);
   void stop(1);
 }
 

@@ -1,7 +1,7 @@
 /** Node processes of our own: each tells when it is ready, and dies with the process that started it. */
 import { spawn } from 'node:child_process';
-import { openSync } from 'node:fs';
-import { Plain } from './run.mjs';
+import { Plain, say } from './run.mjs';
+import { RotatingLog } from './rotatingLog.mjs';
 
 const READY_WITHIN_MS = 60_000;
 
@@ -13,12 +13,15 @@ const READY_WITHIN_MS = 60_000;
  * @returns {Promise<import('node:child_process').ChildProcess>} once it is ready
  */
 export async function startChild(name, program, env, logFile) {
-  const log = openSync(logFile, 'a');
+  const log = new RotatingLog(logFile, (why) =>
+    say(`The log ${logFile} cannot be written (${why}). Live Tune goes on.`),
+  );
   const child = spawn('setpriv', ['--pdeathsig', 'TERM', process.execPath, program], {
     env: { ...process.env, ...env, NODE_ENV: 'production' },
-    stdio: ['ignore', log, log, 'ipc'],
+    stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
     detached: true,
   });
+  for (const stream of [child.stdout, child.stderr]) stream?.on('data', (text) => log.write(text));
   /** @param {string} why */
   const failed = (why) => new Plain(`${name} did not start: ${why}. Its log is ${logFile}.`);
   await new Promise((resolve, reject) => {

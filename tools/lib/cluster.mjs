@@ -15,9 +15,11 @@ import {
   readdirSync,
   renameSync,
   rmSync,
+  statSync,
   writeFileSync,
 } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
+import { leftoverOn } from './leftover.mjs';
 import { installDebianPackages } from './install.mjs';
 import { freePort } from './ports.mjs';
 import { Plain, isRoot, quietly, say, sleep } from './run.mjs';
@@ -26,6 +28,7 @@ const VERSIONS = '/usr/lib/postgresql';
 const USER = 'livetune';
 const DATABASE = 'livetune';
 const READY_WITHIN_MS = 30_000;
+const LARGEST_LOG_BYTES = 5_000_000;
 
 /**
  * @typedef {{ url: string, process: import('node:child_process').ChildProcess, restart: () => Promise<void>, stop: () => Promise<void> }} Cluster
@@ -161,17 +164,33 @@ function createCluster(folder, bin, secret) {
   ];
   const made = quietly(...asAccount(`${bin}/initdb`, args), { cwd: '/', env: cleanEnvironment() });
   rmSync(passwordFile);
-  if (!made.ok) throw new Plain(`The database could not be created:\n\n${made.output}`);
+  if (!made.ok) throw new Plain(notCreated(dirname(folder), made.output));
   renameSync(making, folder);
 }
 
 /**
- * Stops a server that a crash left behind on this folder.
+ * A sentence where it can be one: whoever has no space needs no log.
+ * @param {string} place
+ * @param {string} output
+ */
+const notCreated = (place, output) =>
+  /No space left on device|Disk quota exceeded/.test(output)
+    ? `There is no space for the database in ${place}: it takes some 50 MB. Make room there, or name another folder: LIVE_TUNE_DATA=/some/folder ./start`
+    : `The database could not be created:\n\n${output}`;
+
+/**
+ * Stops a server that a crash left behind on this very folder, and clears what another one left there. No process but such a
+ * server is ever signalled.
  * @param {string} folder
  * @param {string} bin
  */
 async function stopLeftover(folder, bin) {
-  if (!existsSync(join(folder, 'postmaster.pid'))) return;
+  const leftover = leftoverOn(folder);
+  if (leftover === 'none') return;
+  if (leftover === 'stale') {
+    rmSync(join(folder, 'postmaster.pid'), { force: true });
+    return;
+  }
   const stop = () =>
     quietly(...asAccount(`${bin}/pg_ctl`, ['stop', '-D', folder, '-m', 'fast', '-w', '-t', '20']), {
       cwd: '/',
@@ -215,6 +234,8 @@ function logFile(data) {
   const folder = resolve(data, 'logs');
   mkdirSync(folder, { recursive: true });
   const file = join(folder, 'postgres.log');
+  // The database writes it itself: it is begun anew when the database is.
+  if (existsSync(file) && statSync(file).size > LARGEST_LOG_BYTES) renameSync(file, `${file}.1`);
   appendFileSync(file, '');
   chmodSync(file, 0o600);
   return file;
