@@ -1,6 +1,6 @@
 import type { Problem, Result } from '#core/units/problem';
 import { readDocument } from '#formats/document';
-import { findProfileByKey, keepProfile } from './repositories/escProfiles';
+import { findProfileByKey, keepProfile, takeProfile } from './repositories/escProfiles';
 import { createRig } from './repositories/rigs';
 
 export interface Imported {
@@ -8,6 +8,8 @@ export interface Imported {
   sentence: string;
   /** The rig to go to, if the file was one. */
   rigId?: string;
+  /** Whether that rig uses an ESC of its own, since the garage has another one under the same name. */
+  otherEsc?: true;
 }
 
 /** Takes a rig or an ESC profile from a file into a garage. Sheets belong to a rig and go there. */
@@ -33,9 +35,8 @@ export async function importDocument(garageId: string, text: string): Promise<Re
       });
     }
     case 'live-tune/rig': {
-      const brought = document.escProfile;
-      if (brought && !(await findProfileByKey(garageId, brought.id))) await keepProfile(garageId, brought);
-      const stored = await findProfileByKey(garageId, document.escProfileId);
+      const taken = document.escProfile && (await takeProfile(garageId, document.escProfile));
+      const stored = taken?.stored ?? (await findProfileByKey(garageId, document.escProfileId));
       if (!stored) {
         return refuse(
           'escProfileId',
@@ -43,7 +44,10 @@ export async function importDocument(garageId: string, text: string): Promise<Re
         );
       }
       const rigId = await createRig(garageId, document.rig, stored);
-      return done({ sentence: `Rig “${document.rig.name}” is in your garage.`, rigId });
+      const sentence = `Rig “${document.rig.name}” is in your garage.`;
+      if (taken?.as !== 'otherEsc') return done({ sentence, rigId });
+      const other = `It brought its own description of “${document.escProfile!.name}”, which differs from yours: it uses “${stored.profile.name}”, kept beside it.`;
+      return done({ sentence: `${sentence} ${other}`, rigId, otherEsc: true });
     }
     case 'live-tune/sheet':
       return refuse(

@@ -41,6 +41,8 @@ export class RigModel extends Record<RigModel> {
   declare escProfileId: string;
   declare name: string;
   declare document: Rig;
+  /** Counts the changes of the document. */
+  declare revision: CreationOptional<number>;
   declare eventRulesId: CreationOptional<string | null>;
   declare goals: CreationOptional<Partial<Goals> | null>;
   declare linkPassCode: CreationOptional<number | null>;
@@ -154,6 +156,7 @@ export function defineModels(): void {
       escProfileId: required(UUID),
       name: required(TEXT),
       document: required(JSONB),
+      revision: { type: INTEGER, allowNull: false, defaultValue: 0 },
       eventRulesId: UUID,
       goals: JSONB,
       linkPassCode: INTEGER,

@@ -1,7 +1,9 @@
 import type { EscProfile } from '#core/esc/profile';
 import { QueryTypes } from 'sequelize';
 import { database } from '../database';
+import { LONGEST_NAME } from '#core/units/text';
 import { EscProfileModel } from '../models';
+import { lockGarage } from './locks';
 
 export interface StoredProfile {
   id: string;
@@ -41,11 +43,64 @@ export async function keepProfile(
   garageId: string,
   profile: EscProfile,
 ): Promise<'kept' | 'already there' | 'differs'> {
-  const where = { garageId, profileKey: profile.id, revision: profile.revision };
-  const known = await EscProfileModel.findOne({ where });
-  if (known) return sameJson(known.document, profile) ? 'already there' : 'differs';
-  await EscProfileModel.create({ ...where, name: profile.name, document: profile });
-  return 'kept';
+  return database().transaction(async (transaction) => {
+    await lockGarage(garageId, transaction);
+    const where = { garageId, profileKey: profile.id, revision: profile.revision };
+    const known = await EscProfileModel.findOne({ where, transaction });
+    if (known) return sameJson(known.document, profile) ? 'already there' : 'differs';
+    await EscProfileModel.create({ ...where, name: profile.name, document: profile }, { transaction });
+    return 'kept';
+  });
+}
+
+export interface TakenProfile {
+  stored: StoredProfile;
+  /** What it was kept as: as it came, or, where the garage has another one of its id and revision, as an ESC of its own. */
+  as: 'known' | 'new' | 'otherEsc';
+}
+
+/**
+ * The profile that a rig brings along. What the garage has under its id and revision is compared: an equal one is used,
+ * another is no reason to tie the rig to what it was not made with.
+ */
+export async function takeProfile(garageId: string, brought: EscProfile): Promise<TakenProfile> {
+  return database().transaction(async (transaction) => {
+    await lockGarage(garageId, transaction);
+    const rows = await EscProfileModel.findAll({ where: { garageId }, transaction });
+    const same = rows.find(
+      ({ document }) =>
+        sameJson({ ...document, id: '', name: '' }, { ...brought, id: '', name: '' }) &&
+        isNamedLike(document, brought),
+    );
+    if (same) return { stored: plain(same), as: same.profileKey === brought.id ? 'known' : 'otherEsc' };
+    const isTaken = rows.some(
+      ({ profileKey, revision }) => profileKey === brought.id && revision === brought.revision,
+    );
+    const profile = isTaken
+      ? withFreeId(brought, new Set(rows.map(({ profileKey }) => profileKey)))
+      : brought;
+    const row = await EscProfileModel.create(
+      { garageId, profileKey: profile.id, revision: profile.revision, name: profile.name, document: profile },
+      { transaction },
+    );
+    return { stored: plain(row), as: isTaken ? 'otherEsc' : 'new' };
+  });
+}
+
+/** As it came, or as an earlier import named it. */
+const isNamedLike = (known: EscProfile, brought: EscProfile): boolean =>
+  (known.id === brought.id && known.name === brought.name) ||
+  (known.id.startsWith(`${brought.id}-`) && known.name.startsWith(`${brought.name} (`));
+
+function withFreeId(profile: EscProfile, taken: ReadonlySet<string>): EscProfile {
+  let number = 2;
+  while (taken.has(`${profile.id}-${number}`)) number += 1;
+  const suffix = ` (${number})`;
+  return {
+    ...profile,
+    id: `${profile.id}-${number}`,
+    name: profile.name.slice(0, LONGEST_NAME - suffix.length) + suffix,
+  };
 }
 
 /** How many rigs use each profile, in whatever revision, by its permanent id. */

@@ -1,5 +1,5 @@
 import type { Transaction } from 'sequelize';
-import { RigModel } from '../models';
+import { GarageModel, RigModel } from '../models';
 
 /**
  * Whoever writes what hangs on a rig (sheets, observations, its draft) locks the rig first, and nothing before it: two
@@ -7,4 +7,9 @@ import { RigModel } from '../models';
  */
 export async function lockRig(rigId: string, transaction: Transaction): Promise<RigModel> {
   return RigModel.findByPk(rigId, { rejectOnEmpty: true, transaction, lock: true });
+}
+
+/** Whoever adds to what a garage has one of each of (profiles, their revisions) locks the garage first. */
+export async function lockGarage(garageId: string, transaction: Transaction): Promise<void> {
+  await GarageModel.findByPk(garageId, { rejectOnEmpty: true, transaction, lock: true });
 }

@@ -33,6 +33,8 @@ import { isUuid } from './ids';
 export interface Bench {
   rigId: string;
   rig: Rig;
+  /** Counts the changes of the rig. */
+  rigRevision: number;
   profile: EscProfile;
   draft: Draft;
   draftRevision: number;
@@ -86,32 +88,60 @@ async function beginWithEsc(rigId: string, profile: EscProfile, transaction: Tra
   await addObservations(rigId, assumeFactory(profile, new Date().toISOString()), transaction);
 }
 
+export type RigUpdated =
+  | { outcome: 'kept'; revision: number }
+  /** There is no such rig in the garage. */
+  | { outcome: 'gone' }
+  /** Somebody else changed it in between: nothing was kept. */
+  | { outcome: 'changed' };
+
 /**
- * Changes the description of a rig. Another ESC is another box: its memory, evidence and draft begin anew. The
- * same ESC keeps the revision of its profile: moving to another is a step of its own.
- * @returns false where there is no such rig in the garage
+ * Keeps the description of a rig as a form has it. Another ESC is another box: its memory, evidence and draft begin anew.
+ * The same ESC keeps the revision of its profile: moving to another is a step of its own.
+ * @param baseRevision of the rig that the form was filled from; undefined to write over whatever is there
  */
 export async function updateRig(
   garageId: string,
   rigId: string,
   rig: Rig,
   stored: { id: string; profile: EscProfile },
-): Promise<boolean> {
-  return database().transaction(async (transaction) => {
+  baseRevision: number | undefined,
+): Promise<RigUpdated> {
+  return database().transaction(async (transaction): Promise<RigUpdated> => {
     const row = await RigModel.findOne({ where: { id: rigId, garageId }, transaction, lock: true });
-    if (!row) return false;
+    if (!row) return { outcome: 'gone' };
+    if (baseRevision !== undefined && baseRevision !== row.revision) return { outcome: 'changed' };
     const present = await EscProfileModel.findByPk(row.escProfileId, { rejectOnEmpty: true, transaction });
     const otherEsc = present.profileKey !== stored.profile.id;
-    await row.update({ name: rig.name, document: rig, updatedAt: new Date() }, { transaction });
+    await keepDocument(row, rig, transaction);
     if (otherEsc) {
       await row.update({ escProfileId: stored.id }, { transaction });
       await beginWithEsc(rigId, stored.profile, transaction);
       await DraftModel.increment('revision', { where: { rigId }, transaction });
       await DraftModel.update({ document: EMPTY_DRAFT }, { where: { rigId }, transaction });
     }
-    return true;
+    return { outcome: 'kept', revision: row.revision };
   });
 }
+
+/**
+ * Changes a part of a rig, whatever the rest of it is by then.
+ * @returns false where there is no such rig
+ */
+export async function changeRig(rigId: string, change: (rig: Rig) => Rig): Promise<boolean> {
+  return database().transaction(async (transaction) => {
+    const row = await RigModel.findByPk(rigId, { transaction, lock: true });
+    if (row) await keepDocument(row, change(row.document), transaction);
+    return row !== null;
+  });
+}
+
+/** @param row locked */
+const keepDocument = (row: RigModel, rig: Rig, transaction: Transaction): Promise<RigModel> =>
+  row.update(
+    { name: rig.name, document: rig, revision: row.revision + 1, updatedAt: new Date() },
+    { transaction },
+  );
 
 /** How long a deleted rig can be brought back. */
 export const RESTORABLE_DAYS = 30;
@@ -195,6 +225,7 @@ export async function findBench(garageId: string, rigId: string): Promise<Bench 
   return {
     rigId,
     rig: row.document,
+    rigRevision: row.revision,
     newerRevision: newest > profile.revision ? newest : undefined,
     profile: profile.document,
     draft: draft.document,
@@ -216,15 +247,8 @@ export async function findBench(garageId: string, rigId: string): Promise<Bench 
 }
 
 /** Keeps what was changed on the model or its radio; the rest of the rig stays as it is meanwhile. */
-export async function keepHandValues(rigId: string, setup: HandValues): Promise<void> {
-  await database().transaction(async (transaction) => {
-    const row = await RigModel.findByPk(rigId, { rejectOnEmpty: true, transaction, lock: true });
-    await row.update(
-      { document: withHandValues(row.document, setup), updatedAt: new Date() },
-      { transaction },
-    );
-  });
-}
+export const keepHandValues = (rigId: string, setup: HandValues): Promise<boolean> =>
+  changeRig(rigId, (rig) => withHandValues(rig, setup));
 
 /** Keeps the pass code that the ESC of a rig has now. */
 export async function keepPassCode(rigId: string, linkPassCode: number): Promise<void> {

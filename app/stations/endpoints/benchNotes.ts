@@ -6,9 +6,7 @@ import { benchTestSchema } from '#formats/benchTest';
 import { problemsOf } from '#formats/document';
 import { between, oneOf, record, textField, variants, yesNo } from '#formats/fields';
 import { keepBenchTest, tickBuildCheck } from '#server/repositories/bench';
-import { findProfileByKey } from '#server/repositories/escProfiles';
-import { currentGarage } from '#server/repositories/garages';
-import { updateRig } from '#server/repositories/rigs';
+import { changeRig } from '#server/repositories/rigs';
 import { data } from 'react-router';
 import { benchOf } from '../bench/benchData.server';
 import type { Route } from './+types/benchNotes';
@@ -48,10 +46,8 @@ export async function action({ params, request }: Route.ActionArgs) {
     }
     await keepBenchTest(params.rigId, { ...note.test, keptAt: new Date().toISOString() });
   } else {
-    const garage = await currentGarage();
-    const stored = await findProfileByKey(garage.id, bench.profile.id);
-    const channel = { ...bench.rig.channel, jitterMicros: note.jitterMicros };
-    await updateRig(garage.id, params.rigId, { ...bench.rig, channel }, stored!);
+    const { jitterMicros } = note;
+    await changeRig(params.rigId, (rig) => ({ ...rig, channel: { ...rig.channel, jitterMicros } }));
   }
   return data({ problems: [] });
 }

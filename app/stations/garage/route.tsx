@@ -58,7 +58,8 @@ export async function action({ request }: Route.ActionArgs) {
     return refused(`“${file.name}” is larger than any Live Tune document.`);
   const result = await importDocument(garage.id, await file.text());
   if (!result.ok) return data({ problems: result.problems, sentence: '', undo: undefined }, { status: 400 });
-  if (result.value.rigId) throw redirect(`/rigs/${result.value.rigId}/rig`);
+  const { rigId: madeId, otherEsc } = result.value;
+  if (madeId) throw redirect(`/rigs/${madeId}/rig${otherEsc ? '?esc=other' : ''}`);
   return { problems: [], sentence: result.value.sentence, undo: undefined };
 }
 

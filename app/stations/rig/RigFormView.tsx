@@ -16,6 +16,7 @@ import { PackSums } from './calculators/PackSums';
 import { GearingRow, PropellerSums } from './calculators/VehicleSums';
 import { CHANNEL_FIELDS, JITTER_FIELD } from './channelFields';
 import { Choice, More, NumberInput, Part, Row, TextInput, Tick } from './formParts';
+import { RigConflict } from './RigConflict';
 import { QuantityRow, type Filled } from './QuantityRow';
 
 interface Props {
@@ -26,10 +27,23 @@ interface Props {
   profile: EscProfile | undefined;
   problems: Problem[];
   submitLabel: string;
+  /** Of the rig that the form is filled from; undefined for a new one. */
+  baseRevision?: number;
+  /** Whether somebody else changed the rig since, and what was sent was not kept. */
+  changedElsewhere?: boolean;
 }
 
 /** Everything that describes a rig. Each number says its unit, where it comes from, and why it is asked. */
-export function RigFormView({ rig, profiles, profileKey, profile, problems, submitLabel }: Props) {
+export function RigFormView({
+  rig,
+  profiles,
+  profileKey,
+  profile,
+  problems,
+  submitLabel,
+  baseRevision,
+  changedElsewhere = false,
+}: Props) {
   const sending = useNavigation().state !== 'idle';
   const [filled, setFilled] = useState<Filled>({});
   const onFill = (path: QuantityPath, quantity: Quantity): void =>
@@ -69,6 +83,8 @@ export function RigFormView({ rig, profiles, profileKey, profile, problems, subm
         problems={problems.map((p) => ({ ...p, path: '' }))}
         title="Not saved yet. What you typed is kept."
       />
+      {baseRevision !== undefined && <input type="hidden" name="baseRevision" value={baseRevision} />}
+      {changedElsewhere && <RigConflict sending={sending} />}
 
       <Part title="Model">
         {textRow('name', 'Name', rig.name, 'What you call it.')}

@@ -1,7 +1,8 @@
 import { listRules } from '#server/repositories/eventRules';
 import { placeRig, updateRig } from '#server/repositories/rigs';
 import { currentGarage } from '#server/repositories/garages';
-import { data, Link, redirect } from 'react-router';
+import { useState } from 'react';
+import { data, Link, redirect, useSearchParams } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Confirm } from '../../ui/Confirm';
 import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
@@ -31,9 +32,18 @@ export async function action({ request, params }: Route.ActionArgs) {
   }
   const bench = await benchOf(params.rigId);
   const read = await rigFromRequest(request, bench.rig);
-  if (!read.ok) return data({ problems: read.problems, saved: false }, { status: 400 });
-  await updateRig(read.garageId, params.rigId, read.rig, read.stored);
-  return { problems: [], saved: true };
+  const refused = {
+    problems: read.ok ? [] : read.problems,
+    saved: false,
+    changedElsewhere: read.ok,
+    revision: undefined,
+  };
+  if (!read.ok) return data(refused, { status: 400 });
+  const { garageId, rig, stored, baseRevision } = read;
+  const updated = await updateRig(garageId, params.rigId, rig, stored, baseRevision);
+  if (updated.outcome === 'gone') throw data(null, { status: 404 });
+  if (updated.outcome === 'changed') return data(refused, { status: 409 });
+  return { problems: [], saved: true, changedElsewhere: false, revision: updated.revision };
 }
 
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
@@ -42,6 +52,8 @@ export const shouldRevalidate = unlessAway;
 export default function RigRoute({ loaderData, actionData }: Route.ComponentProps) {
   const { answer } = useAnswer(actionData);
   const { rig, profile, rigId, newerRevision } = useBench();
+  const [params] = useSearchParams();
+  const baseRevision = useBaseRevision(actionData);
   return (
     <>
       <div className="flex flex-wrap items-baseline justify-between gap-3 px-5 pt-6">
@@ -57,6 +69,17 @@ export default function RigRoute({ loaderData, actionData }: Route.ComponentProp
         {answer?.saved && <span className="font-bold text-ok">Saved.</span>}
       </p>
       <AwayNotice answer={actionData} />
+      {params.get('esc') === 'other' && (
+        <div className="mx-5 mb-3 max-w-3xl">
+          <Notice grade="caution" title={`This rig uses “${profile.name}”, an ESC of its own.`}>
+            <p>
+              It brought a description of its ESC that differs from the one in your garage, though both have
+              the same name and revision. Both are kept. Compare them under ESC profiles before you load
+              anything.
+            </p>
+          </Notice>
+        </div>
+      )}
       {newerRevision !== undefined && (
         <div className="mx-5 max-w-3xl">
           <Notice
@@ -79,6 +102,8 @@ export default function RigRoute({ loaderData, actionData }: Route.ComponentProp
           profile={profile}
           problems={answered(actionData)?.problems ?? []}
           submitLabel="Save"
+          changedElsewhere={answered(actionData)?.changedElsewhere ?? false}
+          baseRevision={baseRevision}
         />
         <PictureAndRules rules={loaderData.rules} />
       </div>
@@ -101,4 +126,20 @@ function DeleteRig({ name }: { name: string }) {
       no="Keep it"
     />
   );
+}
+
+/**
+ * The revision of the rig that the form shows: that of when it was opened, or of the last time that it was saved. What the
+ * page loads anew meanwhile changes nothing of what stands in the form.
+ */
+function useBaseRevision(actionData: Route.ComponentProps['actionData']): number {
+  const { rigRevision } = useBench();
+  const [base, setBase] = useState(rigRevision);
+  const [seen, setSeen] = useState(actionData);
+  if (actionData !== seen) {
+    setSeen(actionData);
+    const kept = answered(actionData)?.revision;
+    if (kept !== undefined) setBase(kept);
+  }
+  return base;
 }

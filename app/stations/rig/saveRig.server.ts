@@ -10,6 +10,7 @@ import {
   listProfiles,
   type StoredProfile,
 } from '#server/repositories/escProfiles';
+import { isCount } from '#server/repositories/ids';
 import { currentGarage } from '#server/repositories/garages';
 import { readRigForm } from './rigForm';
 
@@ -36,7 +37,8 @@ async function profileFor(garageId: string, key: string): Promise<StoredProfile 
 }
 
 type Read =
-  { ok: true; garageId: string; rig: Rig; stored: StoredProfile } | { ok: false; problems: Problem[] };
+  | { ok: true; garageId: string; rig: Rig; stored: StoredProfile; baseRevision: number | undefined }
+  | { ok: false; problems: Problem[] };
 
 /** Reads the rig form of a request, with the ESC profile that it names. */
 export async function rigFromRequest(request: Request, base: Rig): Promise<Read> {
@@ -49,5 +51,14 @@ export async function rigFromRequest(request: Request, base: Rig): Promise<Read>
     problems.push({ path: 'profileKey', sentence: 'Choose the ESC profile that this model uses.' });
   if (problems.length > 0 || !stored) return { ok: false, problems };
   const deeper = problemsOf(rigSchema, rig);
-  return deeper.length > 0 ? { ok: false, problems: deeper } : { ok: true, garageId: garage.id, rig, stored };
+  return deeper.length > 0
+    ? { ok: false, problems: deeper }
+    : { ok: true, garageId: garage.id, rig, stored, baseRevision: baseRevisionOf(form) };
+}
+
+/** Of the rig that the form was filled from; undefined where whoever sends it means to write over whatever is there. */
+function baseRevisionOf(form: FormData): number | undefined {
+  if (form.get('over') !== null) return undefined;
+  const sent = Number(form.get('baseRevision') ?? Number.NaN);
+  return isCount(sent) ? sent : -1;
 }
