@@ -104,3 +104,26 @@ describe('preparing what sends the pulses', () => {
     expect(lines.at(-1)!.what).toContain('35 %');
   });
 });
+
+describe('limits of what speaks for a cause', () => {
+  const speaks = (symptom: SymptomId, id: string, change: Partial<DiagnosisFacts>): boolean =>
+    causesOf(symptom, facts(change)).find((cause) => cause.id === id)?.evidence !== undefined;
+
+  it('a deadband is narrow below 20 µs', () => {
+    const narrow = (deadbandMicros: number) =>
+      causesOf('creeps', facts({ deadbandMicros })).filter(({ evidence }) => evidence?.includes('each side'));
+    expect([narrow(19).length, narrow(20).length]).toEqual([1, 0]);
+  });
+
+  it('both limits speak for themselves only where both are below 100 %', () => {
+    const lowered = radio({ forwardEndPointPercent: 80 });
+    const both = causesOf('neverFull', facts({ ...lowered, forwardPower: 0.8 })).filter(({ evidence }) =>
+      evidence?.includes('multiply'),
+    );
+    const one = causesOf('neverFull', facts(lowered)).filter(({ evidence }) =>
+      evidence?.includes('multiply'),
+    );
+    expect([both.length, one.length]).toEqual([1, 0]);
+    expect(speaks('neverFull', 'power', { forwardPower: 1 })).toBe(false);
+  });
+});

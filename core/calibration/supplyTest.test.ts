@@ -29,5 +29,8 @@ describe('the supply test', () => {
   it('a reading above what is set is a meter’s error, or a wrong number', () => {
     expect(judgeSupply({ setVolts: 6, lowestVolts: 6.1 }).sagVolts).toBe(0);
     expect(() => judgeSupply({ setVolts: 6, lowestVolts: 7.4 })).toThrow(RangeError);
+    // Two meters may differ by 0.15 V.
+    expect(judgeSupply({ setVolts: 6, lowestVolts: 6.15 }).sagVolts).toBe(0);
+    expect(() => judgeSupply({ setVolts: 6, lowestVolts: 6.16 })).toThrow(RangeError);
   });
 });

@@ -152,6 +152,14 @@ describe('how long to hold, and how soon to move', () => {
     const chime = [{ type: 'tone', tone: 'tune' }];
     const held = moved(smallProfile(), car, { keepMs: 1500, observed: chime });
     expect(held.detail).toContain('hold it still for about 1.5 s.');
+    const beeps = (count: number) => {
+      const observed = Array.from({ length: count }, () => ({ type: 'tone', tone: 'short' }));
+      return moved(smallProfile(), car, { keepMs: 1500, observed }).detail;
+    };
+    expect([beeps(1), beeps(2)]).toEqual([
+      expect.stringContaining('One short beep: the point'),
+      expect.stringContaining('Two short beeps: the point'),
+    ]);
     expect(moved(smallProfile(), car, { keepMs: 0, observed: chime }).detail).not.toContain('hold it still');
     expect(moved(smallProfile(), car, { keepMs: 1500, observed: [] }).detail).not.toContain('hold it still');
   });

@@ -2,6 +2,7 @@ import { found } from './found.fixture';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEMO_PROFILES } from '../../demo/demo';
+import { ARCHETYPES } from '../archetypes/archetypes';
 import { readDocument } from '../../formats/document';
 import { actAll, factoryMemory, placeOnBench, type SimulatedEsc } from '../device/simulatedEsc';
 import type { EscProfile, StopByItem } from '../esc/profile';
@@ -94,6 +95,40 @@ describe.each(Object.entries(PROFILES))('plans on the %s ESC', (_name, profile) 
     );
   });
 });
+
+/** What a hand takes for each thing, s: as the planner assumes it. */
+const HAND_SECONDS = { down: 0.25, up: 0.25, power: 1, card: 3, stick: 0.8 };
+const secondsOf = (input: Input): number =>
+  input.type === 'elapsed'
+    ? input.ms / 1000
+    : input.type === 'code'
+      ? input.digits.length / 2
+      : HAND_SECONDS[input.type];
+
+describe.each(ARCHETYPES.map(({ profile }) => profile).filter((profile) => handMediumOf(profile)))(
+  'the seconds of a plan on $name',
+  (profile) => {
+    it('are those of its parts', () => {
+      const { family } = handMediumOf(profile)!;
+      const stick = profile.factoryRange;
+      const esc = placeOnBench(profile, factoryMemory(profile), stick.neutralMicros);
+      const item = profile.items.find(({ stops }) => stops.length > 1)!;
+      const stopId = item.stops.find(({ id }) => id !== item.factoryStopId)!.id;
+      const leg = { purpose: 'store', itemId: item.id, stopId } as const;
+      const load = found(planLegs(esc.machine, esc.config, [leg], stick, family));
+      const inputs = load.legs.flatMap((planned) => planned.inputs);
+      expect(load.seconds).toBeCloseTo(
+        inputs.reduce((sum, input) => sum + secondsOf(input), 0),
+        6,
+      );
+      const restart = found(planRestart(esc.machine, load.end, stick, family));
+      expect(restart.seconds).toBeCloseTo(
+        restart.inputs.reduce((sum, input) => sum + secondsOf(input), 0),
+        6,
+      );
+    });
+  },
+);
 
 describe('the restart after the last value', () => {
   const profile = demo('sondry-a45');

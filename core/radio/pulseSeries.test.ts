@@ -43,6 +43,8 @@ describe('reading a series', () => {
 
   it('takes a comma for a decimal mark only between whole digits', () => {
     expect(readPulseSeries('x,1500').micros).toEqual([1500]);
+    expect(readPulseSeries('x,15').remarks[0]).toContain('Not a pulse width in line 1: 15');
+    expect(readPulseSeries('15,x').remarks[0]).toContain('Not a pulse width in line 1: 15');
     expect(readPulseSeries('-3,1500').micros).toEqual([1500]);
   });
 
@@ -101,7 +103,12 @@ describe('statistics of a series', () => {
 
   it('need two pulses, and no more', () => {
     expect(() => seriesStatistics([1500], 20, 1)).toThrow(RangeError);
-    expect(seriesStatistics([1500, 1502], 20, 10)).toMatchObject({ count: 2, meanMicros: 1501 });
+    // Two µs a frame of 20 ms are 6000 a minute.
+    expect(seriesStatistics([1500, 1502], 20, 10)).toMatchObject({
+      count: 2,
+      meanMicros: 1501,
+      driftMicrosPerMinute: 6000,
+    });
   });
 
   it('a radio that never moves drifts by nothing', () => {

@@ -7,7 +7,7 @@ import { defaultRig } from '../../rig/defaults';
 import { resolveRig } from '../../rig/resolve';
 import { VEHICLE_CLASSES, type VehicleClass } from '../../rig/vehicleClass';
 import { escBehaviour } from '../escChain';
-import { DRILLS, drillNumbers, type DrillId } from './runDrill';
+import { DRILLS, runDrill, type DrillId } from './runDrill';
 
 /** A few of each kind: slow, fast, heavy; with and without gears; in air and water. */
 const STIRRED: readonly VehicleClass[] = [
@@ -27,12 +27,26 @@ function linesOf(vehicleClass: VehicleClass, name: string, profile: EscProfile, 
   const rig = defaultRig(vehicleClass);
   const esc = escBehaviour(profile, stops, rig.channel, rangeOf(rig.channel), rig.pack.cells);
   const resolved = resolveRig(rig, profile);
-  return (Object.keys(DRILLS[rig.vehicle.kind]) as DrillId[]).flatMap((drill) =>
-    drillNumbers(drill, resolved, esc).map(({ id, value, unit }) =>
-      [vehicleClass, name, drill, id, value === undefined ? 'never' : shown(value), unit].join(','),
-    ),
-  );
+  return (Object.keys(DRILLS[rig.vehicle.kind]) as DrillId[]).flatMap((drill) => {
+    const { numbers, points } = runDrill(drill, resolved, esc);
+    return [
+      ...numbers.map(({ id, value, unit }) => [id, value === undefined ? 'never' : shown(value), unit]),
+      ...tracePlaces(points).map(({ x, y }, n) => [`trace ${n + 1}`, `${shown(x)} ${shown(y)}`, '']),
+    ].map((cells) => [vehicleClass, name, drill, ...cells].join(','));
+  });
 }
+
+/** A third and two thirds along a trace. */
+const tracePlaces = <Point>(points: readonly Point[]): Point[] =>
+  points.length < 3
+    ? []
+    : [points[Math.floor(points.length / 3)]!, points[Math.floor((2 * points.length) / 3)]!];
+
+/** An ESC whose BEC burns what it does not pass on, and which stops when it is a little warm. */
+const warm = (profile: EscProfile): EscProfile => ({
+  ...profile,
+  limits: { ...profile.limits, becKind: 'linear', temperatureLimitC: 28 },
+});
 
 /** Four digits, so that another machine's last bits do not matter. */
 const shown = (value: number): string => String(Math.abs(value) < 1e-6 ? 0 : Number(value.toPrecision(4)));
@@ -46,7 +60,10 @@ it('no number of any drill moves without being meant to', async () => {
   const classes = Object.keys(VEHICLE_CLASSES) as VehicleClass[];
   const lines = classes.flatMap((vehicleClass) => {
     const { profile } = archetypeFor(vehicleClass);
-    const factory = linesOf(vehicleClass, 'factory', profile, factoryStops(profile));
+    const factory = [
+      ...linesOf(vehicleClass, 'factory', profile, factoryStops(profile)),
+      ...linesOf(vehicleClass, 'warm', warm(profile), factoryStops(profile)),
+    ];
     if (!STIRRED.includes(vehicleClass)) return factory;
     return [
       ...factory,
