@@ -6,15 +6,24 @@ export const AWAY = { away: true } as const;
 /**
  * Sends a form, and keeps the page with everything typed in it where the server or its database is away.
  * Without this the router would put an error page in its place.
+ * @throws what the action threw, where it was refused, or failed though the server is well
  */
 export async function keepTyped<T>(serverAction: () => Promise<T>): Promise<T | typeof AWAY> {
   try {
     return await serverAction();
   } catch (error) {
-    if (error instanceof TypeError || (isRouteErrorResponse(error) && error.status >= 500)) return AWAY;
+    const mayBeAway = error instanceof TypeError || (isRouteErrorResponse(error) && error.status >= 500);
+    // The same error comes from a mistake in a program: the server itself says which it is.
+    if (mayBeAway && !(await isWell())) return AWAY;
     throw error;
   }
 }
+
+const isWell = (): Promise<boolean> =>
+  fetch('/healthz').then(
+    ({ ok }) => ok,
+    () => false,
+  );
 
 /** What an action answered, where it did. */
 export const answered = <T extends object>(answer: T | typeof AWAY | undefined): T | undefined =>

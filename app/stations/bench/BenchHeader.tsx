@@ -71,6 +71,16 @@ export function BenchHeader() {
           />
         </div>
       )}
+      {status.kind === 'refused' && (
+        <div className="px-3.5 pb-2" role="alert">
+          <Notice
+            grade="caution"
+            title="This draft is not taken: the rig was deleted, or has another ESC, since this page was opened."
+          >
+            <p>What you moved last is kept in this browser. Reload the page to see what is there now.</p>
+          </Notice>
+        </div>
+      )}
       {status.kind === 'conflict' && (
         <div className="px-3.5 pb-2" role="alert">
           <DraftConflict theirs={status.theirs} />

@@ -1,5 +1,6 @@
 import { sameIntents, type Draft } from '#core/sheet/draft';
 import { useCallback, useEffect, useEffectEvent, useRef, useState } from 'react';
+import { postDraft } from './postDraft';
 import { useStroke } from './useStroke';
 import { forgetWaiting, keepWaiting, takeWaiting } from './waitingDraft';
 
@@ -8,6 +9,8 @@ export type SaveStatus =
   | { kind: 'saving' }
   /** The server does not answer; the draft is kept here and sent again. */
   | { kind: 'away' }
+  /** The server never takes it: the rig is gone, or has another ESC. The draft waits in the browser. */
+  | { kind: 'refused' }
   /** Another page saved first. */
   | { kind: 'conflict'; theirs: Draft; revision: number };
 
@@ -60,13 +63,20 @@ export function useDraft(rigId: string, kept: Kept) {
       const next = waiting.current;
       waiting.current = undefined;
       const answer = await postDraft(rigId, revision.current, next);
-      if (!answer) {
+      if (answer.kind === 'refused') {
+        keepWaiting(rigId, latest() ?? next, revision.current);
+        waiting.current = undefined;
+        sending.current = false;
+        setStatus({ kind: 'refused' });
+        return;
+      }
+      if (answer.kind === 'away') {
         const unsent = latest() ?? next;
         waiting.current = unsent;
         keepWaiting(rigId, unsent, revision.current);
         setStatus({ kind: 'away' });
         await pause(TRY_AGAIN_MS);
-      } else if (answer.saved || sameIntents(answer.draft, next)) {
+      } else if (answer.kind === 'saved' || sameIntents(answer.draft, next)) {
         // Also where it was saved before, and only the answer was lost on its way.
         revision.current = answer.revision;
         // More may have been moved meanwhile: it waits on the new revision now.
@@ -194,19 +204,3 @@ function useForget(rigId: string, waiting: { readonly current: Draft | undefined
 }
 
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
-
-type Answer = { saved: true; revision: number } | { saved: false; revision: number; draft: Draft };
-
-async function postDraft(rigId: string, baseRevision: number, draft: Draft): Promise<Answer | undefined> {
-  try {
-    const response = await fetch(`/rigs/${rigId}/draft`, {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ baseRevision, ...draft }),
-      keepalive: true,
-    });
-    return response.ok ? ((await response.json()) as Answer) : undefined;
-  } catch {
-    return undefined;
-  }
-}
