@@ -123,7 +123,7 @@ test('whatever is asked is answered: no error of the server, none that hangs, no
   const rigId = await openNewRig(page, 'Asked rig', 'tune');
   const random = numbers(SEED);
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
-  const all = addresses(routes as RouteConfigEntry[]);
+  const all = addresses(routes);
 
   const anyValue = (depth = 0): unknown => {
     const kind = random();
@@ -201,7 +201,10 @@ test('what is too large, of no type that is known, or no whole message, is refus
   page,
 }) => {
   const rigId = await openNewRig(page, 'Refusing rig', 'tune');
-  const send = async (path: string, init: RequestInit) =>
+  const send = async (
+    path: string,
+    init: { method?: string; headers?: Record<string, string>; body?: string },
+  ) =>
     (
       await fetch(`${ADDRESS}${path}`, {
         method: 'POST',

@@ -4,7 +4,7 @@
  */
 import { plugIn, type LinkedEsc } from '#core/device/linkedEsc';
 import type { EscProfile } from '#core/esc/profile';
-import { isMemoryOf, isSerial, readCountedMemory, type CountedMemory, type Fault } from '#core/link/control';
+import { isMemoryOf, isSerial, readCountedMemory, type CountedMemory, type Fault } from '#core/device/control';
 import { isPassCode } from '#core/link/protocol';
 import {
   closeSync,
@@ -93,7 +93,7 @@ export class StandInBench {
   }
 
   private fileOf(serial: string): string {
-    if (!isSerial(serial)) throw new Error(`'${serial}' is no serial number`);
+    if (!isSerial(serial)) throw new Error(`'${String(serial)}' is no serial number`);
     return join(this.folder, `${serial}.json`);
   }
 }

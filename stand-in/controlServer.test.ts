@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { factoryMemory } from '#core/device/simulatedEsc';
 import { smallProfile } from '#core/esc/smallProfile.fixture';
-import { LONGEST_CONTROL_LINE } from '#core/link/control';
+import { LONGEST_CONTROL_LINE } from '#core/device/control';
 import { StandInBench } from './bench';
 import { controlServer } from './controlServer';
 
@@ -61,7 +61,7 @@ describe('the hands at the bench', () => {
   ])('answer %s with a sentence, and live on', async (_, line) => {
     expect(JSON.parse(await answerTo(`${line}\n`))).toMatchObject({
       ok: false,
-      sentence: expect.any(String),
+      sentence: expect.any(String) as string,
     });
     expect(await asked({ do: 'memory', serial: 'one' })).toEqual({ ok: true });
   });

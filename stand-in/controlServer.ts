@@ -4,7 +4,7 @@ import {
   readControlRequest,
   type ControlReply,
   type ControlRequest,
-} from '#core/link/control';
+} from '#core/device/control';
 import { LineReader } from '#core/link/lines';
 import { createServer, type Server } from 'node:net';
 import type { StandInBench } from './bench';

@@ -1,3 +1,3 @@
-import type { Fault } from '#core/link/control';
+import type { Fault } from '#core/device/control';
 
 export const NO_FAULT: Fault = { kind: 'none' };

@@ -8,7 +8,7 @@ import {
   type Reply,
   type Request,
 } from '#core/link/protocol';
-import type { Fault } from '#core/link/control';
+import type { Fault } from '#core/device/control';
 import { LineReader } from '#core/link/lines';
 import { createServer, type Server, type Socket } from 'node:net';
 import type { StandInBench } from './bench';

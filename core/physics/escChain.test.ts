@@ -104,7 +104,7 @@ describe('from stops to what the bridge is asked for', () => {
   });
 
   it('without items for them: turbo wants full throttle, softening ends at half', () => {
-    expect(behave(withItem('turbo', 10)).advance.turboFrom).toBe(1);
+    expect(behave(withItem('turbo', 10)).advance).toMatchObject({ turboFrom: 1, turboPerSecond: 1000 });
     expect(behave(withItem('earlySoftening', 4)).advance.softeningUntil).toBe(0.5);
     expect(behave(withItem('boost', 8)).advance).toMatchObject({ boostStartRpm: 5000, boostEndRpm: 25_000 });
   });
@@ -144,6 +144,9 @@ describe('advance that follows speed, throttle and time (common practice)', () =
       0, 32, 64, 64,
     ]);
     expect(totalAdvance(boost, 16_000, 1, 0)).toBeCloseTo(6.4, 9);
+    // Only from so much throttle on.
+    const late = { ...boost, boostFrom: 0.8 };
+    expect([0.79, 0.8].map((signal) => totalAdvance(late, 25_000, signal, 0))).toEqual([0, 64]);
   });
 
   it('5° spread over 5000 to 20 000 rpm are 2.5° at 12 500', () => {

@@ -50,6 +50,10 @@ describe('the heat of a BEC', () => {
     expect(becWatts({ ...bus, isLinear: false }, 6, 16)).toBeLessThan(1);
   });
 
+  it('of a linear one is nothing where the pack has fallen below it', () => {
+    expect(becWatts({ ...bus, isLinear: true }, 6, 5.5)).toBe(0);
+  });
+
   it('is not the ESC’s where an external one feeds the bus', () => {
     expect(becWatts({ ...bus, isLinear: true, externalVolts: 6 }, 6, 16)).toBe(0);
   });

@@ -2,8 +2,9 @@ import { found } from './found.fixture';
 import { describe, expect, it } from 'vitest';
 import { actAll, factoryMemory, placeOnBench } from '../device/simulatedEsc';
 import type { MediumFamily } from '../esc/media';
-import type { EscProfile } from '../esc/profile';
-import { cardProfile, smallProfile, toneProfile } from '../esc/smallProfile.fixture';
+import { handMediumOf, type EscProfile } from '../esc/profile';
+import { ARCHETYPES } from '../archetypes/archetypes';
+import { cardProfile, smallProfile, toneProfile, withLock } from '../esc/smallProfile.fixture';
 import { escMachine } from '../procedure/escMachine';
 import type { Input, Machine, State } from '../procedure/language';
 import { initialConfig, stateOf } from '../procedure/step';
@@ -78,6 +79,28 @@ describe('what a way costs', () => {
   });
 });
 
+describe('a restart', () => {
+  it('stores nothing on its way, though waiting would', () => {
+    const profile = ARCHETYPES.find((one) => handMediumOf(one.profile)?.family === 'twoKeys')!.profile;
+    const stick = profile.factoryRange;
+    const press = (key: 'set' | 'value'): Input[] => [
+      { type: 'down', key },
+      { type: 'up', key },
+    ];
+    const esc = actAll(placeOnBench(profile, factoryMemory(profile), stick.neutralMicros), [
+      { type: 'power', on: true },
+      { type: 'elapsed', ms: profile.bootMs },
+      ...press('set'),
+      ...press('value'),
+      ...press('value'),
+    ]).esc;
+    // A stop is raised: left alone for a moment, it is stored.
+    expect(actAll(esc, [{ type: 'elapsed', ms: 60_000 }]).esc.config.memory).not.toBe(esc.config.memory);
+    const { inputs } = found(planRestart(esc.machine, esc.config, stick, 'twoKeys'));
+    expect(actAll(esc, inputs).esc.config.memory).toBe(esc.config.memory);
+  });
+});
+
 describe('a search', () => {
   it('gives up after so many looks, and otherwise says that there is no way', () => {
     const { machine, start } = benchOf(cardProfile(), CAR);
@@ -109,6 +132,23 @@ describe('a search', () => {
 });
 
 describe('ways that are kept', () => {
+  it('are forgotten where a lock was set, whatever else changed with it', () => {
+    const { machine, start } = benchOf(withLock(smallProfile()), CAR);
+    const { itemId, stopIds } = machine.lock!;
+    const explorer = new Explorer(machine, CAR, undefined);
+    const calibrating = (stops: Record<string, string>) =>
+      quickestPath(
+        explorer,
+        { ...start, memory: { ...start.memory, stops: { ...start.memory.stops, ...stops } } },
+        { allows: () => false, arrived: (config) => stateOf(machine, config).role === 'calibrating' },
+      );
+    const free = machine.menu
+      .find((item) => item.itemId === itemId)!
+      .stopIds.find((id) => !stopIds.includes(id))!;
+    expect(calibrating({ [itemId]: free })).not.toBe('noWay');
+    expect(calibrating({ [itemId]: stopIds[0]!, bite: 'bite-5' })).toBe('noWay');
+  });
+
   it('show what is stored now, not what was when they were found', () => {
     const { machine, start } = benchOf(cardProfile(), CAR);
     const explorer = new Explorer(machine, CAR, 'lampCard');

@@ -148,6 +148,10 @@ describe('how long to hold, and how soon to move', () => {
     expect(free.timing).toBeUndefined();
   });
 
+  it('a pulse that is no end is named, to a µs', () => {
+    expect(moved(smallProfile(), car, { micros: 1600.6 }).before).toBe('Bring the throttle to 1601 µs.');
+  });
+
   it('held where a point is taken, with what tells that it was', () => {
     const chime = [{ type: 'tone', tone: 'tune' }];
     const held = moved(smallProfile(), car, { keepMs: 1500, observed: chime });
@@ -156,6 +160,12 @@ describe('how long to hold, and how soon to move', () => {
       const observed = Array.from({ length: count }, () => ({ type: 'tone', tone: 'short' }));
       return moved(smallProfile(), car, { keepMs: 1500, observed }).detail;
     };
+    const seen = (...observed: object[]) =>
+      moved(smallProfile(), car, { keepMs: 1500, observed: [{ type: 'tone', tone: 'short' }, ...observed] })
+        .detail;
+    expect(seen({ type: 'tone', tone: 'warning' })).toContain('One short beep');
+    expect(seen({ type: 'lamp', lamp: 'amber', pattern: 'blinking' })).not.toContain('stays lit');
+    expect(seen({ type: 'lamp', lamp: 'amber', pattern: 'on' })).toContain('The amber lamp stays lit');
     expect([beeps(1), beeps(2)]).toEqual([
       expect.stringContaining('One short beep: the point'),
       expect.stringContaining('Two short beeps: the point'),

@@ -2,7 +2,7 @@ import { createServer, type Server, type Socket } from 'node:net';
 import { once } from 'node:events';
 import type { AddressInfo } from 'node:net';
 import { afterEach, describe, expect, it } from 'vitest';
-import { LONGEST_CONTROL_LINE } from '#core/link/control';
+import { LONGEST_CONTROL_LINE } from '#core/device/control';
 import { askHands } from './hands';
 
 let server: Server | undefined;

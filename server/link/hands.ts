@@ -3,7 +3,7 @@ import {
   readControlReply,
   type ControlReply,
   type ControlRequest,
-} from '#core/link/control';
+} from '#core/device/control';
 import { LineReader } from '#core/link/lines';
 import { connect } from 'node:net';
 import { LinkError } from './escLink';

@@ -2,7 +2,7 @@ import { factoryStops } from '#core/esc/profile';
 import { FACTORY_PASS_CODE } from '#core/link/protocol';
 import { holdingsOf } from '#core/sheet/evidence';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import type { Fault } from '#core/link/control';
+import type { Fault } from '#core/device/control';
 import { LinkBench, profile } from './loadByLink.fixture';
 import { openTcpLink } from './tcpEscLink';
 

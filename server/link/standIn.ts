@@ -1,6 +1,6 @@
 /** The stand-in ESC as the server reaches it: its link, and the hands that plug a rig's simulated ESC into it. */
 import type { EscProfile } from '#core/esc/profile';
-import { isMemoryOf, type CountedMemory } from '#core/link/control';
+import { isMemoryOf, type CountedMemory } from '#core/device/control';
 import { simulatedMemoryOf, takeMemory } from '../repositories/simulatedEscs';
 import { askHands } from './hands';
 import { LinkError, type EscLink } from './escLink';

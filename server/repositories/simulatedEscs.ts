@@ -1,4 +1,4 @@
-import type { CountedMemory } from '#core/link/control';
+import type { CountedMemory } from '#core/device/control';
 import type { EscMemory } from '#core/procedure/language';
 import { literal, type Transaction } from 'sequelize';
 import { SimulatedEscModel } from '../models';

@@ -6,7 +6,7 @@ import { validateProfile } from '../esc/validateProfile';
 import type { EscProfile } from '../esc/profile';
 import type { EscMemory } from '../procedure/language';
 import type { LearnedRange } from '../radio/pulse';
-import type { Verb } from './protocol';
+import type { Verb } from '../link/protocol';
 
 /** A memory with the number of times it was changed, by which the newer of two is told. */
 export interface CountedMemory {
