@@ -221,7 +221,11 @@ test('a pass code that is still the factory’s is pointed out and changed, and 
 
   // What the page believes it to be is wrong from now on.
   await page.evaluate(async (address) => {
-    await fetch(address, { method: 'POST', body: JSON.stringify({ do: 'sayPassCode', passCode: 3333 }) });
+    await fetch(address, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ do: 'sayPassCode', passCode: 3333 }),
+    });
   }, `${rig}/link`);
   await read();
   await expect(page.getByText('The ESC refused: the pass code is not right.')).toBeVisible();

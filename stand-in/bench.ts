@@ -4,7 +4,13 @@
  */
 import { plugIn, type LinkedEsc } from '#core/device/linkedEsc';
 import type { EscProfile } from '#core/esc/profile';
-import { isMemoryOf, isSerial, readCountedMemory, type CountedMemory, type Fault } from '#core/device/control';
+import {
+  isMemoryOf,
+  isSerial,
+  readCountedMemory,
+  type CountedMemory,
+  type Fault,
+} from '#core/device/control';
 import { isPassCode } from '#core/link/protocol';
 import {
   closeSync,

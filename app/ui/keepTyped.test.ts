@@ -10,9 +10,15 @@ const failing = (error: unknown) => keepTyped(() => Promise.reject(error as Erro
 const answered500 = { status: 500, statusText: '', internal: false, data: null };
 
 describe('a form that does not get through', () => {
-  it('keeps its page where nobody answers, or the database is away', async () => {
-    healthIs(nobody);
-    expect(await failing(new TypeError('Failed to fetch'))).toBe(AWAY);
+  it.each(['Failed to fetch', 'NetworkError when attempting to fetch resource.', 'Load failed'])(
+    'keeps its page where it was not sent: %s',
+    async (message) => {
+      healthIs(well);
+      expect(await failing(new TypeError(message))).toBe(AWAY);
+    },
+  );
+
+  it('keeps its page where the database is away', async () => {
     healthIs(unwell);
     expect(await failing(answered500)).toBe(AWAY);
   });

@@ -12,12 +12,16 @@ export async function keepTyped<T>(serverAction: () => Promise<T>): Promise<T | 
   try {
     return await serverAction();
   } catch (error) {
-    const mayBeAway = error instanceof TypeError || (isRouteErrorResponse(error) && error.status >= 500);
-    // The same error comes from a mistake in a program: the server itself says which it is.
-    if (mayBeAway && !(await isWell())) return AWAY;
+    if (isUnsent(error)) return AWAY;
+    // The database may be away behind a server that answers: it says so itself.
+    if (isRouteErrorResponse(error) && error.status >= 500 && !(await isWell())) return AWAY;
     throw error;
   }
 }
+
+/** What browsers throw where a request did not get through; a mistake in a program is a TypeError, too. */
+const isUnsent = (error: unknown): boolean =>
+  error instanceof TypeError && /failed to fetch|networkerror|load failed/i.test(error.message);
 
 const isWell = (): Promise<boolean> =>
   fetch('/healthz').then(

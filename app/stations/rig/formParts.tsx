@@ -2,7 +2,7 @@
 import type { ReactNode } from 'react';
 
 export const INPUT =
-  'min-h-11 rounded-sm border border-muted bg-sheet px-3 text-lg aria-invalid:border-2 aria-invalid:border-hazard';
+  'min-h-11 max-w-full min-w-0 rounded-sm border border-muted bg-sheet px-3 text-lg aria-invalid:border-2 aria-invalid:border-hazard';
 
 export function Part({ title, children }: { title: string; children: ReactNode }) {
   return (
@@ -109,7 +109,7 @@ export function Choice({
       id={name}
       name={name}
       defaultValue={value}
-      className={`${INPUT} max-w-full`}
+      className={INPUT}
       aria-describedby={`${name}-why`}
     >
       {options.map(([key, words]) => (
