@@ -105,13 +105,7 @@ export function Choice({
   options: (readonly [string, string])[];
 }) {
   return (
-    <select
-      id={name}
-      name={name}
-      defaultValue={value}
-      className={INPUT}
-      aria-describedby={`${name}-why`}
-    >
+    <select id={name} name={name} defaultValue={value} className={INPUT} aria-describedby={`${name}-why`}>
       {options.map(([key, words]) => (
         <option key={key} value={key}>
           {words}
