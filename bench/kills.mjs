@@ -80,9 +80,18 @@ const tally = {
   lostSheets: 0,
   loads: 0,
   hanging: 0,
+  /** Rounds after which the ESC could be read, and those of them in which it held what nobody had believed. */
+  readings: 0,
   untrue: 0,
   slowestMs: 0,
 };
+/** The sheets that were called kept, by the id that they were sent with, and all that are there. */
+const acknowledged = new Set();
+const there = new Set();
+let sheetsSeen = 0;
+/** Saves count up, so that a lost one is seen: tenths of a µs of jitter. */
+let savesSent = 0;
+let lastKept = 0;
 /** @type {Record<string, number>} */
 const killed = {};
 
@@ -90,12 +99,10 @@ await untilWell();
 const rigId = await rigFromList();
 const profile = JSON.parse(readFileSync('demo/tamsel-r60.esc-profile.json', 'utf8'));
 const [item] = profile.items.filter((/** @type {any} */ { id }) => id === 'stopper');
-let acknowledgedSheets = 0;
 
 for (let round = 0; round < ROUNDS; round += 1) {
   const part = PARTS[round % PARTS.length] ?? 'web';
   const at = Math.random() * LONGEST_MS;
-  let jitter = 0;
   let working = true;
   const killing = sleep(at).then(() => {
     process.kill(JSON.parse(readFileSync(`${DATA}/processes.json`, 'utf8'))[part], 'SIGKILL');
@@ -103,25 +110,28 @@ for (let round = 0; round < ROUNDS; round += 1) {
   });
   // A load by link in every round; saves and sheets beside it until something dies.
   const stopId = item.stops[round % item.stops.length].id;
-  await post(`/rigs/${rigId}/link`, { do: 'begin', intents: { stopper: stopId } }).catch(() => undefined);
-  tally.loads += 1;
+  const begun = await post(`/rigs/${rigId}/link`, { do: 'begin', intents: { stopper: stopId } }).catch(
+    () => undefined,
+  );
+  if (begun?.status === 200) tally.loads += 1;
+  const until = Date.now() + LONGEST_MS;
   while (working) {
-    const next = Math.floor(Math.random() * 199) + 1;
-    const saved = await post(`/rigs/${rigId}/bench-notes`, { note: 'jitter', jitterMicros: next }).catch(
-      () => undefined,
-    );
+    savesSent += 1;
+    const saved = await post(`/rigs/${rigId}/bench-notes`, {
+      note: 'jitter',
+      jitterMicros: savesSent / 10,
+    }).catch(() => undefined);
     if (saved?.status === 200) {
-      jitter = next;
+      lastKept = savesSent;
       tally.saves += 1;
-    } else working = false;
-    const kept = await post(`/rigs/${rigId}/load`, { load: randomUUID(), medium: 'oneKey' }, true).catch(
-      () => undefined,
-    );
+    }
+    const load = randomUUID();
+    const kept = await post(`/rigs/${rigId}/load`, { load, medium: 'oneKey' }, true).catch(() => undefined);
     if (kept?.status === 200) {
-      acknowledgedSheets += 1;
+      acknowledged.add(load);
       tally.sheets += 1;
     }
-    if (part === 'standIn' && Date.now() % 7 === 0) working = false;
+    working = saved?.status === 200 && Date.now() < until;
   }
   await killing;
   const died = Date.now();
@@ -130,22 +140,32 @@ for (let round = 0; round < ROUNDS; round += 1) {
   tally.rounds += 1;
 
   const { rig } = /** @type {any} */ (await (await fetch(`${address}/rigs/${rigId}/rig.json`)).json());
-  // The last that was called kept, or one that was on its way when it died.
-  if (jitter !== 0 && rig.channel.jitterMicros === null) tally.lostSaves += 1;
-  // Sheets are numbered without a gap: with the number of those that were called kept, all of them are there.
-  const last = await fetch(`${address}/rigs/${rigId}/sheets/${acknowledgedSheets}.json`);
-  if (acknowledgedSheets > 0 && last.status !== 200) tally.lostSheets += 1;
+  // The last that was called kept, or a later one that was on its way when it died.
+  if (Math.round((rig.channel.jitterMicros ?? 0) * 10) < lastKept) tally.lostSaves += 1;
+  await lookAtSheets();
+  tally.lostSheets = [...acknowledged].filter((id) => !there.has(id)).length;
   const end = await linkJobEnd(rigId);
   if (end?.state === 'running for ever') tally.hanging += 1;
   // What is believed must be what the ESC holds: a reading finds nothing else, where nobody said that it is unknown.
   await sleep(1000);
-  await post(`/rigs/${rigId}/link`, { do: 'begin', intents: {} }).catch(() => undefined);
-  const read = await linkJobEnd(rigId);
-  const untrue =
-    read?.surprises?.filter((/** @type {any} */ { believedStopId }) => believedStopId !== null) ?? [];
-  if (untrue.length > 0) tally.untrue += 1;
-  if (read?.state !== 'finished') console.log(`round ${round}: the reading ended as ${JSON.stringify(read)}`);
+  const asked = await post(`/rigs/${rigId}/link`, { do: 'begin', intents: {} }).catch(() => undefined);
+  const read = asked?.status === 200 ? await linkJobEnd(rigId) : undefined;
+  if (read?.state === 'finished') {
+    tally.readings += 1;
+    const isUntrue = (/** @type {any} */ { believedStopId }) => believedStopId !== null;
+    if (read.surprises.some(isUntrue)) tally.untrue += 1;
+  } else console.log(`round ${round + 1}: no reading; ${JSON.stringify(read ?? asked)}`);
   console.log(`round ${round + 1}: ${part} killed after ${Math.round(at)} ms; ${JSON.stringify(tally)}`);
+}
+
+/** Sheets are numbered without a gap: looks at those that are new. */
+async function lookAtSheets() {
+  for (;;) {
+    const sheet = await fetch(`${address}/rigs/${rigId}/sheets/${sheetsSeen + 1}.json`);
+    if (sheet.status !== 200) return;
+    sheetsSeen += 1;
+    there.add(/** @type {any} */ (await sheet.json()).id);
+  }
 }
 
 console.log(JSON.stringify({ ...tally, killed }, null, 1));

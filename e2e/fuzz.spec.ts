@@ -1,4 +1,5 @@
 import type { RouteConfigEntry } from '@react-router/dev/routes';
+import { seededNumbers } from '#core/units/seeded.fixture';
 import routes from '../app/routes';
 import { ADDRESS } from './setting';
 import { openNewRig } from './rigs';
@@ -10,14 +11,6 @@ const REQUESTS = 3000;
 const AT_ONCE = 8;
 /** Nobody waits longer for an answer. */
 const HANGING_MS = 10_000;
-
-function numbers(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state * 48271) % 2147483647;
-    return state / 2147483647;
-  };
-}
 
 /** Every address of the application, with its parameters still open. */
 function addresses(entries: readonly RouteConfigEntry[], above = ''): string[] {
@@ -121,7 +114,7 @@ test('whatever is asked is answered: no error of the server, none that hangs, no
 }) => {
   test.setTimeout(180_000);
   const rigId = await openNewRig(page, 'Asked rig', 'tune');
-  const random = numbers(SEED);
+  const random = seededNumbers(SEED);
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
   const all = addresses(routes);
 

@@ -1,5 +1,9 @@
+import { ARCHETYPES } from '#core/archetypes/archetypes';
+import { handMediumOf } from '#core/esc/profile';
+import { defaultRig } from '#core/rig/defaults';
+import { VERSION } from '#formats/document';
 import { handOf } from './hand';
-import { openDemoRig } from './rigs';
+import { openDemoRig, takeIn } from './rigs';
 import { draftSaved, expect, moveRail, test } from './test';
 
 test('a crawler on its card: several values in one session, each confirmed, each read off the lamps', async ({
@@ -88,4 +92,39 @@ test('a trainer by its stick: two end points, then values by ear; a missed group
     await expect(row).toContainText('Lazy (stop 3)');
     await expect(row).toContainText('seen stored');
   });
+});
+
+test('of two media the chosen one stands on paper, and nothing of the other, end points learned or not', async ({
+  page,
+}) => {
+  const tones = ARCHETYPES.map((one) => one.profile).find(
+    (one) => handMediumOf(one)?.family === 'stickTones',
+  )!;
+  const card = ARCHETYPES.flatMap((one) => one.profile.media).find(({ family }) => family === 'lampCard')!;
+  const escProfile = {
+    ...tones,
+    id: 'tones-and-card',
+    name: 'Tones and card',
+    media: [...tones.media, card],
+  };
+  const rig = { ...defaultRig('sportPlane'), name: 'Two ways in' };
+  const rigId = await takeIn(page, {
+    format: 'live-tune/rig',
+    version: VERSION,
+    escProfileId: escProfile.id,
+    rig,
+    escProfile,
+  });
+  await page.goto(`/rigs/${rigId!}/tune`);
+  await moveRail(page, 'Cutoff', 'ArrowRight', 1);
+  await draftSaved(page);
+  await page.goto(`/rigs/${rigId!}/load`);
+  await page.getByRole('group', { name: 'By' }).getByRole('radio').nth(1).check();
+  await page.getByRole('link', { name: 'The plan on paper' }).click();
+  const plan = page.getByRole('article');
+  await expect(plan.getByText('Push the card into its socket.')).toBeVisible();
+  await expect(plan.getByText('Stick all the way up.')).toHaveCount(0);
+  await page.goto(`/rigs/${rigId!}/load/paper?by=stickTones`);
+  await expect(plan.getByText('Stick all the way up.').first()).toBeVisible();
+  await expect(plan.getByText('Push the card into its socket.')).toHaveCount(0);
 });

@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
 import { demoRigFile, openNewRig, takeIn } from './rigs';
 import { ADDRESS } from './setting';
-import { expect, test } from './test';
+import { expect, moveRail, test } from './test';
 
 const AT_ONCE = 20;
 
@@ -115,4 +115,14 @@ test('a rig that brings another ESC under a known name gets that one, and says s
   await expect(page.getByText('an ESC of its own.')).toBeVisible();
   // The same once more is the same ESC.
   expect(await nameOn(await bring(changed, 'Other ESC again'))).toBe(`${profile.name} (2)`);
+});
+
+test('a draft that is never taken is told from a server that is away', async ({ page, context }) => {
+  const rigId = await openNewRig(page, 'Deleted meanwhile', 'tune');
+  const other = await context.newPage();
+  await other.goto(`/rigs/${rigId}/rig`);
+  await send(other, '/?index', { rigId, intent: 'delete' }, 'form');
+  await moveRail(page, 'Brake strength', 'ArrowLeft', 1);
+  await expect(page.getByText('The server does not take this draft.')).toBeVisible();
+  await expect(page.getByText('The server does not answer.')).toHaveCount(0);
 });

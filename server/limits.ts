@@ -16,11 +16,11 @@ export const onlyKnownMethods: RequestHandler = (request, response, next) => {
 
 const MEGABYTE = 1_000_000;
 /** The most bytes that a request of each type brings; a picture has the most. */
-const MOST_BYTES: Readonly<Record<string, number>> = {
-  'application/json': MEGABYTE,
-  'application/x-www-form-urlencoded': MEGABYTE,
-  'multipart/form-data': 16 * MEGABYTE,
-};
+const MOST_BYTES = new Map([
+  ['application/json', MEGABYTE],
+  ['application/x-www-form-urlencoded', MEGABYTE],
+  ['multipart/form-data', 16 * MEGABYTE],
+]);
 
 /** Refuses what is too large, of a type that nothing here takes, or of a length that is not said. */
 export const onlyFittingBodies: RequestHandler = (request, response, next) => {
@@ -37,7 +37,7 @@ export const onlyFittingBodies: RequestHandler = (request, response, next) => {
     next();
     return;
   }
-  const most = MOST_BYTES[type.split(';')[0]!.trim().toLowerCase()];
+  const most = MOST_BYTES.get(type.split(';')[0]!.trim().toLowerCase());
   if (most === undefined) response.status(415).type('text').send('Live Tune takes nothing of this type.\n');
   else if (!(Number(length) <= most))
     response

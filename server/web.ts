@@ -17,6 +17,7 @@ const CLIENT_FILES = new URL('../client/', import.meta.url).pathname;
 const YEAR = '1y';
 /** A stop waits this long for running requests; the database has what was saved either way. */
 const STOP_WITHIN_MS = 5000;
+const IDLE_LINE_MS = 75_000;
 
 type WithNonce = { locals: { nonce: string } };
 
@@ -99,6 +100,9 @@ const server = application().listen(Number(process.env.PORT ?? 0), '127.0.0.1', 
   log('ready', { port });
   process.send?.({ ready: true, port });
 });
+// A browser that asks again just when an idle line is being closed is cut off: a line is closed long after anybody asks again.
+server.keepAliveTimeout = IDLE_LINE_MS;
+server.headersTimeout = IDLE_LINE_MS + 5000;
 server.on('error', (error: NodeJS.ErrnoException) => {
   log('cannot listen', { code: error.code });
   process.exit(1);

@@ -172,6 +172,8 @@ function superviseCluster(kept) {
 
 /** @type {Map<string, Restarts>} */
 const restartsOf = new Map();
+/** Of which it was said that they ended, and not yet that they are back. */
+const isToldOf = new Set();
 
 /**
  * Starts a part again that ended without being asked to, as often as it takes: a disk that is full, say, is emptied some time.
@@ -183,15 +185,17 @@ async function bringBack(what, again) {
   restartsOf.set(what, restarts);
   while (!stopping) {
     const { pauseMs, isFirst } = restarts.next(Date.now());
-    if (isFirst)
+    if (isFirst) {
+      isToldOf.add(what);
       say(
         `${what} ended unexpectedly; starting it again, with growing pauses until it stays. The logs are in ${join(data, 'logs')}.`,
       );
+    }
     await sleep(pauseMs);
     if (stopping) return;
     try {
       await again();
-      say(`${what} is back.`);
+      if (isToldOf.delete(what)) say(`${what} is back.`);
       return;
     } catch (error) {
       if (!(error instanceof Plain)) console.error(error);
@@ -224,9 +228,9 @@ const UNWRITABLE = {
 
 /** @param {unknown} error */
 function fail(error) {
-  const { code, path } = /** @type {NodeJS.ErrnoException} */ (error ?? {});
+  const { code, path, syscall = '' } = /** @type {NodeJS.ErrnoException} */ (error ?? {});
   const why =
-    code !== undefined && Object.hasOwn(UNWRITABLE, code)
+    code !== undefined && !syscall.startsWith('spawn') && Object.hasOwn(UNWRITABLE, code)
       ? UNWRITABLE[/** @type {keyof typeof UNWRITABLE} */ (code)]
       : undefined;
   if (why !== undefined)

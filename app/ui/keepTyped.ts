@@ -1,4 +1,5 @@
 import { isRouteErrorResponse, type ShouldRevalidateFunctionArgs } from 'react-router';
+import { isServerWell } from './isServerWell';
 
 /** What an action answers where the server is away: the form stays as it was typed. */
 export const AWAY = { away: true } as const;
@@ -14,7 +15,7 @@ export async function keepTyped<T>(serverAction: () => Promise<T>): Promise<T | 
   } catch (error) {
     if (isUnsent(error)) return AWAY;
     // The database may be away behind a server that answers: it says so itself.
-    if (isRouteErrorResponse(error) && error.status >= 500 && !(await isWell())) return AWAY;
+    if (isRouteErrorResponse(error) && error.status >= 500 && !(await isServerWell())) return AWAY;
     throw error;
   }
 }
@@ -22,12 +23,6 @@ export async function keepTyped<T>(serverAction: () => Promise<T>): Promise<T | 
 /** What browsers throw where a request did not get through; a mistake in a program is a TypeError, too. */
 const isUnsent = (error: unknown): boolean =>
   error instanceof TypeError && /failed to fetch|networkerror|load failed/i.test(error.message);
-
-const isWell = (): Promise<boolean> =>
-  fetch('/healthz').then(
-    ({ ok }) => ok,
-    () => false,
-  );
 
 /** What an action answered, where it did. */
 export const answered = <T extends object>(answer: T | typeof AWAY | undefined): T | undefined =>

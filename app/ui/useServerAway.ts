@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { isServerWell } from './isServerWell';
 
 const ASK_EVERY_MS = 1500;
 /** A page that fails again so soon after it was loaded anew fails for another reason. */
@@ -15,10 +16,7 @@ export function useServerAway(): 'asking' | 'away' | 'well' {
     let timer: ReturnType<typeof setTimeout> | undefined;
     let wasAway = false;
     const ask = async (): Promise<void> => {
-      const well = await fetch('/healthz').then(
-        (response) => response.ok,
-        () => false,
-      );
+      const well = await isServerWell();
       if (well && (wasAway || mayReload())) {
         sessionStorage.setItem(LAST_RELOAD, String(Date.now()));
         window.location.reload();

@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest';
 import { archetypeFor } from '../archetypes/archetypes';
-import { everyItem } from '../archetypes/fortyItems.fixture';
-import { factoryStops, itemById, stopById, type EscProfile, type StopByItem } from '../esc/profile';
+import { everyItem, stirred } from '../archetypes/fortyItems.fixture';
+import { factoryStops, itemById, stopById, type StopByItem } from '../esc/profile';
 import { rangeOf } from '../radio/pulse';
 import { defaultRig } from '../rig/defaults';
 import { busLoad } from '../rig/busLoads';
@@ -14,9 +14,6 @@ import { previewOf } from './preview';
 import { verdictsOn } from './verdicts/verdictsOn';
 import type { Situation } from './verdicts/verdict';
 import { waysOf } from './ways';
-
-const stirred = ({ items }: EscProfile, share: number): StopByItem =>
-  Object.fromEntries(items.map(({ id, stops }) => [id, stops[Math.round(share * (stops.length - 1))]!.id]));
 
 /** A rig that nobody should drive like this. */
 function troubled(vehicleClass: VehicleClass): Rig {

@@ -1,4 +1,4 @@
-import type { EscProfile, ProfileItem } from '../esc/profile';
+import type { EscProfile, ProfileItem, StopByItem } from '../esc/profile';
 import { ARCHETYPES } from './archetypes';
 import { linkPattern } from './cars';
 
@@ -26,3 +26,7 @@ export function fortyItems(): EscProfile {
   const all = everyItem();
   return { ...all, id: 'forty-items', name: 'Forty items', items: all.items.slice(0, 40) };
 }
+
+/** Each item so far up its list of stops, 0 to 1: settings away from where they do nothing. */
+export const stirred = ({ items }: EscProfile, share: number): StopByItem =>
+  Object.fromEntries(items.map(({ id, stops }) => [id, stops[Math.round(share * (stops.length - 1))]!.id]));

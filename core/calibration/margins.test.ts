@@ -1,21 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { item } from '../archetypes/build';
 import { advisedDeadband, advisedEndPointMargin } from './margins';
-import type { SeriesStatistics } from '../radio/pulseSeries';
+import { seriesOf as series } from '../radio/series.fixture';
 
 const deadbandItem = { ...item('Deadband', 'deadband', 'micros', [20, 30, 45, 60], 2), number: 1 };
-const series = (deviationMicros: number, driftMicrosPerMinute = 0): SeriesStatistics => ({
-  count: 500,
-  meanMicros: 1500,
-  medianMicros: 1500,
-  deviationMicros,
-  leastMicros: 1490,
-  mostMicros: 1510,
-  peakToPeakMicros: 20,
-  driftMicrosPerMinute,
-  outliers: [],
-});
-
 describe('the advised deadband', () => {
   it('takes four deviations, five minutes of drift and the offset of neutral, on the next wider stop', () => {
     const { neededMicros, stop, reason } = advisedDeadband(series(5, 1), deadbandItem, 20, 6);

@@ -3,6 +3,7 @@ import { archetypeFor } from '../archetypes/archetypes';
 import type { EscProfile } from '../esc/profile';
 import { smallProfile, toneProfile } from '../esc/smallProfile.fixture';
 import { rangeOf, type LearnedRange, type ThrottleChannel } from '../radio/pulse';
+import { seriesOf as series } from '../radio/series.fixture';
 import { defaultRig } from '../rig/defaults';
 import type { Rig } from '../rig/rig';
 import { causesOf, SYMPTOMS, type SymptomId } from './diagnosis';
@@ -102,18 +103,6 @@ function radioLines(name: string, rig: Rig, profile: EscProfile): string[] {
     }),
   ];
 }
-
-const series = (deviationMicros: number, driftMicrosPerMinute: number) => ({
-  count: 100,
-  meanMicros: 1500,
-  medianMicros: 1500,
-  deviationMicros,
-  leastMicros: 1490,
-  mostMicros: 1510,
-  peakToPeakMicros: 20,
-  driftMicrosPerMinute,
-  outliers: [],
-});
 
 function measuredLines(): string[] {
   const { channel } = defaultRig('tenthBuggy');

@@ -31,7 +31,7 @@ export type NoWay = 'noWay' | 'gaveUp';
 
 /** What is said of a search that gave up. */
 export const GAVE_UP =
-  'No plan was found in the time that there is for it: this ESC has more states than were looked at. Work it from its manual, or describe fewer ways into it.';
+  'No plan was found: there are too many ways through this menu to look at all of them. Work it from its manual.';
 
 /** Whether something was planned. */
 export const isPlanned = <T extends object>(plan: T | NoWay): plan is T => typeof plan !== 'string';

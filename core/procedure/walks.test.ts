@@ -3,20 +3,12 @@ import { ARCHETYPES } from '../archetypes/archetypes';
 import { factoryMemory } from '../device/simulatedEsc';
 import { smallProfile, stayingProfile, toneProfile } from '../esc/smallProfile.fixture';
 import type { EscProfile } from '../esc/profile';
+import { seededNumbers } from '../units/seeded.fixture';
 import { escMachine } from './escMachine';
 import { KEYS, type Config, type Input, type Machine, type Observed } from './language';
 import { initialConfig, msToDeadline, stateOf, step, triggerOf } from './step';
 
 const STEPS = 160;
-
-/** Numbers that are the same on every machine, 0 to 1. Park and Miller's generator. */
-function numbers(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state * 48271) % 2147483647;
-    return state / 2147483647;
-  };
-}
 
 /** Mostly what the state waits for, sometimes anything; time goes just short of what happens by itself, or to it. */
 function nextInput(machine: Machine, config: Config, random: () => number): Input {
@@ -52,7 +44,7 @@ const cueWords = (cue: Observed): string =>
 
 function walk(profile: EscProfile, seed: number): string[] {
   const machine = escMachine(profile);
-  const random = numbers(seed);
+  const random = seededNumbers(seed);
   let config = initialConfig(machine, factoryMemory(profile), 1500);
   const lines: string[] = [];
   for (let n = 0; n < STEPS; n += 1) {

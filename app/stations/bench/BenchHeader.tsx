@@ -73,11 +73,11 @@ export function BenchHeader() {
       )}
       {status.kind === 'refused' && (
         <div className="px-3.5 pb-2" role="alert">
-          <Notice
-            grade="caution"
-            title="This draft is not taken: the rig was deleted, or has another ESC, since this page was opened."
-          >
-            <p>What you moved last is kept in this browser. Reload the page to see what is there now.</p>
+          <Notice grade="caution" title="The server does not take this draft.">
+            <p>
+              The rig may have been deleted, or have got another ESC, since this page was opened. What you
+              moved last is kept in this browser. Reload the page to see what is there now.
+            </p>
           </Notice>
         </div>
       )}

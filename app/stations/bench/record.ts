@@ -1,10 +1,10 @@
-import { readJson } from '#server/readBody';
 import { EVIDENCE, type EvidenceBasis, type Observation } from '#core/sheet/evidence';
 import type { EscMemory } from '#core/procedure/language';
 import { calibrationSchema } from '#formats/calibration';
 import { problemsOf } from '#formats/document';
 import { idField, keyOf, listOf, record, stopByItem } from '#formats/fields';
 import { learnedRangeSchema } from '#formats/radio';
+import { readJson } from '#server/readBody';
 import { keepCalibration, recordBench } from '#server/repositories/bench';
 import * as yup from 'yup';
 import { benchOf } from './benchData.server';

@@ -1,11 +1,11 @@
-import { stateOf } from '#core/procedure/step';
-import { isPlanned } from '#core/plan/search';
 import { learnedSlip, slipOf, type Slip } from '#core/calibration/slips';
 import { asksForThree } from '#core/esc/media';
 import { planCalibration } from '#core/plan/calibrationPlan';
 import { deadbandOf } from '#core/physics/escChain';
 import type { SimulatedEsc } from '#core/device/simulatedEsc';
+import { isPlanned } from '#core/plan/search';
 import type { Config } from '#core/procedure/language';
+import { stateOf } from '#core/procedure/step';
 import { rangeOf } from '#core/radio/pulse';
 import { useEffect, useMemo, useState } from 'react';
 import { GuideStep, NextSteps } from '../../simulated/GuideStep';

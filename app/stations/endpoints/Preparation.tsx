@@ -1,9 +1,9 @@
-import { isPlanned } from '#core/plan/search';
 import { PULSE_SOURCES, type PulseSource } from '#core/calibration/calibration';
 import { firmwareLines, firstPowerLines } from '#core/calibration/firstPower';
 import { preparationLines, type PreparationLine } from '#core/calibration/preparation';
 import { loweredSlip } from '#core/calibration/slips';
 import { FAMILY_WORDS } from '#core/esc/media';
+import { isPlanned } from '#core/plan/search';
 import type { ThrottleChannel } from '#core/radio/pulse';
 import { Check, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';

@@ -1,6 +1,6 @@
-import { isPlanned } from '#core/plan/search';
 import { choreographyOf } from '#core/plan/choreography';
 import { OUTCOMES, type Outcome } from '#core/calibration/outcomes';
+import { isPlanned } from '#core/plan/search';
 import { rangeOf } from '#core/radio/pulse';
 import { Play, Square } from 'lucide-react';
 import { useEffect, useState } from 'react';

@@ -1,10 +1,10 @@
-import { readJson } from '#server/readBody';
 import { firmwareLines, firstPowerLines } from '#core/calibration/firstPower';
 import type { BenchTest } from '#core/calibration/benchTest';
 import { METER_ERROR_VOLTS } from '#core/calibration/supplyTest';
 import { benchTestSchema } from '#formats/benchTest';
 import { problemsOf } from '#formats/document';
 import { between, oneOf, record, textField, variants, yesNo } from '#formats/fields';
+import { readJson } from '#server/readBody';
 import { keepBenchTest, tickBuildCheck } from '#server/repositories/bench';
 import { changeRig } from '#server/repositories/rigs';
 import { data } from 'react-router';

@@ -1,5 +1,5 @@
-import { readForm } from '#server/readBody';
 import { withMeasuredStop } from '#core/esc/measureStop';
+import { readForm } from '#server/readBody';
 import { findProfileByKey, keepProfile } from '#server/repositories/escProfiles';
 import { currentGarage } from '#server/repositories/garages';
 import { moveToRevision } from '#server/repositories/revisions';

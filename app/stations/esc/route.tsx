@@ -1,7 +1,7 @@
-import { readForm } from '#server/readBody';
 import { hasLink, itemById, stopById, type EscProfile } from '#core/esc/profile';
 import { downgrade, type Loss } from '#core/sheet/downgrade';
 import { EVIDENCE, unknownItems, type Observation } from '#core/sheet/evidence';
+import { readForm } from '#server/readBody';
 import { addObservations } from '#server/repositories/rigs';
 import { useState } from 'react';
 import { data, Form, Link } from 'react-router';

@@ -1,10 +1,10 @@
-import { readForm } from '#server/readBody';
 import { compareWithSheet, renumberedSince, savedBefore, toPutBack } from '#core/firmware/compare';
 import { UPDATE_CAUTIONS } from '#core/firmware/cautions';
 import { hasLink, itemById } from '#core/esc/profile';
 import { downgrade } from '#core/sheet/downgrade';
 import { heldStops, unknownItems } from '#core/sheet/evidence';
 import type { Sheet } from '#core/sheet/sheet';
+import { readForm } from '#server/readBody';
 import { keepSheet } from '#server/repositories/bench';
 import { updateSimulated } from '#server/repositories/firmware';
 import { currentGarage } from '#server/repositories/garages';

@@ -1,9 +1,9 @@
-import { readForm } from '#server/readBody';
 import { STATIONS, type StationId } from '#core/advice/stationStates';
 import { VEHICLE_CLASSES } from '#core/rig/vehicleClass';
 import { formatNumber } from '#core/units/format';
 import { LARGEST_DOCUMENT_BYTES } from '#formats/document';
 import { importDocument } from '#server/importDocument';
+import { readForm } from '#server/readBody';
 import { listDeleted, listGarage } from '#server/repositories/garageList';
 import { currentGarage } from '#server/repositories/garages';
 import { copyRig, findBench, placeRig, type Placing } from '#server/repositories/rigs';

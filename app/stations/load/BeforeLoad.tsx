@@ -19,7 +19,7 @@ import { HAND_VALUES, type HandValues, type HandChange } from '#core/rig/handVal
 import { useBench } from '../bench/BenchContext';
 import { VerdictList } from '../tune/VerdictList';
 import { NoPlan } from './NoPlan';
-import { useLoadOrder } from './useLoadOrder';
+import { useArrangedLoad } from './useLoadOrder';
 import { usePlannedLoad } from './usePlannedLoad';
 
 /** Whether the ESC of the page is worked, or one that lies beside it. */
@@ -42,23 +42,14 @@ interface Props {
 
 /** What will be loaded, by which medium, how long it takes, and what must be safe before it starts. */
 export function BeforeLoad({ onBegin }: Props) {
-  const { rigId, rig, profile, holdings, believed, changes, handChanges, changeCount, verdicts } = useBench();
+  const { rigId, rig, profile, holdings, changes, handChanges, changeCount, verdicts } = useBench();
   const [precaution, setPrecaution] = useState<string>();
   const [family, setFamily] = useState<Medium['family']>(profile.media[0]!.family);
   const [where, setWhere] = useState<Where>('simulated');
   const medium = profile.media.find((m) => m.family === family) ?? profile.media[0]!;
   const hazards = openHazards(verdicts);
   const takenUpon = verdicts.filter(({ overridden }) => overridden !== undefined);
-  const arranged = useLoadOrder(medium.family);
-  const load = useMemo(
-    () =>
-      arranged({
-        held: believed,
-        changes: changesInOrder(profile, heldStops(profile, holdings), changes),
-        handChanges,
-      }),
-    [arranged, believed, profile, holdings, changes, handChanges],
-  );
+  const load = useArrangedLoad(medium.family);
   const plan = usePlannedLoad(medium.family === 'link' ? undefined : medium, load.changes);
   const noWay = plan !== undefined && !isPlanned(plan) ? plan : undefined;
   const uncounted = profile.items.filter((item) => holdings[item.id]?.basis === 'seenStored');
@@ -149,7 +140,10 @@ export function BeforeLoad({ onBegin }: Props) {
             </Button>
             {toStore && medium.family !== 'link' && (
               <p className="mt-3">
-                <Link className="underline underline-offset-4" to={`/rigs/${rigId}/load/paper`}>
+                <Link
+                  className="underline underline-offset-4"
+                  to={`/rigs/${rigId}/load/paper?by=${medium.family}`}
+                >
                   The plan on paper
                 </Link>
                 , or on a card for the pit.

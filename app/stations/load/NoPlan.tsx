@@ -24,15 +24,15 @@ export function NoPlan({ why }: { why: NoWay }) {
   if (calibration.reason === 'digital')
     return (
       <Said first="Say at Endpoints that its range is set.">
-        A flight controller or a link sets it, and nobody has looked yet whether rest is rest. {to}
+        A flight controller or a link sets it, and what it has for rest is not what your radio sends now. {to}
       </Said>
     );
   const micros = (pulse: number): string => `${formatNumber(pulse, 0)} µs`;
   return (
     <Said first="Bring the radio to where this ESC rests.">
       Its range is fixed: it starts to drive at {micros(memory.range.neutralMicros)}, and your radio rests at{' '}
-      {micros(restMicros(rig.channel))}. Move end point or trim at the radio until they meet; say so on the
-      rig’s page.
+      {micros(restMicros(rig.channel))}. Move end point or trim at the radio until they meet, and type the new
+      numbers under Rig.
     </Said>
   );
 }

@@ -1,8 +1,8 @@
-import { readJson } from '#server/readBody';
 import { isPassCode } from '#core/link/protocol';
 import { readIntents } from '#core/sheet/intents';
 import { beginLinkJob, cancelLinkJob, linkJobOf } from '#server/link/linkJobs';
 import { changePassCode } from '#server/link/passCode';
+import { readJson } from '#server/readBody';
 import { keepPassCode } from '#server/repositories/rigs';
 import { benchOf } from '../bench/benchData.server';
 import type { Route } from './+types/link';

@@ -1,5 +1,5 @@
 import type { HandMedium } from '#core/esc/media';
-import { handMediumOf } from '#core/esc/profile';
+import { handMediumOf, type EscProfile } from '#core/esc/profile';
 import { planRestart } from '#core/plan/loadPlan';
 import { isPlanned, type NoWay } from '#core/plan/search';
 import { planOnPaper, type PaperLeg } from '#core/plan/paperPlan';
@@ -8,24 +8,24 @@ import { handStep, type HandStep } from '#core/plan/handStep';
 import { escMachine } from '#core/procedure/escMachine';
 import { rangeOf } from '#core/radio/pulse';
 import { ACCEPTANCE, PRECAUTIONS } from '#core/rig/safety';
-import { changesInOrder } from '#core/sheet/draft';
 import { heldStops } from '#core/sheet/evidence';
 import { formatDuration } from '#core/units/format';
 import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { Button } from '../../ui/Button';
 import { TickBox } from '../../ui/TickBox';
 import { useBench } from '../bench/BenchContext';
 import { NoPlan } from './NoPlan';
-import { useLoadOrder } from './useLoadOrder';
+import { useArrangedLoad } from './useLoadOrder';
 import { usePlannedLoad } from './usePlannedLoad';
 
 /** The plan on a page, or on a card for the pit lane: for a helper who sees neither screen nor reasons. */
 export default function PaperRoute() {
   const { rigId, rig, profile, changeCount } = useBench();
   const [isCard, setIsCard] = useState(false);
-  const medium = handMediumOf(profile);
+  const [params] = useSearchParams();
+  const medium = chosenMedium(profile, params.get('by'));
   const plan = usePaperPlan(medium);
   if (medium && plan === undefined && changeCount > 0)
     return <p className="px-5 py-6 text-lg">Working out the plan…</p>;
@@ -97,6 +97,11 @@ export default function PaperRoute() {
   );
 }
 
+/** The medium that Load was asked for, where a hand works it; else the first that one does. */
+const chosenMedium = (profile: EscProfile, family: string | null): HandMedium | undefined =>
+  profile.media.find((one): one is HandMedium => one.family === family && one.family !== 'link') ??
+  handMediumOf(profile);
+
 function Leg({ leg: { title, steps, countBack }, isCard }: { leg: PaperLeg; isCard: boolean }) {
   return (
     <li className="break-inside-avoid border-t border-rule py-2">
@@ -126,6 +131,10 @@ function ByHand({ steps, isCard }: { steps: readonly HandStep[]; isCard: boolean
   );
 }
 
+/** Some media work before the ESC has learned the radio. */
+const NOT_YET_DRIVING =
+  'Switch it off. Calibrate its end points before anything else below: until then it does not start to drive.';
+
 interface PaperPlan {
   before: HandStep[];
   after: HandStep[];
@@ -136,29 +145,21 @@ interface PaperPlan {
 
 /** @returns undefined while it is not worked out yet, and where no hand works this ESC */
 function usePaperPlan(medium: HandMedium | undefined): PaperPlan | NoWay | undefined {
-  const { profile, rig, changes, handChanges, holdings, believed } = useBench();
-  const arranged = useLoadOrder(medium?.family ?? 'link');
-  const load = useMemo(
-    () =>
-      arranged({
-        held: believed,
-        changes: changesInOrder(profile, heldStops(profile, holdings), changes),
-        handChanges,
-      }),
-    [arranged, believed, profile, holdings, changes, handChanges],
-  );
+  const { profile, rig, holdings } = useBench();
+  const load = useArrangedLoad(medium?.family ?? 'link');
   const plan = usePlannedLoad(medium, load.changes);
   return useMemo(() => {
     if (!medium || !plan) return undefined;
     if (!isPlanned(plan)) return plan;
     const restart = planRestart(escMachine(profile), plan.end, rangeOf(rig.channel), medium.family);
-    if (!isPlanned(restart)) return restart;
     return {
       before: load.before.map(handStep),
       after: load.after.map(handStep),
-      seconds: plan.seconds + restart.seconds,
+      seconds: plan.seconds + (isPlanned(restart) ? restart.seconds : 0),
       legs: planOnPaper(profile, rig.channel, heldStops(profile, holdings), plan.legs, medium),
-      restart: restart.gestures.map((gesture) => shortLine(profile, rig.channel, gesture, medium)),
+      restart: isPlanned(restart)
+        ? restart.gestures.map((gesture) => shortLine(profile, rig.channel, gesture, medium))
+        : [NOT_YET_DRIVING],
     };
   }, [medium, plan, load, profile, rig.channel, holdings]);
 }

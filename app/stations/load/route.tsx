@@ -1,10 +1,10 @@
-import { readForm } from '#server/readBody';
 import { MEDIUM_WORDS, type MediumFamily } from '#core/esc/media';
 import { handChangesOf, handChangeTitle } from '#core/rig/handValues';
 import type { WantedStops } from '#core/esc/profile';
 import { changesOf } from '#core/sheet/draft';
 import { holdingsOf } from '#core/sheet/evidence';
 import { stopsBeforeLoad } from '#core/sheet/undo';
+import { readForm } from '#server/readBody';
 import { keepSheet } from '#server/repositories/bench';
 import type { Bench } from '#server/repositories/rigs';
 import { isUuid } from '#server/repositories/ids';

@@ -5,8 +5,9 @@ import { inShortOrder } from '#core/plan/shortOrder';
 import { arrangeLoad, type WholeLoad } from '#core/plan/wholeLoad';
 import type { Rig } from '#core/rig/rig';
 import type { HandChange } from '#core/rig/handValues';
-import type { Change } from '#core/sheet/draft';
-import { useCallback } from 'react';
+import { changesInOrder, type Change } from '#core/sheet/draft';
+import { heldStops } from '#core/sheet/evidence';
+import { useCallback, useMemo } from 'react';
 import { useBench } from '../bench/BenchContext';
 
 interface ToArrange {
@@ -35,5 +36,20 @@ export function useLoadOrder(family: MediumFamily): (load: ToArrange) => WholeLo
       return arrangeLoad({ profile, rig, handChanges, held, changes: inOrder }, hazardsOf);
     },
     [rig, profile, family, range, rules, goals],
+  );
+}
+
+/** All that is drafted, arranged for a medium, from an ESC that is off. */
+export function useArrangedLoad(family: MediumFamily): WholeLoad {
+  const { profile, holdings, believed, changes, handChanges } = useBench();
+  const arranged = useLoadOrder(family);
+  return useMemo(
+    () =>
+      arranged({
+        held: believed,
+        changes: changesInOrder(profile, heldStops(profile, holdings), changes),
+        handChanges,
+      }),
+    [arranged, believed, profile, holdings, changes, handChanges],
   );
 }

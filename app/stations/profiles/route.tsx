@@ -1,5 +1,5 @@
-import { readForm } from '#server/readBody';
 import { MEDIUM_WORDS } from '#core/esc/media';
+import { readForm } from '#server/readBody';
 import { deleteProfile, listProfiles, rigsByProfile } from '#server/repositories/escProfiles';
 import { currentGarage } from '#server/repositories/garages';
 import { Plus } from 'lucide-react';

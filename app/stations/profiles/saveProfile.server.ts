@@ -1,5 +1,5 @@
-import { readForm } from '#server/readBody';
 import { importDocument } from '#server/importDocument';
+import { readForm } from '#server/readBody';
 import { currentGarage } from '#server/repositories/garages';
 import { data, redirect } from 'react-router';
 

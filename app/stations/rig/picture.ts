@@ -1,18 +1,16 @@
-import { readForm } from '#server/readBody';
 import { cleanPicture, LARGEST_PICTURE_BYTES } from '#server/cleanPicture';
+import { readForm } from '#server/readBody';
 import { deletePicture, keepPicture, pictureOf } from '#server/repositories/rigPictures';
 import { data, redirect } from 'react-router';
 import { benchOf } from '../bench/benchData.server';
 import type { Route } from './+types/picture';
 
-/** The picture of a rig. Kept by the browser for a while; a new one has another address. */
+/** The picture of a rig. */
 export async function loader({ params }: Route.LoaderArgs) {
   const { rigId } = await benchOf(params.rigId);
   const image = await pictureOf(rigId);
   if (!image) throw data(null, { status: 404 });
-  return new Response(new Uint8Array(image), {
-    headers: { 'Content-Type': 'image/webp', 'Cache-Control': 'private, no-cache' },
-  });
+  return new Response(new Uint8Array(image), { headers: { 'Content-Type': 'image/webp' } });
 }
 
 /** Takes a picture, or takes it away. */

@@ -1,5 +1,5 @@
-import { readForm } from '#server/readBody';
 import { migrateDraft, revisionChanges } from '#core/sheet/revisionMap';
+import { readForm } from '#server/readBody';
 import { findProfileByKey } from '#server/repositories/escProfiles';
 import { currentGarage } from '#server/repositories/garages';
 import { moveToRevision } from '#server/repositories/revisions';

@@ -1,4 +1,3 @@
-import { readForm } from '#server/readBody';
 import { ARCHETYPES } from '#core/archetypes/archetypes';
 import type { Rig } from '#core/rig/rig';
 import type { Problem } from '#core/units/problem';
@@ -10,6 +9,7 @@ import {
   listProfiles,
   type StoredProfile,
 } from '#server/repositories/escProfiles';
+import { readForm } from '#server/readBody';
 import { isCount } from '#server/repositories/ids';
 import { currentGarage } from '#server/repositories/garages';
 import { readRigForm } from './rigForm';

@@ -1,7 +1,7 @@
-import { readForm } from '#server/readBody';
 import type { EventRules } from '#core/rig/eventRules';
 import type { Problem } from '#core/units/problem';
 import { nameFault } from '#core/units/text';
+import { readForm } from '#server/readBody';
 import { deleteRules, keepRules, listRules } from '#server/repositories/eventRules';
 import { currentGarage } from '#server/repositories/garages';
 import { useEffect, useRef } from 'react';

@@ -1,9 +1,9 @@
-import { readForm } from '#server/readBody';
 import { changedSince, NO_HAND_VALUES, handChangesOf, type HandValues } from '#core/rig/handValues';
 import { changesOf, type Draft } from '#core/sheet/draft';
 import type { Sheet } from '#core/sheet/sheet';
 import { stopsBeforeLoad } from '#core/sheet/undo';
 import { LARGEST_DOCUMENT_BYTES, readDocument } from '#formats/document';
+import { readForm } from '#server/readBody';
 import { importSheet, listSheets, type StoredSheet } from '#server/repositories/sheets';
 import { data, Link, useNavigate } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';

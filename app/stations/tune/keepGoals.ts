@@ -1,5 +1,5 @@
-import { readJson } from '#server/readBody';
 import { readGoals } from '#core/advice/readGoals';
+import { readJson } from '#server/readBody';
 import { currentGarage } from '#server/repositories/garages';
 import { keepGoals } from '#server/repositories/rigs';
 import { data } from 'react-router';

@@ -1,6 +1,6 @@
-import { readJson } from '#server/readBody';
 import { readIntents } from '#core/sheet/intents';
 import { readHandValues } from '#core/rig/handValues';
+import { readJson } from '#server/readBody';
 import { saveDraft } from '#server/repositories/drafts';
 import { isCount } from '#server/repositories/ids';
 import { benchOf } from '../bench/benchData.server';

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { archetypeFor } from '../../archetypes/archetypes';
-import { everyItem } from '../../archetypes/fortyItems.fixture';
+import { everyItem, stirred } from '../../archetypes/fortyItems.fixture';
 import { factoryStops, type EscProfile, type StopByItem } from '../../esc/profile';
 import { rangeOf } from '../../radio/pulse';
 import { defaultRig } from '../../rig/defaults';
@@ -18,10 +18,6 @@ const STIRRED: readonly VehicleClass[] = [
   'helicopter',
   'fastBoat',
 ];
-
-/** Each item this far up its list of stops: all settings away from where they do nothing. */
-const stirred = ({ items }: EscProfile, share: number): StopByItem =>
-  Object.fromEntries(items.map(({ id, stops }) => [id, stops[Math.round(share * (stops.length - 1))]!.id]));
 
 function linesOf(vehicleClass: VehicleClass, name: string, profile: EscProfile, stops: StopByItem): string[] {
   const rig = defaultRig(vehicleClass);
