@@ -37,6 +37,18 @@ describe('the bench of the stand-in', () => {
     expect(bench.place(profile, 'one', { memory: memoryWith('bite-1'), writes: 8 }).memory).toEqual(
       memoryWith('bite-1'),
     );
+    // As often: the page has had the later word.
+    expect(bench.place(profile, 'one', { memory: memoryWith('bite-3'), writes: 8 }).memory).toEqual(
+      memoryWith('bite-3'),
+    );
+  });
+
+  it('takes no memory of another ESC for its own, however often that was written', () => {
+    const bench = new StandInBench(folder);
+    bench.place(profile, 'one', { memory: memoryWith('bite-4'), writes: 7 });
+    const other = { ...profile, items: profile.items.slice(0, 2) };
+    const given = { memory: factoryMemory(other), writes: 1 };
+    expect(bench.place(other, 'one', given)).toEqual(given);
   });
 
   it('keeps ESCs apart by their serial numbers, which are no paths', () => {

@@ -125,6 +125,16 @@ describe('a search', () => {
       { type: 'elapsed', ms: 5000 },
     ]).esc.config;
     expect(stateOf(machine, inCard).medium).toBe('lampCard');
+    // What is shown, too, is shown by the chosen one, though a key on the running ESC were quicker.
+    const both: EscProfile = { ...smallProfile(), media: [...smallProfile().media, ...cardProfile().media] };
+    const running = actAll(placeOnBench(both, { ...factoryMemory(both), range: CAR }, CAR.neutralMicros), [
+      { type: 'power', on: true },
+      { type: 'elapsed', ms: 2000 },
+    ]).esc;
+    const show = { purpose: 'show', itemId: 'bite', stopId: 'bite-2' } as const;
+    const [shown] = found(planLegs(running.machine, running.config, [show], CAR, 'lampCard')).legs;
+    expect(types(shown!.inputs).has('card')).toBe(true);
+
     const leaving = by('stickTones', inCard);
     expect(leaving).toContainEqual({ type: 'card', in: false });
     expect(types(leaving).has('down')).toBe(false);
