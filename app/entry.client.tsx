@@ -7,7 +7,8 @@ import { HydratedRouter } from 'react-router/dom';
 const nonce = document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce;
 if (nonce) setNonce(nonce);
 
-// A page that is left while it still loads breaks its loading off: that is no error of anybody, and the router lets it through.
+// Seen once, on a very busy machine: a page that is left while it still loads has its loading broken off, and that comes up as
+// an error of nobody. Nothing of ours breaks a request off without saying why.
 window.addEventListener('unhandledrejection', (event) => {
   if (event.reason instanceof DOMException && event.reason.name === 'AbortError') event.preventDefault();
 });
