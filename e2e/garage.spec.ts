@@ -1,6 +1,7 @@
 import { VERSION } from '#formats/document';
 import sharp from 'sharp';
 import { openNewRig, openDemoRig } from './rigs';
+import { ADDRESS } from './setting';
 import { expect, test } from './test';
 
 test('what was typed wrong is explained at its field, and nothing typed is lost', async ({ page }) => {
@@ -89,10 +90,7 @@ test('rigs are found, copied, put aside, deleted and brought back', async ({ pag
   await expect(page.getByText('Put aside. It waits under')).toBeVisible();
   await page.getByLabel('Find').fill('sandpiper');
   await expect(link('Sandpiper (copy)')).toBeHidden();
-  await page
-    .getByText(/put aside$/)
-    .first()
-    .click();
+  await page.getByRole('link', { name: /^\d+ put aside$/ }).click();
   await expect(link('Sandpiper (copy)')).toBeVisible();
 });
 
@@ -137,28 +135,34 @@ test('what an event forbids is a hazard until it is put right', async ({ page })
   await expect(page.getByText('Harbour spec forbids this.')).toBeVisible();
 });
 
-test('a rig that was put aside and then deleted comes back put aside', async ({ page }) => {
+test('a rig that was put aside and then deleted comes back put aside; from the bin it can go for good', async ({
+  page,
+}) => {
   await openDemoRig(page, 'kelp-beach-buggy', 'Dry-docked', 'rig');
   await page.goto('/');
   const link = page.getByRole('link', { name: 'Dry-docked', exact: true });
-  const aside = page.locator('details').filter({ hasText: /^\d+ put aside/ });
   await page.getByRole('button', { name: 'put aside Dry-docked' }).click();
   await expect(page.getByText('Put aside. It waits under “put aside”.')).toBeVisible();
   await expect(link).toBeHidden();
-  await aside.locator('summary').click();
-  await aside.getByRole('button', { name: 'delete Dry-docked' }).click();
+  await page.getByRole('link', { name: /^\d+ put aside$/ }).click();
+  await page.getByRole('button', { name: 'delete Dry-docked' }).click();
+  await expect(page.getByText('It lies in the bin.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('It is back, as it was.')).toBeVisible();
-  await expect(
-    page.getByRole('main').locator(':scope > ul').getByRole('link', { name: 'Dry-docked' }),
-  ).toHaveCount(0);
-  await expect(aside).toContainText('Dry-docked');
+  await expect(link).toBeVisible();
+  await page.getByRole('button', { name: 'delete Dry-docked' }).click();
+  await page.getByRole('link', { name: /^\d+ in the bin$/ }).click();
+  await page.getByRole('button', { name: 'delete for good Dry-docked' }).click();
+  await page.getByRole('alertdialog').getByRole('button', { name: 'Delete for good' }).click();
+  await expect(page.getByText('Deleted for good.')).toBeVisible();
+  await expect(page.getByText('Dry-docked')).toBeHidden();
 });
 
 test('while something is under way, nothing can be undone, and nothing else begun', async ({ page }) => {
+  await openDemoRig(page, 'kelp-beach-buggy', 'Bystander', 'rig');
   await openDemoRig(page, 'kelp-beach-buggy', 'Quick-handed', 'rig');
   await page.goto('/');
-  await page.getByRole('button', { name: 'put aside Quick-handed' }).click();
+  await page.getByRole('button', { name: 'put aside Bystander' }).click();
   const undo = page.getByRole('button', { name: 'Undo' });
   await expect(undo).toBeEnabled();
   let letThrough = (): void => undefined;
@@ -170,14 +174,30 @@ test('while something is under way, nothing can be undone, and nothing else begu
       await route.continue();
     },
   );
-  const aside = page.locator('details').filter({ hasText: /^\d+ put aside/ });
-  await aside.locator('summary').click();
-  const remove = aside.getByRole('button', { name: 'delete Quick-handed' });
+  const remove = page.getByRole('button', { name: 'delete Quick-handed' });
   await remove.click();
   await expect(undo).toBeHidden();
   await expect(remove).toBeDisabled();
   letThrough();
   await undo.click();
   await expect(page.getByText('It is back, as it was.')).toBeVisible();
-  await expect(aside).toContainText('Quick-handed');
+  await expect(page.getByRole('link', { name: 'Quick-handed', exact: true })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Bystander', exact: true })).toBeHidden();
+});
+
+test('more sheets than a page holds are turned over and searched', async ({ page }) => {
+  const rigId = await openNewRig(page, 'Paper-rich', 'sheets');
+  for (let n = 10; n < 22; n += 1)
+    await page.request.post(`/rigs/${rigId}/load`, {
+      headers: { origin: ADDRESS },
+      form: { load: `00000000-0000-4000-8000-00000000${rigId.slice(0, 2)}${n}`, medium: 'oneKey' },
+    });
+  await page.reload();
+  await expect(page.getByText('1 to 10 of 12 sheets')).toBeVisible();
+  await page.getByRole('link', { name: 'next page' }).click();
+  await expect(page.getByRole('heading', { name: 'Sheet 1', exact: true })).toBeVisible();
+  await page.getByLabel('Find').fill('paper-rich 7');
+  await expect(page.getByRole('article')).toHaveCount(1);
+  await page.getByLabel('Find').fill('no such words');
+  await expect(page.getByText('No sheet has these words')).toBeVisible();
 });

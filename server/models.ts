@@ -11,12 +11,14 @@ import type { EvidenceBasis } from '#core/sheet/evidence';
 import type { Sheet } from '#core/sheet/sheet';
 import {
   DataTypes,
+  literal,
   Model,
   type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,
 } from 'sequelize';
 import { database } from './database';
+import type { KeptStanding } from './repositories/standings';
 
 class Record<M extends Model> extends Model<InferAttributes<M>, InferCreationAttributes<M>> {}
 
@@ -48,6 +50,14 @@ export class RigModel extends Record<RigModel> {
   declare linkPassCode: CreationOptional<number | null>;
   declare archivedAt: CreationOptional<Date | null>;
   declare deletedAt: CreationOptional<Date | null>;
+  /** Counts all changes of all rigs: the higher, the later. PostgreSQL hands out bigint as text. */
+  declare touched: CreationOptional<number | string>;
+  /** Counts what was written of all that its standing follows from; the database does. */
+  declare facts: CreationOptional<number | string>;
+  declare standing: CreationOptional<KeptStanding | null>;
+  /** The count of facts, and the day, that the standing was worked out from. */
+  declare standingFacts: CreationOptional<number | string | null>;
+  declare standingDay: CreationOptional<string | null>;
   declare updatedAt: CreationOptional<Date>;
 }
 
@@ -93,6 +103,8 @@ export class CalibrationModel extends Record<CalibrationModel> {
   declare rigId: string;
   declare document: Calibration;
   declare keptAt: Date;
+  /** Counts what is kept on benches: the higher, the later. */
+  declare keptOrder: CreationOptional<number | string>;
 }
 
 export class BenchTestModel extends Record<BenchTestModel> {
@@ -100,6 +112,8 @@ export class BenchTestModel extends Record<BenchTestModel> {
   declare rigId: string;
   declare document: BenchTest;
   declare keptAt: CreationOptional<Date>;
+  /** As of a calibration. */
+  declare keptOrder: CreationOptional<number | string>;
 }
 
 export class BuildCheckModel extends Record<BuildCheckModel> {
@@ -116,16 +130,19 @@ export class SheetModel extends Record<SheetModel> {
   declare origin: SheetOrigin;
   declare document: Sheet;
   declare keptAt: Date;
+  /** The last observation that there was when it was kept; PostgreSQL hands out bigint as text. */
+  declare observedUpTo: number | string;
 }
 
 /** Kept at the end of a load, taken from a file, or read from the ESC before a load by link. */
 export type SheetOrigin = 'loaded' | 'imported' | 'backup';
 
-const { UUID, UUIDV4, TEXT, INTEGER, JSONB, DATE, NOW, BIGINT, BLOB } = DataTypes;
+const { UUID, UUIDV4, TEXT, INTEGER, JSONB, DATE, DATEONLY, NOW, BIGINT, BLOB } = DataTypes;
 // Made anew for each column: Sequelize writes into the objects it is given.
 const key = () => ({ type: UUID, primaryKey: true, defaultValue: UUIDV4 });
 const required = <T>(type: T) => ({ type, allowNull: false });
 const moment = () => ({ type: DATE, allowNull: false, defaultValue: NOW });
+const counted = (sequence: string) => ({ type: BIGINT, defaultValue: literal(`nextval('${sequence}')`) });
 
 let ready = false;
 
@@ -162,6 +179,11 @@ export function defineModels(): void {
       linkPassCode: INTEGER,
       archivedAt: DATE,
       deletedAt: DATE,
+      touched: counted('rig_touches'),
+      facts: { type: BIGINT, defaultValue: 0 },
+      standing: JSONB,
+      standingFacts: BIGINT,
+      standingDay: DATEONLY,
       updatedAt: moment(),
     },
     { ...options, modelName: 'rig', tableName: 'rigs' },
@@ -204,11 +226,23 @@ export function defineModels(): void {
     { ...options, modelName: 'observation', tableName: 'observations' },
   );
   CalibrationModel.init(
-    { id: key(), rigId: required(UUID), document: required(JSONB), keptAt: required(DATE) },
+    {
+      id: key(),
+      rigId: required(UUID),
+      document: required(JSONB),
+      keptAt: required(DATE),
+      keptOrder: counted('kept_on_bench'),
+    },
     { ...options, modelName: 'calibration', tableName: 'calibrations' },
   );
   BenchTestModel.init(
-    { id: key(), rigId: required(UUID), document: required(JSONB), keptAt: moment() },
+    {
+      id: key(),
+      rigId: required(UUID),
+      document: required(JSONB),
+      keptAt: moment(),
+      keptOrder: counted('kept_on_bench'),
+    },
     { ...options, modelName: 'benchTest', tableName: 'bench_tests' },
   );
   BuildCheckModel.init(
@@ -228,6 +262,7 @@ export function defineModels(): void {
       origin: required(TEXT),
       document: required(JSONB),
       keptAt: required(DATE),
+      observedUpTo: required(BIGINT),
     },
     { ...options, modelName: 'sheet', tableName: 'sheets' },
   );

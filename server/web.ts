@@ -11,6 +11,7 @@ import { closeDatabase, pingDatabase } from './database';
 import { keptByNobody, onlyFittingBodies, onlyKnownMethods } from './limits';
 import { nonceContext } from './nonce';
 import { onlyLoopback, onlyOwnPagesChange } from './sameOrigin';
+import { settleDoubts } from './repositories/standings';
 import { startUp } from './startUp';
 
 const CLIENT_FILES = new URL('../client/', import.meta.url).pathname;
@@ -99,6 +100,8 @@ const server = application().listen(Number(process.env.PORT ?? 0), '127.0.0.1', 
   const { port } = server.address() as AddressInfo;
   log('ready', { port });
   process.send?.({ ready: true, port });
+  // Behind the first answers. What is not settled now is when it is shown.
+  settleDoubts().catch((error: unknown) => log('doubts left', { reason: String(error) }));
 });
 // A browser that asks again just when an idle line is being closed is cut off: a line is closed long after anybody asks again.
 server.keepAliveTimeout = IDLE_LINE_MS;

@@ -1,6 +1,7 @@
 /** Runs every check and counts. Called by ./test; with --quick only those that matter while working. */
 import { existsSync, mkdirSync } from 'node:fs';
 import { inOrder, sumOf } from './lib/checks.mjs';
+import { installPostgres } from './lib/cluster.mjs';
 import { installDebianPackages, installNpmPackages } from './lib/install.mjs';
 import { Plain, say } from './lib/run.mjs';
 
@@ -66,6 +67,7 @@ async function main() {
   mkdirSync(CACHE, { recursive: true });
   if (!quick && !existsSync(`/usr/bin/${BROWSER}`))
     installDebianPackages([BROWSER], 'Chromium without windows');
+  if (!quick) installPostgres();
   // Two lanes, for two processors.
   const still = [ROUTE_TYPES, LINT, ARROWS, FORMAT, ...(quick ? [] : [UNUSED, BUILD])];
   const lanes = await Promise.all([inOrder(still), inOrder([UNIT])]);

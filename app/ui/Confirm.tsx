@@ -10,13 +10,13 @@ interface Props {
   text: string;
   /** What is sent when it is meant. */
   method: 'post' | 'delete';
-  field?: { name: string; value: string };
+  fields?: Readonly<Record<string, string>>;
   yes: string;
   no: string;
 }
 
 /** Asks before something that cannot be taken back, and sends it to the action of this page. */
-export function Confirm({ trigger, title, text, method, field, yes, no }: Props) {
+export function Confirm({ trigger, title, text, method, fields = {}, yes, no }: Props) {
   const [open, setOpen] = useState(false);
   // Not at once: a form that is taken away while it is being sent is not sent.
   const closeAfterSending = () => setTimeout(() => setOpen(false));
@@ -32,7 +32,9 @@ export function Confirm({ trigger, title, text, method, field, yes, no }: Props)
             <AlertDialog.Cancel asChild>
               <Button>{no}</Button>
             </AlertDialog.Cancel>
-            {field && <input type="hidden" {...field} />}
+            {Object.entries(fields).map(([name, value]) => (
+              <input key={name} type="hidden" name={name} value={value} />
+            ))}
             <Button type="submit" className="text-hazard">
               {yes}
             </Button>

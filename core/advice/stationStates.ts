@@ -34,8 +34,19 @@ export interface StationFacts {
   endpoints: { state: StationState; why: string };
 }
 
+export type Stations = Record<StationId, { state: StationState; why: string }>;
+
+const OPEN: readonly StationState[] = ['blocked', 'stale', 'due'];
+
+/** How much there is to do on a rig: the stations where something waits, and a hazard before all of them. */
+export function openStationCount(stations: Stations): number {
+  const states = Object.values(stations).map(({ state }) => state);
+  const open = states.filter((state) => OPEN.includes(state)).length;
+  return states.includes('blocked') ? open + states.length : open;
+}
+
 /** The state of every station, with a few words on why. */
-export function stationStates(facts: StationFacts): Record<StationId, { state: StationState; why: string }> {
+export function stationStates(facts: StationFacts): Stations {
   const { changeCount, verdicts, sheetCount, endpoints } = facts;
   const hazards = openHazards(verdicts).length;
   const differ = `${changeCount} ${changeCount === 1 ? 'value differs' : 'values differ'}`;

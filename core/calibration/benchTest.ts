@@ -9,11 +9,11 @@ export type BenchTest = { keptAt: string } & (
 export type BenchTestOf<K extends BenchTest['kind']> = Extract<BenchTest, { kind: K }>;
 
 /** The last travel test of an ESC, among all of its rig, newest first. */
-export const lastTravelTest = (
-  tests: readonly BenchTest[],
+export const lastTravelTest = <T extends BenchTest>(
+  tests: readonly T[],
   escNumber: number,
-): BenchTestOf<'travel'> | undefined =>
-  tests.find((one): one is BenchTestOf<'travel'> => one.kind === 'travel' && one.escNumber === escNumber);
+): (T & BenchTestOf<'travel'>) | undefined =>
+  tests.find((one): one is T & BenchTestOf<'travel'> => one.kind === 'travel' && one.escNumber === escNumber);
 
 /** The last supply test, among all of its rig, newest first. */
 export const lastSupplyTest = (tests: readonly BenchTest[]): BenchTestOf<'supply'> | undefined =>

@@ -3,7 +3,7 @@ import { smallProfile } from '../esc/smallProfile.fixture';
 import { defaultRig } from '../rig/defaults';
 import { calibrationWords, staleReason, type Calibration } from './calibration';
 import type { BenchTest } from './benchTest';
-import { escNames, knownEscs, lastOf, rangesOf } from './escs';
+import { escNames, knownEscs, lastOf, rangesOf, type InOrder } from './escs';
 import { EMPTY_TRAVEL_TEST } from './travelTest';
 
 const profile = smallProfile();
@@ -87,10 +87,12 @@ describe('the ESCs of a model', () => {
 
   it('are known by their bench test where that came after the calibration', () => {
     const twin = { ...defaultRig('tenthBuggy'), motorCount: 2 };
-    const test = (keptAt: string): BenchTest => ({
+    const test = (order: number): InOrder<BenchTest> => ({
       kind: 'travel',
       escNumber: 1,
-      keptAt,
+      // The clock was set back in between: it has no say.
+      keptAt: '2020-01-01T00:00:00.000Z',
+      order,
       test: {
         ...EMPTY_TRAVEL_TEST,
         firstForwardMicros: 1560,
@@ -98,11 +100,12 @@ describe('the ESCs of a model', () => {
         fullForwardMicros: 1900,
       },
     });
-    const known = (keptAt: string) => knownEscs(twin, [after, after], 30, [kept], [test(keptAt)]);
-    expect(known('2026-02-01T00:00:00.000Z')[0]).toMatchObject({
+    const known = (order: number) =>
+      knownEscs(twin, [after, after], 30, [{ ...kept, order: 5 }], [test(order)]);
+    expect(known(6)[0]).toMatchObject({
       basis: 'tested',
       range: { neutralMicros: 1530, forwardMicros: 1900 },
     });
-    expect(known('2025-12-01T00:00:00.000Z').map(({ basis }) => basis)).toEqual(['calibrated', 'factory']);
+    expect(known(4).map(({ basis }) => basis)).toEqual(['calibrated', 'factory']);
   });
 });

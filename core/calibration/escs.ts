@@ -14,7 +14,7 @@ export function escNames({ motorCount }: Pick<Rig, 'motorCount'>): string[] {
 }
 
 /** The last calibration of an ESC, among all of its rig, newest first. */
-export const lastOf = (calibrations: readonly Calibration[], escNumber: number): Calibration | undefined =>
+export const lastOf = <C extends Calibration>(calibrations: readonly C[], escNumber: number): C | undefined =>
   calibrations.find((calibration) => calibration.escNumber === escNumber);
 
 /**
@@ -48,20 +48,23 @@ export const KNOWN_BY = {
   factory: 'assumed as from the factory',
 } as const;
 
+/** Something kept on a bench, with its place among all that was: clocks are set back, and tell what came last to no one. */
+export type InOrder<T> = T & { order: number };
+
 /** What is known of every ESC of a model: its bench test where that came last, else its calibration. */
 export function knownEscs(
   rig: Rig,
   ranges: readonly LearnedRange[],
   deadbandMicros: number,
-  calibrations: readonly Calibration[],
-  tests: readonly BenchTest[],
+  calibrations: readonly InOrder<Calibration>[],
+  tests: readonly InOrder<BenchTest>[],
 ): KnownEsc[] {
   return escNames(rig).map((name, place) => {
     const calibration = lastOf(calibrations, place + 1);
     const tested = lastTravelTest(tests, place + 1);
     const range = ranges[place]!;
     const found =
-      tested && (!calibration || tested.keptAt > calibration.keptAt)
+      tested && (!calibration || tested.order > calibration.order)
         ? foundRange(tested.test, rig.channel, range)
         : undefined;
     if (found) return { name, ...found, basis: 'tested' };

@@ -9,24 +9,18 @@ interface KeptSheet {
 }
 
 /**
- * The sheet to hold an update against: the newest that was loaded or kept before it. What later loads changed on purpose
- * counts as they left it; the rest of a later sheet only says what the update left.
- * @param sheets newest first
- * @param updatedAt when the ESC got new firmware, ISO 8601; undefined where it never did
+ * The sheet to hold an update against, with what later loads changed on purpose as they left it. The rest of a later sheet
+ * only says what the update left.
+ * @param saved the newest that was loaded or kept before the update
+ * @param loadedSince what was loaded since the update, oldest first
  */
-export function savedBefore<S extends KeptSheet>(
-  sheets: readonly S[],
-  updatedAt: string | undefined,
-): S | undefined {
-  const since = ({ sheet }: KeptSheet): boolean => updatedAt !== undefined && sheet.keptAt > updatedAt;
-  const saved = sheets.find((one) => one.origin !== 'imported' && !since(one));
-  if (!saved) return undefined;
-  const values = sheets
-    .filter((one) => one.origin === 'loaded' && since(one))
-    .toReversed()
-    .reduce((before, { sheet }) => withChangesOf(sheet, before), saved.sheet.values);
-  return { ...saved, sheet: { ...saved.sheet, values } };
-}
+export const asLeftByLoads = <S extends KeptSheet>(saved: S, loadedSince: readonly KeptSheet[]): S => ({
+  ...saved,
+  sheet: {
+    ...saved.sheet,
+    values: loadedSince.reduce((before, { sheet }) => withChangesOf(sheet, before), saved.sheet.values),
+  },
+});
 
 /** Values as a later load left those that it changed. */
 const withChangesOf = (later: Sheet, values: SheetValue[]): SheetValue[] =>

@@ -11,8 +11,8 @@ import { revisionChanges } from '../sheet/revisionMap';
 import { validateProfile } from '../esc/validateProfile';
 import { loadByHand } from '../plan/loadByHand.fixture';
 import { writeSheet, type Sheet } from '../sheet/sheet';
-import { compareWithSheet, renumberedSince, savedBefore, toPutBack } from './compare';
-import { simulatedUpdate } from './simulatedUpdate';
+import { asLeftByLoads, compareWithSheet, renumberedSince, toPutBack } from './compare';
+import { stopsAfterUpdate, updatedMenu } from './simulatedUpdate';
 
 /** Each item one stop away from the factory's. */
 const changedStops = (profile: EscProfile): StopByItem =>
@@ -44,7 +44,8 @@ describe.each(ARCHETYPES.map(({ profile }) => [profile.name, profile] as const))
   'new firmware for %s',
   (_, profile) => {
     const held = changedStops(profile);
-    const { profile: next, stops } = simulatedUpdate(profile, held, profile.revision + 1);
+    const next = updatedMenu(profile, profile.revision + 1);
+    const stops = stopsAfterUpdate(profile, held);
 
     it('leaves a menu that is valid, with two items under each other’s numbers', () => {
       expect(validateProfile(next)).toEqual([]);
@@ -82,42 +83,22 @@ describe('after an update', () => {
   });
 
   describe('is held against what was kept before it', () => {
-    const at = '2026-01-01T00:03:00.000Z';
     const [first, second] = profile.items as [ProfileItem, ProfileItem];
-    const kept = (
-      origin: 'loaded' | 'imported' | 'backup',
-      minute: number,
-      stops: StopByItem = held,
-      changedItemIds: string[] = [],
-    ) => ({
+    const kept = (origin: 'loaded' | 'backup', stops: StopByItem = held, changedItemIds: string[] = []) => ({
       origin,
-      sheet: { ...sheetOf(profile, stops), keptAt: `2026-01-01T00:0${minute}:00.000Z`, changedItemIds },
+      sheet: { ...sheetOf(profile, stops), changedItemIds },
     });
-    const [before, foreign, left] = [kept('backup', 1), kept('imported', 2), kept('backup', 4)];
-    const stopsOn = (saved: { sheet: Sheet } | undefined) =>
-      Object.fromEntries(saved?.sheet.values.map(({ itemId, stopId }) => [itemId, stopId]) ?? []);
-
-    it('not against what it left', () => {
-      expect(savedBefore([left, foreign, before], at)).toEqual(before);
-      expect(savedBefore([left, foreign, before], undefined)).toEqual(left);
-      expect(savedBefore([foreign], at)).toBeUndefined();
-      expect(savedBefore([left], at)).toBeUndefined();
-    });
-
-    it('what was kept in the moment of the update was kept before it', () => {
-      const atOnce = kept('backup', 3);
-      expect(savedBefore([left, atOnce, before], at)).toEqual(atOnce);
-      // A load of that moment is no later load: nothing of it is laid over what was kept.
-      expect(savedBefore([kept('loaded', 3, held, [first.id]), before], at)?.sheet.keptAt).toBe(at);
-    });
+    const before = kept('backup');
+    const stopsOn = ({ sheet }: { sheet: Sheet }) =>
+      Object.fromEntries(sheet.values.map(({ itemId, stopId }) => [itemId, stopId]));
 
     it('but what a load has changed on purpose since is as that load left it, and only that', () => {
       // The update lost the second value; a load then changed the first, and its sheet has both as they were by then.
       const other = (item: ProfileItem) => item.stops.find(({ id }) => id !== held[item.id])!.id;
       const now = { ...held, [first.id]: other(first), [second.id]: other(second) };
-      const saved = savedBefore([kept('loaded', 5, now, [first.id]), left, foreign, before], at);
+      const saved = asLeftByLoads(before, [kept('loaded', now, [first.id])]);
       expect(stopsOn(saved)).toEqual({ ...held, [first.id]: other(first) });
-      expect(toPutBack(compareWithSheet(profile, saved!.sheet, now))).toEqual({
+      expect(toPutBack(compareWithSheet(profile, saved.sheet, now))).toEqual({
         [second.id]: held[second.id],
       });
     });
@@ -125,10 +106,10 @@ describe('after an update', () => {
     it('of two loads since, the later one counts', () => {
       const [one, two] = first.stops.filter(({ id }) => id !== held[first.id]);
       const loads = [
-        kept('loaded', 6, { ...held, [first.id]: two!.id }, [first.id]),
-        kept('loaded', 5, { ...held, [first.id]: one!.id }, [first.id]),
+        kept('loaded', { ...held, [first.id]: one!.id }, [first.id]),
+        kept('loaded', { ...held, [first.id]: two!.id }, [first.id]),
       ];
-      expect(stopsOn(savedBefore([...loads, before], at))[first.id]).toBe(two!.id);
+      expect(stopsOn(asLeftByLoads(before, loads))[first.id]).toBe(two!.id);
     });
   });
 
@@ -140,7 +121,8 @@ describe('after an update', () => {
 
   it('the plan by the new numbers leaves what was saved', () => {
     const wanted = changedStops(profile);
-    const { profile: next, stops } = simulatedUpdate(profile, wanted, profile.revision + 1);
+    const next = updatedMenu(profile, profile.revision + 1);
+    const stops = stopsAfterUpdate(profile, wanted);
     const back = toPutBack(compareWithSheet(next, sheetOf(profile, wanted), stops));
     expect(Object.keys(back).length).toBeGreaterThan(0);
     const esc = loadByHand({
@@ -159,7 +141,7 @@ describe('what the simulated update does, to the value', () => {
   const held = changedStops(profile);
 
   it('takes back the first of three, and every third after it', () => {
-    const { stops } = simulatedUpdate(profile, held, profile.revision + 1);
+    const stops = stopsAfterUpdate(profile, held);
     const factory = factoryStops(profile);
     const changed = profile.items.map(({ id }) => id).filter((id) => held[id] !== factory[id]);
     const lost = changed.filter((id) => stops[id] === factory[id]);
@@ -169,7 +151,7 @@ describe('what the simulated update does, to the value', () => {
   });
 
   it('leaves all but the last two where they were', () => {
-    const { profile: next } = simulatedUpdate(profile, held, profile.revision + 1);
+    const next = updatedMenu(profile, profile.revision + 1);
     const ids = ({ items }: EscProfile) => items.map(({ id }) => id);
     expect(ids(next).slice(0, -2)).toEqual(ids(profile).slice(0, -2));
     expect(ids(next).slice(-2)).toEqual(ids(profile).slice(-2).reverse());

@@ -2,7 +2,8 @@
 import type { WantedStops } from '#core/esc/profile';
 import { holdingsOf, unknownItems } from '#core/sheet/evidence';
 import { keepSheet } from '../repositories/bench';
-import { addObservations, type Bench } from '../repositories/rigs';
+import { addObservations } from '../repositories/observations';
+import type { Bench } from '../repositories/rigs';
 import { LinkError } from './escLink';
 import { LINK_BUSY, takeLink } from './linkUse';
 import { loadByLink, type LinkProgress, type LoadedByLink } from './loadByLink';

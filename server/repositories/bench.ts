@@ -21,8 +21,9 @@ import {
   SheetModel,
   type SheetOrigin,
 } from '../models';
-import { addObservations, type Bench } from './rigs';
+import type { Bench } from './rigs';
 import { lockRig } from './locks';
+import { addObservations, observedUpTo } from './observations';
 import { keepMemory } from './simulatedEscs';
 
 /** Keeps what the simulated ESC remembers and what was seen of it, both or neither. */
@@ -127,7 +128,15 @@ export async function addSheet(
   const last = await SheetModel.max<number | null, SheetModel>('number', { where: { rigId }, transaction });
   const number = (last ?? 0) + 1;
   await SheetModel.create(
-    { rigId, documentKey: sheet.id, number, origin, document: sheet, keptAt: new Date(sheet.keptAt) },
+    {
+      rigId,
+      documentKey: sheet.id,
+      number,
+      origin,
+      document: sheet,
+      keptAt: new Date(sheet.keptAt),
+      observedUpTo: await observedUpTo(rigId, transaction),
+    },
     { transaction },
   );
   return number;

@@ -1,5 +1,7 @@
 import type { Draft } from '#core/sheet/draft';
+import { database } from '../database';
 import { DraftModel } from '../models';
+import { lockRig } from './locks';
 
 export type DraftSaved =
   | { saved: true; revision: number }
@@ -11,11 +13,13 @@ export type DraftSaved =
  * @param baseRevision the revision that the page had when the user moved something
  */
 export async function saveDraft(rigId: string, baseRevision: number, draft: Draft): Promise<DraftSaved> {
-  const [count] = await DraftModel.update(
-    { document: draft, revision: baseRevision + 1, updatedAt: new Date() },
-    { where: { rigId, revision: baseRevision } },
-  );
-  if (count === 1) return { saved: true, revision: baseRevision + 1 };
-  const current = await DraftModel.findByPk(rigId, { rejectOnEmpty: true });
-  return { saved: false, revision: current.revision, draft: current.document };
+  return database().transaction(async (transaction): Promise<DraftSaved> => {
+    await lockRig(rigId, transaction);
+    const current = await DraftModel.findByPk(rigId, { rejectOnEmpty: true, transaction });
+    if (current.revision !== baseRevision)
+      return { saved: false, revision: current.revision, draft: current.document };
+    const revision = baseRevision + 1;
+    await current.update({ document: draft, revision, updatedAt: new Date() }, { transaction });
+    return { saved: true, revision };
+  });
 }

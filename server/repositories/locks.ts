@@ -2,8 +2,8 @@ import type { Transaction } from 'sequelize';
 import { GarageModel, RigModel } from '../models';
 
 /**
- * Whoever writes what hangs on a rig (sheets, observations, its draft) locks the rig first, and nothing before it: two
- * that write at once then wait for each other, and neither is refused.
+ * Whoever writes what hangs on a rig (sheets, its draft, its simulated ESC) locks the rig first, and nothing before it: two
+ * that write at once then wait for each other, and neither is refused. The count of its facts is written behind each.
  */
 export async function lockRig(rigId: string, transaction: Transaction): Promise<RigModel> {
   return RigModel.findByPk(rigId, { rejectOnEmpty: true, transaction, lock: true });

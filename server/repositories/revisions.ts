@@ -1,10 +1,13 @@
+import type { StopByItem } from '#core/esc/profile';
 import { migrateDraft, migrateStops } from '#core/sheet/revisionMap';
 import { downgrade } from '#core/sheet/downgrade';
-import { literal } from 'sequelize';
 import { database } from '../database';
-import { DraftModel, RigModel, SimulatedEscModel } from '../models';
+import { DraftModel, SimulatedEscModel } from '../models';
 import type { StoredProfile } from './escProfiles';
-import { addObservations, type Bench } from './rigs';
+import { lockRig } from './locks';
+import { addObservations } from './observations';
+import { TOUCHED, type Bench } from './rigs';
+import { keepMemory } from './simulatedEscs';
 
 /** Whether only the description was wrong, or the ESC itself has become another. */
 export type RevisionCause = 'correction' | 'firmwareUpdate';
@@ -12,29 +15,31 @@ export type RevisionCause = 'correction' | 'firmwareUpdate';
 /**
  * Moves a rig to another revision of its ESC profile: the draft by the map of the two, evidence by what is
  * the same; new firmware makes every value unknown. Sheets stay as they are.
+ * @param stopsAfter what else happens to the memory of the simulated ESC
  */
-export async function moveToRevision(bench: Bench, next: StoredProfile, cause: RevisionCause): Promise<void> {
-  const { rigId, profile, draft, memory } = bench;
+export async function moveToRevision(
+  { rigId, profile }: Pick<Bench, 'rigId' | 'profile'>,
+  next: StoredProfile,
+  cause: RevisionCause,
+  stopsAfter: (before: StopByItem) => StopByItem = (before) => before,
+): Promise<void> {
   await database().transaction(async (transaction) => {
-    const where = { rigId };
-    await RigModel.update(
-      { escProfileId: next.id, updatedAt: new Date() },
-      { where: { id: rigId }, transaction },
-    );
-    await DraftModel.update(
+    const row = await lockRig(rigId, transaction);
+    await row.update({ escProfileId: next.id, touched: TOUCHED, updatedAt: new Date() }, { transaction });
+    const draft = await DraftModel.findByPk(rigId, { rejectOnEmpty: true, transaction });
+    await draft.update(
       {
-        document: migrateDraft(profile, next.profile, draft).draft,
-        revision: literal('revision + 1'),
+        document: migrateDraft(profile, next.profile, draft.document).draft,
+        revision: draft.revision + 1,
         updatedAt: new Date(),
       },
-      { where, transaction },
+      { transaction },
     );
-    await SimulatedEscModel.update(
-      {
-        memory: { ...memory, stops: migrateStops(next.profile, memory.stops) },
-        writes: literal('writes + 1'),
-      },
-      { where, transaction },
+    const { memory } = await SimulatedEscModel.findByPk(rigId, { rejectOnEmpty: true, transaction });
+    await keepMemory(
+      rigId,
+      { ...memory, stops: migrateStops(next.profile, stopsAfter(memory.stops)) },
+      transaction,
     );
     if (cause === 'firmwareUpdate') {
       const lost = downgrade(next.profile, { kind: 'firmwareUpdate' }, new Date().toISOString());

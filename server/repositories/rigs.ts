@@ -6,13 +6,14 @@ import type { Rig } from '#core/rig/rig';
 import { withHandValues, type HandValues } from '#core/rig/handValues';
 import type { BenchTest } from '#core/calibration/benchTest';
 import type { Calibration } from '#core/calibration/calibration';
+import type { InOrder } from '#core/calibration/escs';
 import { EMPTY_DRAFT, type Draft } from '#core/sheet/draft';
 import { FACTORY_PASS_CODE } from '#core/link/protocol';
 import { assumeFactory, holdingsOf, type Observation } from '#core/sheet/evidence';
 import { isStillHeld } from '#core/sheet/sheet';
 import type { EventRules } from '#core/rig/eventRules';
 import { LONGEST_NAME } from '#core/units/text';
-import { Op, type Transaction } from 'sequelize';
+import { literal, Op, type Order, type Transaction } from 'sequelize';
 import { database } from '../database';
 import {
   BenchTestModel,
@@ -21,13 +22,13 @@ import {
   DraftModel,
   EscProfileModel,
   EventRulesModel,
-  ObservationModel,
   RigModel,
   RigPictureModel,
   SheetModel,
   SimulatedEscModel,
 } from '../models';
 import { isUuid } from './ids';
+import { addObservations, newestObservations } from './observations';
 
 /** Everything that the stations need to know about one rig. */
 export interface Bench {
@@ -39,11 +40,12 @@ export interface Bench {
   draft: Draft;
   draftRevision: number;
   memory: EscMemory;
+  /** The newest of each item, oldest first: what `holdingsOf` needs of the history. */
   observations: Observation[];
   /** Of all its ESCs, newest first. */
-  calibrations: Calibration[];
+  calibrations: InOrder<Calibration>[];
   /** Newest first. */
-  benchTests: BenchTest[];
+  benchTests: InOrder<BenchTest>[];
   /** The lines of the first power that were ticked. */
   buildChecks: string[];
   sheetCount: number;
@@ -136,21 +138,21 @@ export async function changeRig(rigId: string, change: (rig: Rig) => Rig): Promi
   });
 }
 
+/** Makes a rig the one that was touched last, whatever the clock says. */
+export const TOUCHED = literal("nextval('rig_touches')");
+
 /** @param row locked */
 const keepDocument = (row: RigModel, rig: Rig, transaction: Transaction): Promise<RigModel> =>
   row.update(
-    { name: rig.name, document: rig, revision: row.revision + 1, updatedAt: new Date() },
+    { name: rig.name, document: rig, revision: row.revision + 1, touched: TOUCHED, updatedAt: new Date() },
     { transaction },
   );
 
-/** How long a deleted rig can be brought back. */
-export const RESTORABLE_DAYS = 30;
-
 /** What can be done with a rig as a whole. A deleted one that was put aside comes back put aside. */
 const PLACINGS = {
-  archive: () => ({ archivedAt: new Date() }),
+  archive: () => ({ archivedAt: new Date(), touched: TOUCHED }),
   unarchive: () => ({ archivedAt: null }),
-  delete: () => ({ deletedAt: new Date() }),
+  delete: () => ({ deletedAt: new Date(), touched: TOUCHED }),
   bringBack: () => ({ deletedAt: null }),
 } as const;
 export type Placing = keyof typeof PLACINGS;
@@ -162,10 +164,13 @@ export async function placeRig(garageId: string, rigId: string, placing: Placing
   return changed > 0;
 }
 
-/** Takes away for good what was deleted long ago. */
-export async function forgetDeleted(): Promise<void> {
-  const before = new Date(Date.now() - RESTORABLE_DAYS * 24 * 3600 * 1000);
-  await RigModel.destroy({ where: { deletedAt: { [Op.lt]: before } } });
+/**
+ * Takes a deleted rig away for good. Only by hand: no clock empties the bin.
+ * @returns false where no deleted rig has this id
+ */
+export async function forgetRig(garageId: string, rigId: string): Promise<boolean> {
+  if (!isUuid(rigId)) return false;
+  return (await RigModel.destroy({ where: { id: rigId, garageId, deletedAt: { [Op.ne]: null } } })) > 0;
 }
 
 /** A second rig like another, with an ESC of its own, fresh from its box. @returns its id */
@@ -181,47 +186,39 @@ export async function copyRig(bench: Pick<Bench, 'rig' | 'profile'>, garageId: s
 
 /** More calibrations and tests than anybody looks at. */
 const MOST_KEPT_SHOWN = 60;
+const NEWEST_FIRST: Order = [['keptOrder', 'DESC']];
+
+/** PostgreSQL hands out bigint as text. */
+const inOrder = <T>({ document, keptOrder }: { document: T; keptOrder: number | string }): InOrder<T> => ({
+  ...document,
+  order: Number(keptOrder),
+});
 
 /** One rig with everything that hangs on it; undefined where the garage has none of this id. */
 export async function findBench(garageId: string, rigId: string): Promise<Bench | undefined> {
   if (!isUuid(rigId)) return undefined;
   const row = await RigModel.findOne({ where: { id: rigId, garageId, deletedAt: null } });
   if (!row) return undefined;
-  const [
-    profile,
-    draft,
-    esc,
-    observations,
-    calibrations,
-    benchTests,
-    buildChecks,
-    sheetCount,
-    lastSheet,
-    rules,
-    picture,
-  ] = await Promise.all([
-    EscProfileModel.findByPk(row.escProfileId, { rejectOnEmpty: true }),
-    DraftModel.findByPk(rigId, { rejectOnEmpty: true }),
-    SimulatedEscModel.findByPk(rigId, { rejectOnEmpty: true }),
-    ObservationModel.findAll({ where: { rigId }, order: [['id', 'ASC']] }),
-    CalibrationModel.findAll({ where: { rigId }, order: [['keptAt', 'DESC']], limit: MOST_KEPT_SHOWN }),
-    BenchTestModel.findAll({ where: { rigId }, order: [['keptAt', 'DESC']], limit: MOST_KEPT_SHOWN }),
-    BuildCheckModel.findAll({ where: { rigId } }),
-    SheetModel.count({ where: { rigId } }),
-    SheetModel.findOne({ where: { rigId, origin: ['loaded', 'backup'] }, order: [['number', 'DESC']] }),
-    row.eventRulesId ? EventRulesModel.findByPk(row.eventRulesId) : undefined,
-    RigPictureModel.count({ where: { rigId } }),
+  const [profile, draft, esc, calibrations, benchTests, buildChecks, sheetCount, lastSheet, rules, picture] =
+    await Promise.all([
+      EscProfileModel.findByPk(row.escProfileId, { rejectOnEmpty: true }),
+      DraftModel.findByPk(rigId, { rejectOnEmpty: true }),
+      SimulatedEscModel.findByPk(rigId, { rejectOnEmpty: true }),
+      CalibrationModel.findAll({ where: { rigId }, order: NEWEST_FIRST, limit: MOST_KEPT_SHOWN }),
+      BenchTestModel.findAll({ where: { rigId }, order: NEWEST_FIRST, limit: MOST_KEPT_SHOWN }),
+      BuildCheckModel.findAll({ where: { rigId } }),
+      SheetModel.count({ where: { rigId } }),
+      SheetModel.findOne({ where: { rigId, origin: ['loaded', 'backup'] }, order: [['number', 'DESC']] }),
+      row.eventRulesId ? EventRulesModel.findByPk(row.eventRulesId) : undefined,
+      RigPictureModel.count({ where: { rigId } }),
+    ]);
+  const [observations, newest] = await Promise.all([
+    newestObservations(rigId, profile.document),
+    EscProfileModel.max<number, EscProfileModel>('revision', {
+      where: { garageId, profileKey: profile.profileKey },
+    }),
   ]);
-  const newest = await EscProfileModel.max<number, EscProfileModel>('revision', {
-    where: { garageId, profileKey: profile.profileKey },
-  });
-  const history = observations.map((o) => ({
-    itemId: o.itemKey,
-    stopId: o.stopKey,
-    basis: o.basis,
-    at: o.observedAt.toISOString(),
-  }));
-  const holdings = holdingsOf(profile.document, history);
+  const holdings = holdingsOf(profile.document, observations);
   return {
     rigId,
     rig: row.document,
@@ -231,9 +228,9 @@ export async function findBench(garageId: string, rigId: string): Promise<Bench 
     draft: draft.document,
     draftRevision: draft.revision,
     memory: esc.memory,
-    observations: history,
-    calibrations: calibrations.map(({ document }) => document),
-    benchTests: benchTests.map(({ document }) => document),
+    observations,
+    calibrations: calibrations.map(inOrder),
+    benchTests: benchTests.map(inOrder),
     buildChecks: buildChecks.map(({ line }) => line),
     sheetCount,
     heldSheetNumber: lastSheet && isStillHeld(lastSheet.document, holdings) ? lastSheet.number : undefined,
@@ -260,22 +257,4 @@ export async function keepGoals(garageId: string, rigId: string, goals: Goals): 
   if (!isUuid(rigId)) return false;
   const [changed] = await RigModel.update({ goals }, { where: { id: rigId, garageId } });
   return changed > 0;
-}
-
-/** Adds to the history of what was seen on an ESC. */
-export async function addObservations(
-  rigId: string,
-  observations: Observation[],
-  transaction?: Transaction,
-): Promise<void> {
-  await ObservationModel.bulkCreate(
-    observations.map(({ itemId, stopId, basis, at }) => ({
-      rigId,
-      itemKey: itemId,
-      stopKey: stopId,
-      basis,
-      observedAt: new Date(at),
-    })),
-    { transaction },
-  );
 }

@@ -41,7 +41,7 @@ const LARGEST_LOG_BYTES = 5_000_000;
  */
 export async function startCluster(data) {
   // First, since the package brings the postgres user, on whom the place of the cluster depends.
-  if (installedVersions().length === 0) installDebianPackages(['postgresql'], 'PostgreSQL');
+  installPostgres();
   const folder = clusterFolder(data);
   const bin = programs(folder);
   const secret = secretOf(data);
@@ -64,6 +64,11 @@ export async function startCluster(data) {
   await untilReady(bin, port, cluster.process, data);
   createDatabase(bin, port, secret);
   return cluster;
+}
+
+/** Installs Debian's PostgreSQL where there is none. */
+export function installPostgres() {
+  if (installedVersions().length === 0) installDebianPackages(['postgresql'], 'PostgreSQL');
 }
 
 /**

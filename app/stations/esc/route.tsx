@@ -2,7 +2,7 @@ import { hasLink, itemById, stopById, type EscProfile } from '#core/esc/profile'
 import { downgrade, type Loss } from '#core/sheet/downgrade';
 import { EVIDENCE, unknownItems, type Observation } from '#core/sheet/evidence';
 import { readForm } from '#server/readBody';
-import { addObservations } from '#server/repositories/rigs';
+import { addObservations } from '#server/repositories/observations';
 import { useState } from 'react';
 import { data, Form, Link } from 'react-router';
 import { SafetyGate } from '../../simulated/SafetyGate';
@@ -103,7 +103,7 @@ export default function EscRoute({ actionData }: Route.ComponentProps) {
             title={`${MISHAPS[kind].happened}?`}
             text={MISHAPS[kind].means}
             method="post"
-            field={{ name: 'mishap', value: kind }}
+            fields={{ mishap: kind }}
             yes="Yes, write it down"
             no="No"
           />

@@ -1,4 +1,4 @@
-import { compareWithSheet, renumberedSince, savedBefore, toPutBack } from '#core/firmware/compare';
+import { compareWithSheet, renumberedSince, toPutBack } from '#core/firmware/compare';
 import { UPDATE_CAUTIONS } from '#core/firmware/cautions';
 import { hasLink, itemById } from '#core/esc/profile';
 import { downgrade } from '#core/sheet/downgrade';
@@ -8,8 +8,8 @@ import { readForm } from '#server/readBody';
 import { keepSheet } from '#server/repositories/bench';
 import { updateSimulated } from '#server/repositories/firmware';
 import { currentGarage } from '#server/repositories/garages';
-import { addObservations } from '#server/repositories/rigs';
-import { listSheets } from '#server/repositories/sheets';
+import { addObservations } from '#server/repositories/observations';
+import { sheetBeforeUpdate } from '#server/repositories/sheets';
 import type { ReactNode } from 'react';
 import { data, Form, Link, useNavigate, useNavigation } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
@@ -25,9 +25,8 @@ import type { Route } from './+types/route';
 import { ComparedTable } from './ComparedTable';
 
 export async function loader({ params }: Route.LoaderArgs) {
-  const { rigId, observations } = await benchOf(params.rigId);
-  const updatedAt = observations.findLast(({ basis }) => basis === 'firmwareUpdate')?.at;
-  return { saved: savedBefore(await listSheets(rigId), updatedAt) ?? null };
+  const { rigId } = await benchOf(params.rigId);
+  return { saved: (await sheetBeforeUpdate(rigId)) ?? null };
 }
 
 export async function action({ params, request }: Route.ActionArgs) {
@@ -172,7 +171,7 @@ function Update({ canSave }: { canSave: boolean }) {
           title="Give the simulated ESC new firmware?"
           text="It loses some of its values, and two items change places in its menu. Its profile gets a revision of that."
           method="post"
-          field={{ name: 'do', value: 'simulated' }}
+          fields={{ do: 'simulated' }}
           yes="Yes, update it"
           no="No"
         />
@@ -181,7 +180,7 @@ function Update({ canSave }: { canSave: boolean }) {
           title="Is your own ESC updated?"
           text="Every value counts as unknown then, until it is read or loaded again."
           method="post"
-          field={{ name: 'do', value: 'own' }}
+          fields={{ do: 'own' }}
           yes="Yes, write it down"
           no="No"
         />

@@ -1,17 +1,18 @@
-import { STATIONS } from '#core/advice/stationStates';
+import { STATIONS, type StationId } from '#core/advice/stationStates';
+import type { ListedRig } from '#server/repositories/garageList';
 import { Form, Link } from 'react-router';
 import { StateMark, STATE_WORDS } from '../../ui/StateMark';
-import type { RigLine } from './arrange';
 
 interface Props {
-  rig: RigLine;
+  rig: ListedRig;
+  archived: boolean;
   /** Whether something is under way: nothing else begins until the list shows what it did. */
   busy: boolean;
 }
 
 /** One rig: what it is, where it stands at each station, and what can be done with it from here. */
-export function RigRow({ rig, busy }: Props) {
-  const { id, name, what, pack, motor, profileName, hasPicture, archived, changes, stations } = rig;
+export function RigRow({ rig, archived, busy }: Props) {
+  const { id, name, profileName, hasPicture, standing } = rig;
   return (
     <li className="grid grid-cols-[4.5rem_1fr] gap-x-4 gap-y-1 border-b border-rule py-3 sm:grid-cols-[4.5rem_1fr_auto]">
       <Link to={`/rigs/${id}`} tabIndex={-1} aria-hidden="true" className="row-span-2">
@@ -35,30 +36,15 @@ export function RigRow({ rig, busy }: Props) {
         >
           {name}
         </Link>
-        <p className="text-muted wrap-anywhere">
-          {what} · {pack} · {motor} · {profileName}
-        </p>
+        {standing ? (
+          <p className="text-muted wrap-anywhere">
+            {standing.what} · {standing.pack} · {standing.motor} · {profileName}
+          </p>
+        ) : (
+          <p>What is kept of this rig cannot be read. The others are as they were.</p>
+        )}
       </div>
-      <ol
-        className="col-start-2 flex gap-3 self-center sm:col-start-3 sm:row-start-1"
-        aria-label={`Stations of ${name}`}
-      >
-        {stations.map(({ id: station, state, why }) => (
-          <li key={station}>
-            <Link
-              to={`/rigs/${id}/${station}`}
-              className="flex flex-col items-center gap-0.5 text-xs hover:text-draft"
-              title={`${STATE_WORDS[state]}: ${why}`}
-            >
-              <StateMark state={state} count={station === 'load' && state === 'due' ? changes : undefined} />
-              {STATIONS[station]}
-              <span className="sr-only">
-                , {STATE_WORDS[state]}: {why}
-              </span>
-            </Link>
-          </li>
-        ))}
-      </ol>
+      {standing && <StationMarks rigId={id} name={name} standing={standing} />}
       <Form method="post" className="col-start-2 flex gap-x-5 text-sm">
         <input type="hidden" name="rigId" value={id} />
         {(['copy', archived ? 'unarchive' : 'archive', 'delete'] as const).map((intent) => (
@@ -80,3 +66,37 @@ export function RigRow({ rig, busy }: Props) {
 }
 
 const WORDS = { copy: 'copy', archive: 'put aside', unarchive: 'take back', delete: 'delete' } as const;
+
+interface MarksProps {
+  rigId: string;
+  name: string;
+  standing: NonNullable<ListedRig['standing']>;
+}
+
+function StationMarks({ rigId, name, standing: { stations, changes } }: MarksProps) {
+  return (
+    <ol
+      className="col-start-2 flex gap-3 self-center sm:col-start-3 sm:row-start-1"
+      aria-label={`Stations of ${name}`}
+    >
+      {(Object.keys(STATIONS) as StationId[]).map((station) => {
+        const { state, why } = stations[station];
+        return (
+          <li key={station}>
+            <Link
+              to={`/rigs/${rigId}/${station}`}
+              className="flex flex-col items-center gap-0.5 text-xs hover:text-draft"
+              title={`${STATE_WORDS[state]}: ${why}`}
+            >
+              <StateMark state={state} count={station === 'load' && state === 'due' ? changes : undefined} />
+              {STATIONS[station]}
+              <span className="sr-only">
+                , {STATE_WORDS[state]}: {why}
+              </span>
+            </Link>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}

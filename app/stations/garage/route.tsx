@@ -1,49 +1,36 @@
-import { STATIONS, type StationId } from '#core/advice/stationStates';
-import { VEHICLE_CLASSES } from '#core/rig/vehicleClass';
-import { formatNumber } from '#core/units/format';
 import { LARGEST_DOCUMENT_BYTES } from '#formats/document';
 import { importDocument } from '#server/importDocument';
 import { readForm } from '#server/readBody';
-import { listDeleted, listGarage } from '#server/repositories/garageList';
+import { pageOfRigs, type Shelf } from '#server/repositories/garageList';
 import { currentGarage } from '#server/repositories/garages';
-import { copyRig, findBench, placeRig, type Placing } from '#server/repositories/rigs';
+import { copyRig, findBench, forgetRig, placeRig, type Placing } from '#server/repositories/rigs';
 import { Plus } from 'lucide-react';
-import { data, Form, Link, redirect, useSearchParams } from 'react-router';
+import { data, Form, Link, redirect } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { FilePicker } from '../../ui/FilePicker';
+import { Find } from '../../ui/Find';
+import { Pager } from '../../ui/Pager';
 import { keepTyped, unlessAway } from '../../ui/keepTyped';
 import { Page } from '../../ui/Page';
 import { Problems } from '../../ui/Problems';
 import { useAnswer } from '../../ui/useAnswer';
+import { useListParams } from '../../ui/useListParams';
 import type { Route } from './+types/route';
-import { inOrder, matching, SORTS, type RigLine, type Sort } from './arrange';
+import { DeletedRow } from './DeletedRow';
 import { RigRow } from './RigRow';
+import { isSort, SORTS } from './sorts';
 
-export async function loader(_args: Route.LoaderArgs) {
+export async function loader({ request }: Route.LoaderArgs) {
   const garage = await currentGarage();
-  const [rigs, deleted] = await Promise.all([listGarage(garage.id), listDeleted(garage.id)]);
-  return {
-    deleted,
-    rigs: rigs.map(
-      ({ id, rig, profileName, updatedAt, archived, hasPicture, changes, stations }): RigLine => ({
-        id,
-        name: rig.name,
-        what: VEHICLE_CLASSES[rig.vehicleClass],
-        pack: `${rig.pack.cells} cells, ${formatNumber(rig.pack.capacityAh.value * 1000, 0)} mAh`,
-        motor: `${rig.motorCount > 1 ? `${rig.motorCount} × ` : ''}${formatNumber(rig.motor.kvRpmPerVolt.value, 0)} kV`,
-        profileName,
-        updatedAt,
-        archived,
-        hasPicture,
-        changes,
-        stations: (Object.keys(STATIONS) as StationId[]).map((station) => ({
-          id: station,
-          ...stations[station],
-        })),
-      }),
-    ),
-  };
+  const { searchParams } = new URL(request.url);
+  const [shelf, sort] = [searchParams.get('show'), searchParams.get('sort')];
+  return pageOfRigs(garage.id, {
+    shelf: shelf === 'aside' || shelf === 'deleted' ? shelf : 'kept',
+    sort: isSort(sort) ? sort : 'touched',
+    typed: searchParams.get('q') ?? '',
+    page: Number(searchParams.get('page') ?? 1),
+  });
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -67,7 +54,7 @@ export async function action({ request }: Route.ActionArgs) {
 const PLACINGS: Readonly<Record<Placing, { sentence: string; undo: Placing | undefined }>> = {
   archive: { sentence: 'Put aside. It waits under “put aside”.', undo: 'unarchive' },
   unarchive: { sentence: 'It is back on the list.', undo: undefined },
-  delete: { sentence: 'Deleted, with its sheets and calibrations.', undo: 'bringBack' },
+  delete: { sentence: 'Deleted, with its sheets and calibrations. It lies in the bin.', undo: 'bringBack' },
   bringBack: { sentence: 'It is back, as it was.', undo: undefined },
 };
 
@@ -76,6 +63,10 @@ async function onRig(garageId: string, rigId: string, intent: string) {
     const bench = await findBench(garageId, rigId);
     if (bench) throw redirect(`/rigs/${await copyRig(bench, garageId)}/rig`);
   }
+  if (intent === 'forget')
+    return (await forgetRig(garageId, rigId))
+      ? { problems: [], sentence: 'Deleted for good.', undo: undefined }
+      : refused('That rig is not in the bin.');
   if (!Object.hasOwn(PLACINGS, intent)) return refused('That cannot be done with a rig.');
   const placing = intent as Placing;
   if (!(await placeRig(garageId, rigId, placing))) return refused('That rig is gone.');
@@ -94,26 +85,12 @@ const SEARCHED_FROM = 4;
 
 export default function GarageRoute({ loaderData, actionData }: Route.ComponentProps) {
   const { answer, busy } = useAnswer(actionData);
-  const [params, setParams] = useSearchParams();
-  const sort = (params.get('sort') ?? 'touched') as Sort;
-  const typed = params.get('q') ?? '';
-  const change = (key: string, value: string): void =>
-    setParams(
-      (before) => {
-        before.set(key, value);
-        return before;
-      },
-      { replace: true, preventScrollReset: true },
-    );
-  const { deleted } = loaderData;
-  const all = inOrder(loaderData.rigs, sort);
-  const found = matching(all, typed);
-  const kept = found.filter(({ archived }) => !archived);
-  const aside = found.filter(({ archived }) => archived);
+  const { params, change } = useListParams();
+  const { lines, onShelves, shelf, ...place } = loaderData;
   return (
     <Page>
       <div className="flex flex-wrap items-end justify-between gap-4">
-        <h1 className="text-4xl">All rigs</h1>
+        <h1 className="text-4xl">{HEADINGS[shelf]}</h1>
         <Button look="main" asChild>
           <Link to="/rigs/new">
             <Plus className="size-5" aria-hidden="true" />
@@ -121,22 +98,13 @@ export default function GarageRoute({ loaderData, actionData }: Route.ComponentP
           </Link>
         </Button>
       </div>
-      {all.length >= SEARCHED_FROM && (
+      {onShelves[shelf] >= SEARCHED_FROM && (
         <div className="mt-4 flex flex-wrap items-center gap-x-6 gap-y-2" role="search">
-          <label className="flex items-center gap-2">
-            Find
-            <input
-              type="search"
-              value={typed}
-              onChange={(event) => change('q', event.target.value)}
-              placeholder="name, class, ESC, kV …"
-              className="min-h-11 w-64 max-w-full rounded-sm border border-muted bg-sheet px-3"
-            />
-          </label>
+          <Find key={shelf} placeholder="name, class, ESC, kV …" />
           <label className="flex items-center gap-2">
             in order of
             <select
-              value={sort}
+              value={params.get('sort') ?? 'touched'}
               onChange={(event) => change('sort', event.target.value)}
               className="min-h-11 rounded-sm border border-muted bg-sheet px-2"
             >
@@ -163,54 +131,23 @@ export default function GarageRoute({ loaderData, actionData }: Route.ComponentP
       <AwayNotice answer={actionData} />
       {answer && <Problems problems={answer.problems} title="Nothing was changed." />}
 
-      {all.length === 0 ? (
+      {lines.length === 0 ? (
         <p className="mt-6 text-xl">
-          No rig yet. Describe the model on your bench with <em>New rig</em>: a few minutes, a label and a
-          kitchen scale are enough.
-        </p>
-      ) : kept.length === 0 ? (
-        <p className="mt-6 text-xl">
-          {typed === '' ? 'All rigs are put aside.' : `No rig goes by “${typed}”.`}
+          <NoneShown shelf={shelf} typed={params.get('q') ?? ''} onShelves={onShelves} />
         </p>
       ) : (
         <ul className="mt-3 border-t border-rule">
-          {kept.map((rig) => (
-            <RigRow key={rig.id} rig={rig} busy={busy} />
-          ))}
+          {lines.map((rig) =>
+            shelf === 'deleted' ? (
+              <DeletedRow key={rig.id} rig={rig} busy={busy} />
+            ) : (
+              <RigRow key={rig.id} rig={rig} archived={shelf === 'aside'} busy={busy} />
+            ),
+          )}
         </ul>
       )}
-      {aside.length > 0 && (
-        <details className="mt-6">
-          <summary className="min-h-11 cursor-pointer py-2 underline underline-offset-4">
-            {aside.length} put aside
-          </summary>
-          <ul className="border-t border-rule">
-            {aside.map((rig) => (
-              <RigRow key={rig.id} rig={rig} busy={busy} />
-            ))}
-          </ul>
-        </details>
-      )}
-      {deleted.length > 0 && (
-        <details className="mt-2">
-          <summary className="min-h-11 cursor-pointer py-2 underline underline-offset-4">
-            {deleted.length} deleted in the last 30 days
-          </summary>
-          <ul>
-            {deleted.map(({ id, name }) => (
-              <li key={id}>
-                <Form method="post" className="flex items-center gap-3">
-                  <input type="hidden" name="rigId" value={id} />
-                  <span className="wrap-anywhere">{name}</span>
-                  <Button look="quiet" type="submit" name="intent" value="bringBack" disabled={busy}>
-                    bring back<span className="sr-only"> {name}</span>
-                  </Button>
-                </Form>
-              </li>
-            ))}
-          </ul>
-        </details>
-      )}
+      <Pager of="rigs" {...place} shown={lines.length} />
+      <Shelves shown={shelf} onShelves={onShelves} />
 
       <section className="mt-10" aria-labelledby="files">
         <h2 id="files" className="text-xl">
@@ -222,5 +159,52 @@ export default function GarageRoute({ loaderData, actionData }: Route.ComponentP
         </div>
       </section>
     </Page>
+  );
+}
+
+type Tally = Route.ComponentProps['loaderData']['onShelves'];
+
+const HEADINGS = { kept: 'All rigs', aside: 'Put aside', deleted: 'The bin' } as const;
+
+/** The ways to the other shelves, where something lies there. */
+function Shelves({ shown, onShelves }: { shown: Shelf; onShelves: Tally }) {
+  const ways = [
+    { shelf: 'kept', to: '/', words: 'Back to all rigs', open: shown !== 'kept' },
+    { shelf: 'aside', to: '/?show=aside', words: `${onShelves.aside} put aside`, open: onShelves.aside > 0 },
+    {
+      shelf: 'deleted',
+      to: '/?show=deleted',
+      words: `${onShelves.deleted} in the bin`,
+      open: onShelves.deleted > 0,
+    },
+  ] as const;
+  return (
+    <p className="mt-4 flex flex-wrap gap-x-6">
+      {ways
+        .filter(({ shelf, open }) => open && shelf !== shown)
+        .map(({ shelf, to, words }) => (
+          <Link
+            key={shelf}
+            to={to}
+            className="inline-flex min-h-11 items-center underline underline-offset-4 hover:text-draft"
+          >
+            {words}
+          </Link>
+        ))}
+    </p>
+  );
+}
+
+/** Why there is nothing on the list. */
+function NoneShown({ shelf, typed, onShelves }: { shelf: Shelf; typed: string; onShelves: Tally }) {
+  if (typed !== '' && onShelves[shelf] > 0) return `No rig goes by “${typed}”.`;
+  if (shelf === 'deleted') return 'The bin is empty.';
+  if (shelf === 'aside') return 'No rig is put aside.';
+  if (onShelves.aside > 0) return 'All rigs are put aside.';
+  return (
+    <>
+      No rig yet. Describe the model on your bench with <em>New rig</em>: a few minutes, a label and a kitchen
+      scale are enough.
+    </>
   );
 }

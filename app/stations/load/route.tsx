@@ -3,12 +3,12 @@ import { handChangesOf, handChangeTitle } from '#core/rig/handValues';
 import type { WantedStops } from '#core/esc/profile';
 import { changesOf } from '#core/sheet/draft';
 import { holdingsOf } from '#core/sheet/evidence';
-import { stopsBeforeLoad } from '#core/sheet/undo';
 import { readForm } from '#server/readBody';
 import { keepSheet } from '#server/repositories/bench';
 import type { Bench } from '#server/repositories/rigs';
 import { isUuid } from '#server/repositories/ids';
-import { addNote, listSheets } from '#server/repositories/sheets';
+import { stopsAtSheet } from '#server/repositories/observations';
+import { addNote, newestOwnSheets } from '#server/repositories/sheets';
 import { useState, type ReactNode } from 'react';
 import { data, redirect } from 'react-router';
 import { keepTyped } from '../../ui/keepTyped';
@@ -79,10 +79,10 @@ async function keepLoaded(bench: Bench, form: FormData): Promise<LoadAnswer> {
 
 /** Items that hold something else than when the last sheet was kept, or than they were first known to hold. */
 async function changedSinceLastSheet({ rigId, profile, observations }: Bench): Promise<string[]> {
-  const last = (await listSheets(rigId)).find(({ origin }) => origin !== 'imported');
+  const [last] = await newestOwnSheets(rigId, 1);
   const holdings = holdingsOf(profile, observations);
   const itemIds = profile.items.map(({ id }) => id);
-  const before = stopsBeforeLoad(observations, itemIds, last?.sheet.keptAt);
+  const before = await stopsAtSheet(rigId, itemIds, last?.number);
   return itemIds.filter((id) => before[id] !== undefined && holdings[id]?.stopId !== before[id]);
 }
 

@@ -116,7 +116,7 @@ export default function ProfilesRoute({ loaderData: profiles, actionData }: Rout
                     title={`Delete “${name}”?`}
                     text="All its revisions go with it. Export it first if you may want it again."
                     method="post"
-                    field={{ name: 'delete', value: key }}
+                    fields={{ delete: key }}
                     yes="Delete"
                     no="Keep it"
                   />

@@ -120,7 +120,7 @@ function DeleteRig({ name }: { name: string }) {
         </button>
       }
       title={`Delete “${name}”?`}
-      text="Its sheets, calibrations and draft go with it. For 30 days it can be brought back from the list of all rigs."
+      text="Its sheets, calibrations and draft go with it. It can be brought back from the bin under All rigs, until you empty it there."
       method="delete"
       yes="Delete"
       no="Keep it"

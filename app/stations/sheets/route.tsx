@@ -1,15 +1,17 @@
 import { changedSince, NO_HAND_VALUES, handChangesOf, type HandValues } from '#core/rig/handValues';
 import { changesOf, type Draft } from '#core/sheet/draft';
 import type { Sheet } from '#core/sheet/sheet';
-import { stopsBeforeLoad } from '#core/sheet/undo';
 import { LARGEST_DOCUMENT_BYTES, readDocument } from '#formats/document';
 import { readForm } from '#server/readBody';
-import { importSheet, listSheets, type StoredSheet } from '#server/repositories/sheets';
+import { stopsAtSheet } from '#server/repositories/observations';
+import { importSheet, newestOwnSheets, pageOfSheets } from '#server/repositories/sheets';
 import { data, Link, useNavigate } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { keepTyped, unlessAway } from '../../ui/keepTyped';
 import { FilePicker } from '../../ui/FilePicker';
+import { Find } from '../../ui/Find';
+import { Pager } from '../../ui/Pager';
 import { Time } from '../../ui/Time';
 import { useAnswer } from '../../ui/useAnswer';
 import { Problems } from '../../ui/Problems';
@@ -18,19 +20,22 @@ import { benchOf } from '../bench/benchData.server';
 import { SheetTable } from './SheetTable';
 import type { Route } from './+types/route';
 
-export async function loader({ params }: Route.LoaderArgs) {
-  const { rigId, observations } = await benchOf(params.rigId);
-  const sheets = await listSheets(rigId);
-  const [newest, ...older] = sheets.filter(({ origin }) => origin !== 'imported');
+export async function loader({ params, request }: Route.LoaderArgs) {
+  const { rigId, sheetCount } = await benchOf(params.rigId);
+  const { searchParams } = new URL(request.url);
+  const [sheets, [newest, before]] = await Promise.all([
+    pageOfSheets(rigId, searchParams.get('q') ?? '', Number(searchParams.get('page') ?? 1)),
+    newestOwnSheets(rigId, 2),
+  ]);
   const undo =
     newest?.origin === 'loaded'
       ? {
           number: newest.number,
-          setup: setupBeforeThat(sheets, sheets.indexOf(newest)),
-          stops: stopsBeforeLoad(observations, newest.sheet.changedItemIds, older[0]?.sheet.keptAt),
+          setup: sheets.lines.find(({ number }) => number === newest.number)?.setupBefore ?? NO_HAND_VALUES,
+          stops: await stopsAtSheet(rigId, newest.sheet.changedItemIds, before?.number),
         }
       : undefined;
-  return { sheets, undo };
+  return { sheets, undo, sheetCount };
 }
 
 export async function action({ params, request }: Route.ActionArgs) {
@@ -68,11 +73,12 @@ export const shouldRevalidate = unlessAway;
 export default function SheetsRoute({ loaderData, actionData }: Route.ComponentProps) {
   const { answer } = useAnswer(actionData);
   const { rigId } = useBench();
-  const { sheets, undo } = loaderData;
+  const { sheets, undo, sheetCount } = loaderData;
+  const { lines, ...place } = sheets;
   return (
     <div className="max-w-4xl px-5 py-6">
       <h1 className="text-3xl">Sheets</h1>
-      {sheets.length === 0 && (
+      {sheetCount === 0 && (
         <p className="mt-3 text-lg">
           None yet. A sheet is kept when a load has been counted back.{' '}
           <Link to={`/rigs/${rigId}/tune`} className="underline">
@@ -81,48 +87,50 @@ export default function SheetsRoute({ loaderData, actionData }: Route.ComponentP
           and move something.
         </p>
       )}
-      {sheets.map(({ number, origin, sheet }, index) => {
-        const setupBefore = setupBeforeThat(sheets, index);
-        return (
-          <article
-            key={sheet.id}
-            className="mt-5 border-t border-ink pt-3"
-            aria-labelledby={`sheet-${number}`}
-          >
-            <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-              <h2 id={`sheet-${number}`} className="text-2xl">
-                Sheet {number}
-              </h2>
-              <p className="text-muted">
-                {ORIGIN_WORDS[origin]} <Time iso={sheet.keptAt} /> · {sheet.rigName} · {sheet.profileName},
-                revision {sheet.profileRevision}
-              </p>
-              <p className="ml-auto flex gap-4">
-                {undo?.number === number && <UndoLoad {...undo} />}
-                <TakeAsDraft sheet={sheet} setup={origin === 'imported' ? {} : sheet.setup} />
-                <Link className="underline underline-offset-4" to={`/rigs/${rigId}/sheets/${number}`}>
-                  Print<span className="sr-only"> sheet {number}</span>
-                </Link>
-                <a
-                  className="underline underline-offset-4"
-                  href={`/rigs/${rigId}/sheets/${number}.json`}
-                  download
-                >
-                  Export<span className="sr-only"> sheet {number}</span>
-                </a>
-              </p>
-            </div>
-            <details open={index === 0}>
-              <summary className="min-h-9 cursor-pointer py-1 text-muted">
-                {sheet.values.length} values,{' '}
-                {sheet.changedItemIds.length + changedSince(setupBefore, sheet.setup).length} changed by this
-                load
-              </summary>
-              <SheetTable sheet={sheet} setupBefore={setupBefore} />
-            </details>
-          </article>
-        );
-      })}
+      {sheetCount > lines.length && (
+        <div className="mt-4" role="search">
+          <Find placeholder="number, note …" />
+        </div>
+      )}
+      {sheetCount > 0 && lines.length === 0 && (
+        <p className="mt-3 text-lg">No sheet has these words in its number, its note or its rig’s name.</p>
+      )}
+      {lines.map(({ number, origin, sheet, setupBefore }, index) => (
+        <article key={sheet.id} className="mt-5 border-t border-ink pt-3" aria-labelledby={`sheet-${number}`}>
+          <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+            <h2 id={`sheet-${number}`} className="text-2xl">
+              Sheet {number}
+            </h2>
+            <p className="text-muted">
+              {ORIGIN_WORDS[origin]} <Time iso={sheet.keptAt} /> · {sheet.rigName} · {sheet.profileName},
+              revision {sheet.profileRevision}
+            </p>
+            <p className="ml-auto flex gap-4">
+              {undo?.number === number && <UndoLoad {...undo} />}
+              <TakeAsDraft sheet={sheet} setup={origin === 'imported' ? {} : sheet.setup} />
+              <Link className="underline underline-offset-4" to={`/rigs/${rigId}/sheets/${number}`}>
+                Print<span className="sr-only"> sheet {number}</span>
+              </Link>
+              <a
+                className="underline underline-offset-4"
+                href={`/rigs/${rigId}/sheets/${number}.json`}
+                download
+              >
+                Export<span className="sr-only"> sheet {number}</span>
+              </a>
+            </p>
+          </div>
+          <details open={index === 0}>
+            <summary className="min-h-9 cursor-pointer py-1 text-muted">
+              {sheet.values.length} values,{' '}
+              {sheet.changedItemIds.length + changedSince(setupBefore, sheet.setup).length} changed by this
+              load
+            </summary>
+            <SheetTable sheet={sheet} setupBefore={setupBefore} />
+          </details>
+        </article>
+      ))}
+      <Pager of="sheets" {...place} shown={lines.length} />
       <section className="mt-10 border-t border-rule pt-4" aria-label="Import">
         <FilePicker label="Import a sheet" />
         <div className="mt-3" aria-live="polite">
@@ -134,15 +142,6 @@ export default function SheetsRoute({ loaderData, actionData }: Route.ComponentP
     </div>
   );
 }
-
-/**
- * What the model had when it was loaded before; nothing where either may be of another model. What was kept before a
- * change may have been kept in the middle of a load, when hands had done their part.
- */
-const setupBeforeThat = (sheets: readonly StoredSheet[], index: number): HandValues =>
-  sheets[index]!.origin === 'imported'
-    ? NO_HAND_VALUES
-    : (sheets.slice(index + 1).find(({ origin }) => origin === 'loaded')?.sheet.setup ?? NO_HAND_VALUES);
 
 const ORIGIN_WORDS = {
   loaded: 'loaded',

@@ -7,7 +7,7 @@ import { escBehaviour } from '#core/physics/escChain';
 import { resolveRig } from '#core/rig/resolve';
 import { VOCABULARY } from '#core/settings/vocabulary';
 import { withUnit } from '#core/units/format';
-import { listSheets, type StoredSheet } from '#server/repositories/sheets';
+import { newestSheets, type StoredSheet } from '#server/repositories/sheets';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { escMarkOf, EscMark } from '../../ui/marks';
@@ -21,9 +21,12 @@ import { OtherDraft } from './OtherDraft';
 import { QuickLine } from './QuickLine';
 import type { Route } from './+types/list';
 
+/** More sheets than anybody picks from a list. */
+const MOST_COMPARED = 30;
+
 export async function loader({ params }: Route.LoaderArgs) {
   const { rigId } = await benchOf(params.rigId);
-  return { sheets: await listSheets(rigId) };
+  return { sheets: await newestSheets(rigId, MOST_COMPARED) };
 }
 
 export const shouldRevalidate = unlessAway;

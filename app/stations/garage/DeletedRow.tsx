@@ -1,0 +1,32 @@
+import type { ListedRig } from '#server/repositories/garageList';
+import { Form } from 'react-router';
+import { Button } from '../../ui/Button';
+import { Confirm } from '../../ui/Confirm';
+
+/** A rig in the bin: it comes back as it was, or goes for good. */
+export function DeletedRow({ rig: { id, name }, busy }: { rig: ListedRig; busy: boolean }) {
+  return (
+    <li className="flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule py-2">
+      <span className="min-w-0 flex-1 font-display text-xl font-bold wrap-anywhere">{name}</span>
+      <Form method="post">
+        <input type="hidden" name="rigId" value={id} />
+        <Button look="quiet" type="submit" name="intent" value="bringBack" disabled={busy}>
+          bring back<span className="sr-only"> {name}</span>
+        </Button>
+      </Form>
+      <Confirm
+        trigger={
+          <Button look="quiet" disabled={busy}>
+            delete for good<span className="sr-only"> {name}</span>
+          </Button>
+        }
+        title={`Delete “${name}” for good?`}
+        text="Its sheets, calibrations and draft go with it, and do not come back."
+        method="post"
+        fields={{ rigId: id, intent: 'forget' }}
+        yes="Delete for good"
+        no="Keep it in the bin"
+      />
+    </li>
+  );
+}

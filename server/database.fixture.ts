@@ -1,0 +1,30 @@
+/** A database of its own for tests of the repositories: real PostgreSQL, real tables, a garage with the demo. */
+import { mkdirSync } from 'node:fs';
+import { eraseCluster, startCluster } from '../tools/lib/cluster.mjs';
+import { closeDatabase } from './database';
+import { currentGarage } from './repositories/garages';
+import { startUp } from './startUp';
+
+const DATA = '.data/unit';
+
+export interface TestDatabase {
+  garageId: string;
+  close: () => Promise<void>;
+}
+
+/** Once in a run of tests: the models stay tied to the connection that they were first given. */
+export async function openTestDatabase(): Promise<TestDatabase> {
+  await eraseCluster(DATA);
+  mkdirSync(DATA, { recursive: true });
+  const cluster = await startCluster(DATA);
+  process.env.DATABASE_URL = cluster.url;
+  await startUp();
+  return {
+    garageId: (await currentGarage()).id,
+    close: async () => {
+      await closeDatabase();
+      await cluster.stop();
+      await eraseCluster(DATA);
+    },
+  };
+}
