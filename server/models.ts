@@ -18,7 +18,7 @@ import {
   type InferCreationAttributes,
 } from 'sequelize';
 import { database } from './database';
-import type { KeptStanding } from './repositories/standings';
+import type { KeptStanding } from './keptStanding';
 
 class Record<M extends Model> extends Model<InferAttributes<M>, InferCreationAttributes<M>> {}
 

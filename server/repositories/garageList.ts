@@ -1,9 +1,10 @@
 /** The list of all rigs of a garage, each with where it stands: a page of it, whatever its size. */
 import { QueryTypes } from 'sequelize';
 import { database } from '../database';
+import type { KeptStanding } from '../keptStanding';
 import { today } from '../today';
 import { namedWords, placeOf, searchedWords, type Paged, type Place } from './paging';
-import { freshen, STALE, writtenRigs, type KeptStanding } from './standings';
+import { freshen, STALE, writtenRigs } from './standings';
 
 /** The orders that a list can have. */
 const ORDERS = {

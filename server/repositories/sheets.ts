@@ -99,7 +99,7 @@ export async function pageOfSheets(rigId: string, typed: string, page: number): 
  * changed since as they left it. Where it never had an update, the newest; undefined where there is none.
  */
 export async function sheetBeforeUpdate(rigId: string): Promise<StoredSheet | undefined> {
-  const [row] = await database().query<{ number: number; update_id: string }>(
+  const [row] = await database().query<{ number: number; update_id: string | null }>(
     `SELECT s.number, u.id AS update_id
      FROM (SELECT max(id) AS id FROM observations WHERE rig_id = :rigId AND basis = 'firmwareUpdate') AS u
      JOIN sheets s ON s.rig_id = :rigId AND s.origin <> 'imported' AND (u.id IS NULL OR s.observed_up_to < u.id)

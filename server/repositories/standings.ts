@@ -4,29 +4,22 @@
  */
 import { usualGoals, type Goals } from '#core/advice/goals';
 import { standingOf } from '#core/advice/standing';
-import { openStationCount, type Stations } from '#core/advice/stationStates';
+import { openStationCount } from '#core/advice/stationStates';
 import type { Calibration } from '#core/calibration/calibration';
 import type { EscProfile } from '#core/esc/profile';
 import type { EscMemory } from '#core/procedure/language';
 import type { EventRules } from '#core/rig/eventRules';
-import { rigInWords, type RigInWords } from '#core/rig/inWords';
+import { rigInWords } from '#core/rig/inWords';
 import type { Rig } from '#core/rig/rig';
 import { fittingDraft, type Draft } from '#core/sheet/draft';
 import { holdingsOf } from '#core/sheet/evidence';
 import { setImmediate, setTimeout } from 'node:timers/promises';
 import { DatabaseError, QueryTypes, type CreationAttributes } from 'sequelize';
 import { database } from '../database';
+import type { KeptStanding } from '../keptStanding';
 import { RigModel } from '../models';
 import { today } from '../today';
 import { newestObservations } from './observations';
-
-/** What is kept with a rig: all that a line of the list shows of it. */
-export interface KeptStanding extends RigInWords {
-  changes: number;
-  stations: Stations;
-  /** How much there is to do, for the order of the list. */
-  urgency: number;
-}
 
 interface Facts {
   id: string;
