@@ -58,6 +58,8 @@ export class RigModel extends Record<RigModel> {
   /** The count of facts, and the day, that the standing was worked out from. */
   declare standingFacts: CreationOptional<number | string | null>;
   declare standingDay: CreationOptional<string | null>;
+  /** By which build of this server it was. */
+  declare standingBuild: CreationOptional<string | null>;
   declare updatedAt: CreationOptional<Date>;
 }
 
@@ -184,6 +186,7 @@ export function defineModels(): void {
       standing: JSONB,
       standingFacts: BIGINT,
       standingDay: DATEONLY,
+      standingBuild: TEXT,
       updatedAt: moment(),
     },
     { ...options, modelName: 'rig', tableName: 'rigs' },

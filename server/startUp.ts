@@ -3,13 +3,11 @@ import { importDocument } from './importDocument';
 import { migrate } from './migrate';
 import { defineModels } from './models';
 import { currentGarage, markDemoLoaded } from './repositories/garages';
-import { doubtStandings } from './repositories/standings';
 
 /** Makes the database ready: tables, the garage, and on the very first start the demo. */
 export async function startUp(): Promise<void> {
   await migrate();
   defineModels();
-  await doubtStandings();
   const garage = await currentGarage();
   if (garage.demoLoaded) return;
   for (const file of DEMO_FILES) {

@@ -43,7 +43,8 @@ export async function up(queries: QueryInterface): Promise<void> {
       ADD COLUMN facts bigint NOT NULL DEFAULT 0,
       ADD COLUMN standing jsonb,
       ADD COLUMN standing_facts bigint,
-      ADD COLUMN standing_day date;
+      ADD COLUMN standing_day date,
+      ADD COLUMN standing_build text;
 
     CREATE FUNCTION count_facts_of_rig() RETURNS trigger LANGUAGE plpgsql AS $$
       BEGIN

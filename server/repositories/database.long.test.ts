@@ -22,7 +22,8 @@ import { moveToRevision } from './revisions';
 import { changeRig, createRig, findBench, forgetRig, keepGoals, placeRig, type Bench } from './rigs';
 import { importSheet, pageOfSheets, sheetBeforeUpdate } from './sheets';
 import { takeMemory } from './simulatedEscs';
-import { doubtStandings, settleDoubts } from './standings';
+import { startUp } from '../startUp';
+import { settleDoubts } from './standings';
 
 let test: TestDatabase;
 let tamsel: StoredProfile;
@@ -42,6 +43,8 @@ const list = (query: Partial<GarageQuery> = {}) =>
 const names = async (query: Partial<GarageQuery>): Promise<string[]> =>
   (await list(query)).lines.map(({ name }) => name);
 const ofRig = async (rigId: string) => (await list()).lines.find(({ id }) => id === rigId);
+/** As a new build finds them. */
+const doubtStandings = () => run(`UPDATE rigs SET standing_build = 'an older one'`);
 const run = (sql: string, replacements: Record<string, unknown> = {}) =>
   database().query(sql, { replacements });
 
@@ -106,7 +109,7 @@ describe('the order of things does not hang on the clock', () => {
     expect(await forgetRig(test.garageId, rigId)).toBe(false);
     await placeRig(test.garageId, rigId, 'delete');
     await run(`UPDATE rigs SET deleted_at = now() - interval '10 years' WHERE id = :rigId`, { rigId });
-    await doubtStandings();
+    await startUp();
     expect(await names({ shelf: 'deleted' })).toEqual(['Old iron']);
     expect(await forgetRig(test.garageId, rigId)).toBe(true);
     expect(await names({ shelf: 'deleted' })).toEqual([]);
@@ -267,7 +270,7 @@ describe('where a rig stands', () => {
     expect((await ofRig(rigId))!.standing).toBeDefined();
   });
 
-  it('is doubted at a start and settled behind it', async () => {
+  it('is doubted by another build and settled behind the first answers', async () => {
     const rigId = await newRig('Doubted');
     await ofRig(rigId);
     await run(`UPDATE rigs SET standing = jsonb_set(standing, '{urgency}', '99') WHERE id = :rigId`, {

@@ -2,9 +2,8 @@
 import { QueryTypes } from 'sequelize';
 import { database } from '../database';
 import type { KeptStanding } from '../keptStanding';
-import { today } from '../today';
 import { namedWords, placeOf, searchedWords, type Paged, type Place } from './paging';
-import { freshen, STALE, writtenRigs } from './standings';
+import { freshen, STALE, staleFor, writtenRigs } from './standings';
 
 /** The orders that a list can have. */
 const ORDERS = {
@@ -94,7 +93,7 @@ async function readRows(
   const from = `FROM rigs r JOIN esc_profiles p ON p.id = r.esc_profile_id
     WHERE r.garage_id = :garageId AND ${SHELVES[shelf]}
     ${words.map((_, n) => `AND strpos(${TEXT}, :word${n}) > 0`).join(' ')}`;
-  const replacements = { garageId, today: today(), ...namedWords(words) };
+  const replacements = { garageId, ...staleFor(), ...namedWords(words) };
   const [counted] = await database().query<{ found: number }>(`SELECT count(*)::int AS found ${from}`, {
     type: QueryTypes.SELECT,
     replacements,

@@ -14,10 +14,11 @@ import type { Rig } from '#core/rig/rig';
 import { fittingDraft, type Draft } from '#core/sheet/draft';
 import { holdingsOf } from '#core/sheet/evidence';
 import { setImmediate, setTimeout } from 'node:timers/promises';
-import { DatabaseError, QueryTypes, type CreationAttributes } from 'sequelize';
+import { DatabaseError, Op, QueryTypes, type CreationAttributes } from 'sequelize';
 import { database } from '../database';
 import type { KeptStanding } from '../keptStanding';
 import { RigModel } from '../models';
+import { THIS_BUILD } from '../thisBuild';
 import { today } from '../today';
 import { newestObservations } from './observations';
 
@@ -34,15 +35,10 @@ interface Facts {
   sheets: number;
 }
 
-/** New software may see an old rig in another light: at each start, all that was worked out before is doubted. */
-export async function doubtStandings(): Promise<void> {
-  await RigModel.update({ standingFacts: null }, { where: {} });
-}
-
-/** Works the doubted ones out anew, one at a time, with pauses in which others are answered. */
+/** Works out anew what another build did: it may see a rig in another light. One at a time, with pauses for others. */
 export async function settleDoubts(): Promise<void> {
   const doubted = await RigModel.findAll({
-    where: { standingFacts: null, deletedAt: null },
+    where: { standingBuild: { [Op.ne]: THIS_BUILD }, deletedAt: null },
     attributes: ['id'],
     order: [['touched', 'DESC']],
   });
@@ -54,16 +50,18 @@ export async function settleDoubts(): Promise<void> {
 
 const PAUSE_MS = 60;
 
-/** The day has come to an end for values that were set for a while. */
-const DAY_OVER = `(standing_day IS DISTINCT FROM :today AND goals->'temporary' <> '{}')`;
-export const STALE = `(standing_facts IS DISTINCT FROM facts OR ${DAY_OVER})`;
+/** Written since it was last looked at, or the day has come to an end for values that were set for a while. */
+const WRITTEN = `(standing_facts IS DISTINCT FROM facts
+  OR (standing_day IS DISTINCT FROM :today AND goals->'temporary' <> '{}'))`;
 
-/** Written since the last look; those that are only doubted are put in order by what was known of them. */
-const WRITTEN = `(standing_facts <> facts OR (standing_facts IS NULL AND standing IS NULL) OR ${DAY_OVER})`;
+/** Whether it has to be worked out anew before it is shown; with `staleFor`. */
+export const STALE = `(${WRITTEN} OR standing_build IS DISTINCT FROM :build)`;
+export const staleFor = () => ({ today: today(), build: THIS_BUILD });
+
 /** More than anybody writes between two looks at the list. */
 const MOST_WRITTEN = 50;
 
-/** The rigs whose standing has to be worked out before a list is put in order. */
+/** The rigs whose standing has to be worked out before a list is put in order; what another build said of the rest will do. */
 export async function writtenRigs(garageId: string): Promise<string[]> {
   const rows = await database().query<{ id: string }>(
     `SELECT id FROM rigs WHERE garage_id = :garageId AND deleted_at IS NULL AND ${WRITTEN}
@@ -97,14 +95,19 @@ async function freshenOne(rigId: string): Promise<KeptStanding | undefined> {
     console.error(`the rig ${rigId} cannot be read:`, error);
     return undefined;
   });
-  await keep(rigId, { standing: standing ?? null, standingFacts: row.facts, standingDay: day });
+  await keep(rigId, {
+    standing: standing ?? null,
+    standingFacts: row.facts,
+    standingDay: day,
+    standingBuild: THIS_BUILD,
+  });
   return standing;
 }
 
 /** Where nothing can be written, what was worked out is shown all the same. */
 async function keep(
   rigId: string,
-  kept: Pick<CreationAttributes<RigModel>, 'standing' | 'standingFacts' | 'standingDay'>,
+  kept: Pick<CreationAttributes<RigModel>, 'standing' | 'standingFacts' | 'standingDay' | 'standingBuild'>,
 ): Promise<void> {
   try {
     await RigModel.update(kept, { where: { id: rigId } });
