@@ -39,7 +39,7 @@ module.exports = {
       to: {},
     },
     forbid('core-imports-only-core', '^core/(?!.*[.]test[.]ts$)', { pathNot: '^core/' }),
-    forbid('core-tests-import-core-and-test-tools', '^core/.*[.]test[.]ts$', {
+    forbid('core-tests-import-core-and-test-tools', '^core/.*[.](test|fixture)[.]ts$', {
       pathNot: '^(module$|core/|demo/|formats/|node_modules/(vitest|fast-check|simple-statistics|odex)/)',
     }),
     forbid('formats-import-core', '^formats/(?!.*[.]test[.]ts$)', {

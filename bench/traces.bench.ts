@@ -1,4 +1,5 @@
 /** How long traces, bands and plans take. Prints one line of JSON a scenario; each checks what it computed. */
+import fc from 'fast-check';
 import { found } from '#core/plan/found.fixture';
 import { factoryStops, handMediumOf, itemById } from '#core/esc/profile';
 import { SHOWS_STORED } from '#core/esc/media';
@@ -10,7 +11,9 @@ import { whatMatters } from '#core/sensitivity/matters';
 import { ARCHETYPES } from '#core/archetypes/archetypes';
 import { menuOf } from '#core/archetypes/menuOf.fixture';
 import type { Change } from '#core/sheet/draft';
-import { legsFor, planLegs } from '#core/plan/loadPlan';
+import { anyBench } from '#core/plan/anyBench.fixture';
+import { legsFor, planLegs, planRestart } from '#core/plan/loadPlan';
+import { isPlanned } from '#core/plan/search';
 import { escMachine } from '#core/procedure/escMachine';
 import { initialConfig } from '#core/procedure/step';
 import { rangeOf } from '#core/radio/pulse';
@@ -152,3 +155,30 @@ for (const { profile: pattern } of ARCHETYPES) {
     PLAN_RUNS,
   );
 }
+
+/** Whatever is described: the longest that any of these takes to be planned, or to be given up. */
+const RANDOM_ESCS = 200;
+let slowestMs = 0;
+let gaveUp = 0;
+for (const { profile, channel, range, by, changed } of fc.sample(anyBench, {
+  numRuns: RANDOM_ESCS,
+  seed: 2026,
+})) {
+  const machine = escMachine(profile);
+  const stick = rangeOf(channel);
+  const start = initialConfig(machine, { stops: factoryStops(profile), range }, stick.neutralMicros);
+  const toStopId = changed.stops.find(({ id }) => id !== changed.factoryStopId)!.id;
+  const change = { itemId: changed.id, fromStopId: changed.factoryStopId, toStopId };
+  const began = performance.now();
+  const load = planLegs(machine, start, legsFor([change], false), stick, by);
+  planRestart(machine, isPlanned(load) ? load.end : start, stick, by);
+  slowestMs = Math.max(slowestMs, performance.now() - began);
+  if (!isPlanned(load)) gaveUp += 1;
+}
+console.log(
+  JSON.stringify({
+    scenario: `plan: the slowest of ${RANDOM_ESCS} random ESCs, ${gaveUp} without a way`,
+    medianMs: slowestMs,
+    p95Ms: slowestMs,
+  }),
+);

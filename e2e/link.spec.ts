@@ -3,7 +3,7 @@ import { factoryStops, hasLink } from '#core/esc/profile';
 import type { LinkJobView } from '#server/link/linkJobs';
 import type { Page } from '@playwright/test';
 import { fiveChanges, rigHolding } from './changes';
-import { DATA } from './setting';
+import { ADDRESS, DATA } from './setting';
 import { control as askStandIn } from './standIn';
 import { openDemoRig, post } from './rigs';
 import { draftSaved, expect, moveRail, test } from './test';
@@ -234,6 +234,34 @@ test('a pass code that is still the factory’s is pointed out and changed, and 
   await read();
   await expect(page.getByText('Every value is read.')).toBeVisible();
   await expect(page.getByText('still the factory’s')).toBeHidden();
+});
+
+test('two rigs whose pass codes are changed at once: neither changes the ESC of the other', async ({
+  page,
+}) => {
+  const rigIds: string[] = [];
+  for (const name of ['Left of two', 'Right of two']) {
+    await openDemoRig(page, 'kelp-beach-buggy', name, 'rig');
+    rigIds.push(rigIdOf(page));
+  }
+  const send = (rigId: string, data: object) =>
+    page.request.post(`/rigs/${rigId}/link`, { headers: { origin: ADDRESS }, data });
+  for (let round = 0; round < 6; round += 1) {
+    await Promise.all(
+      rigIds.map((rigId, n) =>
+        send(rigId, { do: 'changePassCode', passCode: Number(`${n + 2}${round}${round}${round}`) }),
+      ),
+    );
+    // Whichever was busy: each ESC is let in by the code that is written down for it.
+    for (const rigId of rigIds) {
+      expect((await send(rigId, { do: 'begin', intents: {} })).ok()).toBe(true);
+      const state = async () =>
+        ((await (await page.request.get(`/rigs/${rigId}/link`)).json()) as { job: { state: string } }).job
+          .state;
+      await expect.poll(state).not.toBe('running');
+      expect(await state()).toBe('finished');
+    }
+  }
 });
 
 test('an update loses values and renumbers two items: saved before, compared after, and only what was lost is loaded', async ({

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { handOf } from './hand';
+import { openDemoRig } from './rigs';
 import { expect, moveRail, test, station } from './test';
 
 /** Fifteen items as somebody might type them off a manual, one a column, decimal commas, brackets. */
@@ -128,9 +129,7 @@ test('whatever is wrong is said where it is, and nothing wrong is stored', async
 });
 
 test('what a setting means is one press away from its rail, false friends and all', async ({ page }) => {
-  await page.goto('/');
-  await page.getByRole('link', { name: 'Kelp-beach buggy', exact: true }).click();
-  await station(page, 'Tune');
+  await openDemoRig(page, 'kelp-beach-buggy', 'Explained', 'tune');
   await page.getByRole('button', { name: 'What Launch strength means' }).click();
   await expect(page.getByRole('dialog')).toContainText('Punch and punch control');
   await page.getByRole('link', { name: 'In the glossary' }).click();

@@ -1,4 +1,4 @@
-import { Sequelize } from 'sequelize';
+import { DatabaseError, Sequelize } from 'sequelize';
 
 let connection: Sequelize | undefined;
 
@@ -24,4 +24,24 @@ export async function closeDatabase(): Promise<void> {
 /** @throws {Error} when the database does not answer */
 export async function pingDatabase(): Promise<void> {
   await database().query('SELECT 1');
+}
+
+/** More than fits into what a full disk has left in its files. */
+const TRIED_BYTES = 256_000;
+
+/**
+ * Whether something new can be written: tried, and taken back. For whoever has just failed to.
+ * @throws {Error} when the database does not answer
+ */
+export async function hasRoom(): Promise<boolean> {
+  try {
+    await database().query(
+      `CREATE TEMPORARY TABLE room ON COMMIT DROP AS
+         SELECT md5(random()::text) AS filling FROM generate_series(1, ${TRIED_BYTES} / 32)`,
+    );
+    return true;
+  } catch (error) {
+    if (error instanceof DatabaseError) return false;
+    throw error;
+  }
 }

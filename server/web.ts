@@ -7,7 +7,7 @@ import { randomBytes } from 'node:crypto';
 import type { AddressInfo } from 'node:net';
 import { RouterContextProvider } from 'react-router';
 import * as build from 'virtual:react-router/server-build';
-import { closeDatabase, pingDatabase } from './database';
+import { closeDatabase, hasRoom, pingDatabase } from './database';
 import { keptByNobody, onlyFittingBodies, onlyKnownMethods } from './limits';
 import { nonceContext } from './nonce';
 import { onlyLoopback, onlyOwnPagesChange } from './sameOrigin';
@@ -72,10 +72,12 @@ function application(): express.Express {
   app.use(onlyLoopback, giveNonce, securityHeaders, compression());
   app.use('/assets', express.static(`${CLIENT_FILES}assets`, { immutable: true, maxAge: YEAR }));
   app.use(express.static(CLIENT_FILES, { maxAge: '1h' }));
-  app.get('/healthz', async (_request, response) => {
+  app.get('/healthz', async (request, response) => {
     try {
       await pingDatabase();
-      response.json({ ok: true });
+      if ('room' in request.query && !(await hasRoom()))
+        response.status(507).json({ ok: false, reason: 'nothing more can be written' });
+      else response.json({ ok: true });
     } catch {
       response.status(503).json({ ok: false, reason: 'the database does not answer' });
     }

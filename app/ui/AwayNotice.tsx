@@ -1,13 +1,20 @@
+import { isNotKept } from './keepTyped';
 import { Notice } from './Notice';
 
-/** Said beside a form that could not be sent. */
+/** Said beside a form that was not kept. */
 export function AwayNotice({ answer }: { answer: object | undefined }) {
-  if (!answer || !('away' in answer)) return null;
+  if (!isNotKept(answer)) return null;
   return (
     <div role="alert">
-      <Notice grade="caution" title="Not saved: Live Tune does not answer.">
-        <p>What you typed is still here. It starts again by itself; try once more in a moment.</p>
-      </Notice>
+      {answer.notKept === 'away' ? (
+        <Notice grade="caution" title="Not saved: Live Tune does not answer.">
+          <p>What you typed is still here. It starts again by itself; try once more in a moment.</p>
+        </Notice>
+      ) : (
+        <Notice grade="caution" title="Not saved: there is no room on the disk of the bench computer.">
+          <p>What you typed is still here. Make room there, then try once more.</p>
+        </Notice>
+      )}
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import { useNavigation } from 'react-router';
-import { answered, type AWAY } from './keepTyped';
+import { answered, type NotKept } from './keepTyped';
 
 /**
  * What the last action of this page answered, and whether another one is under way. An answer, and what undoes it,
@@ -8,7 +8,7 @@ import { answered, type AWAY } from './keepTyped';
  * @param answer the page's action data
  */
 export function useAnswer<T extends object>(
-  answer: T | typeof AWAY | undefined,
+  answer: T | NotKept | undefined,
 ): { answer: T | undefined; busy: boolean } {
   const busy = useNavigation().state !== 'idle';
   return { answer: busy ? undefined : answered(answer), busy };

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { isServerWell } from './isServerWell';
+import { isServerWell } from './serverHealth';
 
 const ASK_EVERY_MS = 1500;
 /** A page that fails again so soon after it was loaded anew fails for another reason. */

@@ -63,6 +63,15 @@ export function BenchHeader() {
         </p>
         <PreferencesDialog />
       </div>
+      {status.kind === 'full' && (
+        <div className="px-3.5 pb-2" role="alert">
+          <Notice grade="caution" title="There is no room on the disk of the bench computer.">
+            <p>
+              Your draft is kept here and will be saved when there is. Make room there; nothing else to do.
+            </p>
+          </Notice>
+        </div>
+      )}
       {status.kind === 'away' && (
         <div className="px-3.5 pb-2" role="alert">
           <Notice

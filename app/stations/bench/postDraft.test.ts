@@ -28,6 +28,10 @@ describe('a draft that is sent', () => {
     expect(await answeredBy({}, status)).toEqual({ kind });
   });
 
+  it('waits for room where the server has none', async () => {
+    expect(await answeredBy({}, 507)).toEqual({ kind: 'full' });
+  });
+
   it('is away where nobody answers', async () => {
     vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')));
     expect(await postDraft('rig', 3, EMPTY_DRAFT)).toEqual({ kind: 'away' });

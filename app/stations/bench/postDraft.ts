@@ -1,12 +1,14 @@
 import type { Draft } from '#core/sheet/draft';
+import { savingHealth } from '../../ui/serverHealth';
 
 /** What became of a draft that was sent. */
 export type DraftAnswer =
   | { kind: 'saved'; revision: number }
   /** Another page saved first; what it left. */
   | { kind: 'conflict'; revision: number; draft: Draft }
-  /** Nobody answers, or not well: it may be sent again. */
+  /** Nobody answers, or not well: it may be sent again. Or there is no room for it. */
   | { kind: 'away' }
+  | { kind: 'full' }
   /** It is never taken: the rig is gone, say, or has another ESC. */
   | { kind: 'refused' };
 
@@ -23,7 +25,8 @@ export async function postDraft(rigId: string, baseRevision: number, draft: Draf
   } catch {
     return { kind: 'away' };
   }
-  if (!response.ok) return { kind: response.status < 500 ? 'refused' : 'away' };
+  if (response.status >= 500) return { kind: (await savingHealth()) === 'full' ? 'full' : 'away' };
+  if (!response.ok) return { kind: 'refused' };
   const answer = (await response.json()) as
     { saved: true; revision: number } | { saved: false; revision: number; draft: Draft };
   return answer.saved

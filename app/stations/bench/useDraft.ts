@@ -7,8 +7,8 @@ import { forgetWaiting, keepWaiting, takeWaiting } from './waitingDraft';
 export type SaveStatus =
   | { kind: 'saved' }
   | { kind: 'saving' }
-  /** The server does not answer; the draft is kept here and sent again. */
-  | { kind: 'away' }
+  /** The server does not answer, or has no room; the draft is kept here and sent again. */
+  | { kind: 'away' | 'full' }
   /** The server never takes it: the rig is gone, or has another ESC. The draft waits in the browser. */
   | { kind: 'refused' }
   /** Another page saved first. */
@@ -70,11 +70,11 @@ export function useDraft(rigId: string, kept: Kept) {
         setStatus({ kind: 'refused' });
         return;
       }
-      if (answer.kind === 'away') {
+      if (answer.kind === 'away' || answer.kind === 'full') {
         const unsent = latest() ?? next;
         waiting.current = unsent;
         keepWaiting(rigId, unsent, revision.current);
-        setStatus({ kind: 'away' });
+        setStatus({ kind: answer.kind });
         await pause(TRY_AGAIN_MS);
       } else if (answer.kind === 'saved' || sameIntents(answer.draft, next)) {
         // Also where it was saved before, and only the answer was lost on its way.

@@ -4,7 +4,7 @@ import { useEffect, useRef } from 'react';
 import { useFetcher } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
-import { answered, type AWAY } from '../../ui/keepTyped';
+import { answered, type NotKept } from '../../ui/keepTyped';
 import { Notice } from '../../ui/Notice';
 import type { LoadAnswer } from './loadAnswer';
 
@@ -15,7 +15,7 @@ interface Props {
 
 /** What is done by hand on the model or its radio: one step at a time, on the user's word. */
 export function HandSteps({ changes }: Props) {
-  const fetcher = useFetcher<LoadAnswer | typeof AWAY>();
+  const fetcher = useFetcher<LoadAnswer | NotKept>();
   const [change, ...then] = changes;
   const done = useRef<HTMLButtonElement>(null);
   const key = change?.key;

@@ -1,10 +1,14 @@
 import type { MediumFamily } from '#core/esc/media';
 import { useCallback, useEffect, useState } from 'react';
 import { useFetcher } from 'react-router';
-import { answered, AWAY } from '../../ui/keepTyped';
+import { answered, isNotKept, type NotKept } from '../../ui/keepTyped';
 import type { LoadAnswer } from './loadAnswer';
 
 const TRY_AGAIN_MS = 2000;
+const WHY_NOT_KEPT = {
+  away: 'the server does not answer. It is tried again until it does; stay on this page.',
+  full: 'there is no room on the disk of the bench computer. Make room there and stay on this page: it is tried again.',
+} as const;
 
 interface FinishedLoad {
   medium: MediumFamily | null;
@@ -19,7 +23,7 @@ interface FinishedLoad {
  */
 export function useKeptSheet({ medium, changed, ready }: FinishedLoad) {
   const [loadId] = useState(() => crypto.randomUUID());
-  const { state, data, submit } = useFetcher<LoadAnswer | typeof AWAY>();
+  const { state, data, submit } = useFetcher<LoadAnswer | NotKept>();
   const send = useCallback(() => {
     const form = new FormData();
     form.set('load', loadId);
@@ -28,7 +32,7 @@ export function useKeptSheet({ medium, changed, ready }: FinishedLoad) {
     void submit(form, { method: 'post' });
   }, [loadId, medium, changed, submit]);
   const isIdle = state === 'idle';
-  const isAway = data !== undefined && 'away' in data;
+  const isAway = isNotKept(data);
   useEffect(() => {
     if (ready && isIdle && data === undefined) send();
   }, [ready, isIdle, data, send]);
@@ -42,9 +46,7 @@ export function useKeptSheet({ medium, changed, ready }: FinishedLoad) {
   return {
     /** Of the sheet; undefined until it is kept. */
     number: answer?.kept,
-    problem: isAway
-      ? 'the server does not answer. It is tried again until it does; stay on this page.'
-      : answer?.sentence,
+    problem: isNotKept(data) ? WHY_NOT_KEPT[data.notKept] : answer?.sentence,
     again: send,
   };
 }

@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import { Link, useFetcher } from 'react-router';
+import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
+import { answered, type NotKept } from '../../ui/keepTyped';
 import { useBench } from '../bench/BenchContext';
 import { INPUT } from './formParts';
 
@@ -12,8 +14,8 @@ interface Props {
 /** What is kept with a rig beside its numbers: a picture, and the event that it is being prepared for. */
 export function PictureAndRules({ rules }: Props) {
   const { rigId, rulesId, hasPicture, rig } = useBench();
-  const picture = useFetcher<{ sentence?: string }>();
-  const choice = useFetcher();
+  const picture = useFetcher<{ sentence?: string } | NotKept>();
+  const choice = useFetcher<object | NotKept>();
   // A new picture has the same address: this makes the browser ask again.
   const [shown, setShown] = useState(0);
   const busy = picture.state !== 'idle';
@@ -55,11 +57,12 @@ export function PictureAndRules({ rules }: Props) {
               </Button>
             )}
           </span>
-          {picture.data?.sentence && (
+          {answered(picture.data)?.sentence && (
             <p role="alert" className="text-sm font-bold text-hazard">
-              {picture.data.sentence}
+              {answered(picture.data)?.sentence}
             </p>
           )}
+          <AwayNotice answer={picture.data} />
         </picture.Form>
       </div>
       <choice.Form method="post" action={`/rigs/${rigId}/rules`}>
@@ -79,6 +82,7 @@ export function PictureAndRules({ rules }: Props) {
             ))}
           </select>
         </label>
+        <AwayNotice answer={choice.data} />
         <p className="text-sm">
           <Link to="/rules" className="underline underline-offset-4">
             Note down what an event forbids

@@ -2,6 +2,7 @@ import { readForm } from '#server/readBody';
 import { chooseRules } from '#server/repositories/eventRules';
 import { currentGarage } from '#server/repositories/garages';
 import { data } from 'react-router';
+import { keepTyped } from '../../ui/keepTyped';
 import type { Route } from './+types/chooseRules';
 
 /** Holds the rig against the rules of an event, or against none. */
@@ -12,3 +13,5 @@ export async function action({ request, params }: Route.ActionArgs) {
   const done = await chooseRules(garage.id, params.rigId, id);
   return done ? { ok: true } : data({ ok: false }, { status: 404 });
 }
+
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);

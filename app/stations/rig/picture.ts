@@ -3,6 +3,7 @@ import { readForm } from '#server/readBody';
 import { deletePicture, keepPicture, pictureOf } from '#server/repositories/rigPictures';
 import { data, redirect } from 'react-router';
 import { benchOf } from '../bench/benchData.server';
+import { keepTyped } from '../../ui/keepTyped';
 import type { Route } from './+types/picture';
 
 /** The picture of a rig. */
@@ -31,3 +32,5 @@ export async function action({ request, params }: Route.ActionArgs) {
   }
   throw redirect(`/rigs/${rigId}/rig`);
 }
+
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);

@@ -1,0 +1,19 @@
+/** No answer by then is none. */
+const WITHIN_MS = 3000;
+const INSUFFICIENT_STORAGE = 507;
+
+const ask = (path: string): Promise<Response | undefined> =>
+  fetch(path, { signal: AbortSignal.timeout(WITHIN_MS) }).catch(() => undefined);
+
+/** Whether the server and its database answer. */
+export const isServerWell = async (): Promise<boolean> => (await ask('/healthz'))?.ok ?? false;
+
+/** `full`: it answers, but has no room to keep anything. */
+export type SavingHealth = 'well' | 'full' | 'away';
+
+/** Why something was not kept: asked where the server failed to. */
+export async function savingHealth(): Promise<SavingHealth> {
+  const answer = await ask('/healthz?room');
+  if (answer?.ok) return 'well';
+  return answer?.status === INSUFFICIENT_STORAGE ? 'full' : 'away';
+}
