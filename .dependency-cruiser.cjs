@@ -38,7 +38,7 @@ module.exports = {
       from: { path: '^core/', pathNot: roomsOn(FLOORS) },
       to: {},
     },
-    forbid('core-imports-only-core', '^core/(?!.*[.]test[.]ts$)', { pathNot: '^core/' }),
+    forbid('core-imports-only-core', '^core/(?!.*[.](test|fixture)[.]ts$)', { pathNot: '^core/' }),
     forbid('core-tests-import-core-and-test-tools', '^core/.*[.](test|fixture)[.]ts$', {
       pathNot: '^(module$|core/|demo/|formats/|node_modules/(vitest|fast-check|simple-statistics|odex)/)',
     }),

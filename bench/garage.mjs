@@ -126,7 +126,7 @@ async function fill() {
     INSERT INTO observations (rig_id, item_key, stop_key, basis)
       SELECT o.rig_id, o.item_key, o.stop_key, 'readBack'
       FROM (SELECT * FROM observations WHERE rig_id = (SELECT id FROM fleet WHERE n = 1)) AS o,
-        generate_series(1, 1 + ${OBSERVATIONS_OF_ONE} / 14);
+        generate_series(1, 1 + ${OBSERVATIONS_OF_ONE} / (SELECT count(*)::int FROM observations WHERE rig_id = (SELECT id FROM fleet WHERE n = 1)));
     INSERT INTO sheets (rig_id, document_key, number, origin, document, kept_at, observed_up_to)
       SELECT fleet.id, made.key, number, 'loaded',
         sheet.document || jsonb_build_object('id', made.key, 'rigName', 'Fleet ' || n, 'note', 'Round ' || number), now(), 0
