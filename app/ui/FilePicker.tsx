@@ -8,14 +8,14 @@ export function FilePicker({ label }: { label: string }) {
   return (
     <Form method="post" encType="multipart/form-data" className="flex flex-wrap items-center gap-3">
       <input type="hidden" name="intent" value="import" />
-      <label className="flex flex-wrap items-center gap-3">
+      <label className="flex min-w-0 flex-wrap items-center gap-3">
         <span>{label}</span>
         <input
           type="file"
           name="file"
           accept=".json,application/json"
           required
-          className="max-w-full rounded-sm border border-rule bg-sheet p-2 file:mr-3 file:border-0 file:bg-transparent file:font-bold"
+          className="w-full max-w-96 min-w-0 rounded-sm border border-rule bg-sheet p-2 file:mr-3 file:border-0 file:bg-transparent file:font-bold"
         />
       </label>
       <Button type="submit" disabled={state !== 'idle'}>
