@@ -7,7 +7,9 @@ import { Confirm } from '../../ui/Confirm';
 export function DeletedRow({ rig: { id, name }, busy }: { rig: ListedRig; busy: boolean }) {
   return (
     <li className="flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule py-2">
-      <span className="min-w-0 basis-full font-display text-xl font-bold wrap-anywhere sm:flex-1 sm:basis-0">{name}</span>
+      <span className="min-w-0 basis-full font-display text-xl font-bold wrap-anywhere sm:flex-1 sm:basis-0">
+        {name}
+      </span>
       <Form method="post">
         <input type="hidden" name="rigId" value={id} />
         <Button look="quiet" type="submit" name="intent" value="bringBack" disabled={busy}>
