@@ -1,6 +1,7 @@
 /** The bridge and its guards as a run needs them, from what the settings make of the ESC and from the rig. */
 import { radPerSecond, rpmOf } from '../units/convert';
-import { brakeCurrent } from './brakeChopper';
+import type { Braking } from './brakeChopper';
+import { brakeTableOf, type BrakeTable } from './brakeTable';
 import { totalAdvance, type BrakeLaw, type EscBehaviour } from './escChain';
 import type { Drive, MotorModel } from './motor';
 import { becWatts } from './supplyBus';
@@ -25,7 +26,7 @@ export interface BridgeSetting {
 }
 
 export interface BrakeSetting {
-  frequencyHz: number;
+  table: BrakeTable;
   law: BrakeLaw;
   /** Strength on top at rest, 0 to 1, fading out up to this speed, rad/s. */
   assist: number;
@@ -74,7 +75,7 @@ export function bridgeSettingOf(rig: ResolvedRig, esc: EscBehaviour): BridgeSett
     governedByThrottle: governor.byThrottle,
     ownWatts: ELECTRONICS_AMPS * rig.openVolts + becWatts(rig.bus, esc.becVolts, rig.openVolts),
     brake: {
-      frequencyHz: esc.brakeFrequencyHz,
+      table: brakeTableOf(motor, esc.brakeFrequencyHz),
       law: esc.brakeLaw,
       assist: Math.min(1, esc.lowSpeedBrake + (esc.brakeLaw === 'hybrid' ? HYBRID_ASSIST : 0)),
       slowSpeed: (SLOW_SPEED_SHARE * rig.openVolts) / motor.constant,
@@ -122,36 +123,67 @@ export const newDrive = (): Drive => ({
   currentLimit: Infinity,
 });
 
+/** Steps of halving until a strength makes a torque. */
+const HALVINGS = 10;
+
+/** How the brake is asked for. */
+export interface BrakeCall {
+  /** 0 to 1 */
+  strength: number;
+  /** Whether it is the same over the run. */
+  stays: boolean;
+  /** Whether the trigger asks for it; drag brake knows no law. */
+  pushed: boolean;
+}
+
 /**
- * Current that brakes, A, by the brake's law: linear is the chopper's own; firmer when slow adds strength there; constant
- * torque lets no more through than the strength's share of what full braking gives at the end of the slow range. How a
- * maker's law is made is published nowhere: assumed.
- * @param pushed whether the trigger asks for it; drag brake knows no law
+ * What brakes, by the brake's law: linear is the chopper's own; firmer when slow adds strength there; constant torque takes the
+ * strength that makes the strength's share of what full braking gives at the end of the slow range. How a maker's law is made
+ * is published nowhere: assumed.
  */
-export function brakeAmps(
-  motor: MotorModel,
+export function brakeAt(
   brake: BrakeSetting,
-  strength: number,
-  pushed: boolean,
+  { strength, stays, pushed }: BrakeCall,
   shaft: number,
   openVolts: number,
   packOhm: number,
-): number {
-  if (!pushed || strength <= 0)
-    return brakeCurrent(motor, strength, brake.frequencyHz, shaft, openVolts, packOhm);
-  if (brake.law === 'constant') {
-    const most = strength * brakeCurrent(motor, 1, brake.frequencyHz, brake.slowSpeed, openVolts, packOhm);
-    return Math.min(most, brakeCurrent(motor, 1, brake.frequencyHz, shaft, openVolts, packOhm));
+  out: Braking,
+): void {
+  const { table, law, assist, slowSpeed } = brake;
+  if (!pushed || strength <= 0 || (assist === 0 && law !== 'constant'))
+    table.onPack(strength, stays, shaft, openVolts, packOhm, out);
+  else if (law === 'constant') brakeConstantly(brake, strength, shaft, openVolts, packOhm, out);
+  else {
+    const slow = Math.max(0, 1 - shaft / slowSpeed);
+    const whole = Math.min(1, strength + assist * slow);
+    table.onPack(whole, stays && slow === 0, shaft, openVolts, packOhm, out);
   }
-  const slow = Math.max(0, 1 - shaft / brake.slowSpeed);
-  return brakeCurrent(
-    motor,
-    Math.min(1, strength + brake.assist * slow),
-    brake.frequencyHz,
-    shaft,
-    openVolts,
-    packOhm,
-  );
+}
+
+function brakeConstantly(
+  { table, slowSpeed }: BrakeSetting,
+  strength: number,
+  shaft: number,
+  openVolts: number,
+  packOhm: number,
+  out: Braking,
+): void {
+  table.onPack(1, true, slowSpeed, openVolts, packOhm, out);
+  const most = strength * out.amps;
+  table.onPack(1, true, shaft, openVolts, packOhm, out);
+  if (out.amps <= most) return;
+  let low = 0;
+  let high = 1;
+  for (let n = 0; n < HALVINGS; n += 1) {
+    const middle = (low + high) / 2;
+    table.onPack(middle, false, shaft, openVolts, packOhm, out);
+    if (out.amps < most) low = middle;
+    else high = middle;
+  }
+  table.onPack((low + high) / 2, false, shaft, openVolts, packOhm, out);
+  // What is left of the halving is the same torque: it is called so.
+  out.returned *= most / Math.max(out.amps, 1e-9);
+  out.amps = most;
 }
 
 /** For runs of a few seconds, whose peaks and crossings have to be exact, and which cost nothing. */

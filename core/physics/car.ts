@@ -331,13 +331,18 @@ export class Car implements System {
     return this.limitFor(ground) - Math.abs(ground);
   }
 
-  /** Brings a settled slide to the tyre speed at which its force is the ground's: a secant step or two. */
+  /**
+   * Brings a settled slide to the tyre speed at which its force is the ground's: a secant step or two. A tyre that is held back
+   * turns slower than the car, whatever a step says: a motor that is driven far too fast hardly brakes.
+   */
   private settle(t: number, y: Float64Array): number {
     const ground = this.groundOfSlide();
+    const most = this.slipSign < 0 ? Math.max(0, y[AT.speed]!) : Infinity;
     let off = this.forceAt(t, y) - ground;
     for (let n = 0; n < 3 && Math.abs(off) > 0.5 * this.settledBelow; n += 1) {
       const from = this.spinSpeed;
-      this.spinSpeed = Math.max(0, from - off / this.spinSlope);
+      this.spinSpeed = Math.min(most, Math.max(0, from - off / this.spinSlope));
+      if (this.spinSpeed === from) break;
       const next = this.forceAt(t, y) - ground;
       const slope = (next - off) / (this.spinSpeed - from);
       if (slope < 0) this.spinSlope = slope;

@@ -95,6 +95,46 @@ describe('motor and bridge', () => {
     );
   });
 
+  it('whatever the advance, at any speed: no more flows than resistance allows, no pack goes below nought, energy closes', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.01, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 1.6, noNaN: true }),
+        fc.double({ min: 0, max: 90, noNaN: true }),
+        fc.double({ min: 0, max: 0.2, noNaN: true }),
+        fc.boolean(),
+        (duty, share, advance, packOhm, damped) => {
+          const volts = 14.8;
+          const shaft = share * radPerSecond(2200 * volts);
+          const drive = { duty, damped, advance: degrees(advance) };
+          const flow = flowOf(realMotor, drive, shaft, volts, packOhm);
+          const most = Math.max(volts, realMotor.constant * shaft) / realMotor.resistance;
+          expect(Math.abs(flow.motorAmps)).toBeLessThanOrEqual(most);
+          const bus = volts - flow.packAmps * packOhm;
+          expect(bus).toBeGreaterThan(0);
+          if (bus < 0.6 * volts) return;
+          const given = flow.packAmps * bus;
+          const became = flow.torque * shaft + flow.windingWatts + flow.escWatts;
+          const flows = Math.max(Math.abs(given), Math.abs(flow.torque * shaft), 1);
+          expect(Math.abs(given - became)).toBeLessThan(0.005 * flows);
+        },
+      ),
+      { numRuns: 2000 },
+    );
+  });
+
+  it('a blocked motor holds its pack where resistances say, below half its voltage too', () => {
+    const { packAmps } = flowOf(slowMotor, {}, 0, 11.7, 0.05);
+    expect(11.7 - packAmps * 0.05).toBeCloseTo((11.7 * 0.03) / 0.08, 6);
+  });
+
+  it('at rest no advance costs anything: nothing circulates in a motor that stands', () => {
+    const at = (advance: number) =>
+      flowOf(realMotor, { duty: 0.3, advance: degrees(advance) }, 0, 14.8, 0.02);
+    expect(at(90).windingWatts).toBe(at(30).windingWatts);
+    expect(at(90).packAmps).toBe(at(30).packAmps);
+  });
+
   it('an undamped bridge sends nothing back, a damped one brakes when asked for less than it turns', () => {
     const shaft = radPerSecond(2200 * 10);
     expect(flowOf(realMotor, { duty: 0.4 }, shaft, 14.8).torque).toBeLessThan(-0.1);

@@ -12,13 +12,30 @@ const COPPER_PER_KELVIN = 0.00393;
 export const copperResistance = (ohmAt20: number, celsius: number): number =>
   ohmAt20 * (1 + COPPER_PER_KELVIN * (celsius - 20));
 
-/** Share of ω_e·L that acts like a resistance without heating: assumed, fits a three-phase simulation. */
-const REACTIVE_SHARE = 0.7;
 /**
- * Share of p·L·I² that adds torque through the lagging current: assumed, as above. What is left between the two shares
- * is copper loss beyond I²·R, which makes it 1.2 to 2 times that on fast motors.
+ * What the reactance ω_e·L of a commutated winding does, by how fast it turns: `working` of it makes torque through the
+ * lagging current, `heating` of it is copper loss beyond I²·R. Both together resist like a resistance.
  */
-const REACTIVE_TORQUE_SHARE = 0.55;
+interface Reactance {
+  working: number;
+  heating: number;
+}
+
+/** Nothing is divided by less, V. */
+const LEAST_VOLTS = 1e-9;
+
+/** In overrun all of it works, the other way round. */
+const OVERRUN_SHARE = 0.42;
+
+/**
+ * The two shares, fitted to a three-phase switching simulation of our own (`reference/drive.csv`).
+ * @param speedShare back-EMF over duty times bus voltage
+ * @param theta advance, electrical rad
+ */
+function reactanceAt(speedShare: number, theta: number, out: Reactance): void {
+  out.working = Math.min(0.66, 0.95 * speedShare) * (1 - 0.25 * theta);
+  out.heating = Math.max(0, 1.08 - 1.33 * speedShare) * (1 - 0.37 * theta);
+}
 
 /** Motor plus bridge as plain SI numbers. */
 export interface MotorModel {
@@ -92,10 +109,51 @@ const LEAST_INDUCTANCE = 1e-8;
 /** The model of advance is proven to here, electrical. */
 export const PROVEN_ADVANCE = (30 * Math.PI) / 180;
 
+/** Rounds of settling the reactance and the bus voltage against each other; the last moves the current by under 0.1 %. */
+const REACTANCE_ROUNDS = 3;
+
+/** What flows in the motor, and how much of each period the bridge conducts for it. Reused. */
+const driven = { current: 0, conducting: 0 };
+const reactance: Reactance = { working: 0, heating: 0 };
+
 /**
- * What flows while driving, with the pack's own resistance in the loop, so that bus and motor agree:
- * I = (d·V_oc − E·cos θ)/(R + k·ω_e·L + d²·R_p), k ≈ 0.7 for the reactance of the commutated winding; torque
- * K_t·cos θ·I + k′·p·L·I². Advance as field weakening: Hanselman, Brushless Permanent Magnet Motor Design. An undamped
+ * Fills `driven` and `reactance`: I = (d·V_oc − E·cos θ)/(R + k·ω_e·L + d²·R_p), with the pack's own resistance in the loop.
+ * The limit of the ESC takes duty back until it just flows.
+ */
+function settle(
+  drive: Drive,
+  R: number,
+  reactive: number,
+  emf: number,
+  theta: number,
+  openVolts: number,
+  packOhm: number,
+): void {
+  const { duty } = drive;
+  const backEmf = emf * Math.cos(theta);
+  driven.conducting = duty;
+  driven.current = 0;
+  for (let round = 0; round < REACTANCE_ROUNDS; round += 1) {
+    const bus = openVolts - driven.conducting * driven.current * packOhm;
+    if (driven.conducting * bus >= backEmf)
+      reactanceAt(emf / Math.max(driven.conducting * bus, LEAST_VOLTS), theta, reactance);
+    else {
+      reactance.working = OVERRUN_SHARE;
+      reactance.heating = 0;
+    }
+    const resisting = R + (reactance.working + reactance.heating) * reactive;
+    driven.current = (duty * openVolts - backEmf) / (resisting + duty * duty * packOhm);
+    driven.conducting = duty;
+    if (driven.current > drive.currentLimit) {
+      driven.current = drive.currentLimit;
+      driven.conducting = dutyFor(driven.current, backEmf, resisting, openVolts, packOhm);
+    }
+  }
+}
+
+/**
+ * What flows while driving. Mean current as `settle` has it; torque K_t·cos θ·I + k′·p·L·I², where the lag's torque keeps its
+ * sign; copper I²·(R + h·ω_e·L). Advance as field weakening: Hanselman, Brushless Permanent Magnet Motor Design. An undamped
  * bridge whose current would not flow all the time takes the discontinuous form, mean motor current
  * d²·(V−E)·V/(2·L·f·E) and mean pack current d²·(V−E)/(2·L·f). Ripple, switching and diode losses come out of the pack.
  *
@@ -115,22 +173,17 @@ export function driveFlow(
 ): void {
   const { duty, frequencyHz } = drive;
   const L = Math.max(motor.inductance, LEAST_INDUCTANCE);
-  const winding = (motor.resistance - motor.bridgeResistance) * windingFactor;
-  const R = winding + motor.bridgeResistance;
+  const R = (motor.resistance - motor.bridgeResistance) * windingFactor + motor.bridgeResistance;
   const electrical = motor.polePairs * shaftSpeed;
   const theta = Math.min(drive.advance, PROVEN_ADVANCE);
   const cosine = Math.cos(theta);
-  const backEmf = motor.constant * shaftSpeed * cosine;
-  const resisting = R + REACTIVE_SHARE * electrical * L;
-  let current = (duty * openVolts - backEmf) / (resisting + duty * duty * packOhm);
-  let conducting = duty;
-  if (current > drive.currentLimit) {
-    current = drive.currentLimit;
-    conducting = dutyFor(current, backEmf, resisting, openVolts, packOhm);
-  }
-  let packAmps = conducting * current;
+  const emf = motor.constant * shaftSpeed;
+  const backEmf = emf * cosine;
+  settle(drive, R, electrical * L, emf, theta, openVolts, packOhm);
+  let { current } = driven;
+  let packAmps = driven.conducting * current;
   let diodeWatts = 0;
-  /** The discontinuous form draws neither copper loss nor the work of the lagging current by itself. */
+  /** The discontinuous form says what flows in the motor; what it takes for that is drawn as power. */
   let undrawn = false;
   if (!drive.damped && duty < 1) {
     const continuousFrom = (openVolts * duty * (1 - duty)) / (2 * L * frequencyHz);
@@ -139,7 +192,7 @@ export function driveFlow(
       const pulsed = (duty * duty * over * openVolts) / (2 * L * frequencyHz * Math.max(backEmf, 1e-9));
       // Slower than duty times voltage the current would flow all the time but for its resistance.
       current = Math.min(pulsed, continuousFrom);
-      packAmps = (current * backEmf) / openVolts;
+      packAmps = 0;
       undrawn = true;
     }
     diodeWatts = DIODE_VOLTS * Math.max(0, current) * (1 - duty);
@@ -159,24 +212,23 @@ export function driveFlow(
       frequencyHz *
       (0.5 * openVolts * motor.switchingTime + 2 * DIODE_VOLTS * DEAD_TIME_S)
     : 0;
-  const beyond =
-    drive.advance > PROVEN_ADVANCE ? circulating(motor, drive.advance, electrical, openVolts) : 0;
-  const copper = current * current * (R + (REACTIVE_SHARE - REACTIVE_TORQUE_SHARE) * electrical * L);
-  const lagging = REACTIVE_TORQUE_SHARE * motor.polePairs * L * current * carried;
+  const copper = current * current * (R + reactance.heating * electrical * L);
+  const lagging = reactance.working * motor.polePairs * L * current * current;
   const gross = motor.constant * cosine * current + lagging;
   const friction = motor.constant * motor.noLoadCurrent;
   const bridgeShare = motor.bridgeResistance / R;
   const rippleWatts = rippleSquare * R;
-  const circulatingWatts = 3 * beyond * beyond * (R / 2);
+  const circulatingWatts = circulatingLoss(R, drive.advance, electrical, L, Math.min(emf, openVolts));
   const extraWatts =
     rippleWatts +
     switchingWatts +
     circulatingWatts +
     diodeWatts +
-    (undrawn ? copper + lagging * shaftSpeed : 0);
-  const volts = Math.max(openVolts - packAmps * packOhm, openVolts * LEAST_BUS_SHARE);
+    (undrawn ? current * backEmf + copper + lagging * shaftSpeed : 0);
+  const drawnWatts = packAmps * (openVolts - packAmps * packOhm) + extraWatts;
   out.motorAmps = current;
-  out.packAmps = packAmps + extraWatts / volts;
+  // A motor that holds its pack below half its voltage takes all that it gives: losses beside it draw no more.
+  out.packAmps = Math.max(packAmps, ampsFor(drawnWatts, openVolts, packOhm));
   // At rest, friction holds and does not pull back.
   out.torque = shaftSpeed > 0 ? gross - friction : Math.max(0, gross - friction);
   out.windingWatts =
@@ -185,8 +237,15 @@ export function driveFlow(
   out.escWatts = (copper + rippleWatts + circulatingWatts) * bridgeShare + switchingWatts + diodeWatts;
 }
 
-/** A bus that sags below this share of the open voltage is none any more. */
-const LEAST_BUS_SHARE = 0.1;
+/**
+ * The current that draws so many watts from a pack that sags under it, A: the smaller root of I·(V − I·R_p) = P. More than the
+ * most that it can give is not drawn.
+ */
+function ampsFor(watts: number, volts: number, packOhm: number): number {
+  if (packOhm < 1e-9) return watts / volts;
+  const under = volts * volts - 4 * packOhm * watts;
+  return under <= 0 ? volts / (2 * packOhm) : (2 * watts) / (volts + Math.sqrt(under));
+}
 
 /** The duty at which a current just flows: I·R_p·d² − V_oc·d + (E + I·R) = 0, the smaller root. */
 function dutyFor(
@@ -204,12 +263,16 @@ function dutyFor(
 }
 
 /**
- * Current that circulates in each phase with more advance than is proven, A: about V·sin²θ/(3·ω_e·L) of the excess.
- * Assumed; marked "outside the proven range" wherever it counts.
+ * Heat of what circulates in the phases with more advance than is proven, W: the excess of sin²θ of the back-EMF (at most of the
+ * bus) over the impedance of the winding. So it is nought at rest, never more than V/R, and turns nothing. Assumed; marked
+ * "outside the proven range" wherever it counts.
+ * @param volts the smaller of back-EMF and bus
  */
-function circulating(motor: MotorModel, advance: number, electrical: number, volts: number): number {
+function circulatingLoss(R: number, advance: number, electrical: number, L: number, volts: number): number {
+  if (advance <= PROVEN_ADVANCE) return 0;
   const sine = Math.sin(Math.min(advance, Math.PI / 2)) ** 2 - Math.sin(PROVEN_ADVANCE) ** 2;
-  return (volts * sine) / (3 * Math.max(electrical, 1) * motor.inductance);
+  const amps = (volts * sine) / (3 * Math.hypot(R, electrical * L));
+  return 3 * amps * amps * (R / 2);
 }
 
 /** Current of a blocked motor at a duty, A, and the pack's voltage under it. */

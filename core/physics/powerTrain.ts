@@ -5,7 +5,8 @@
 import { WARM_C } from './resolved';
 import { copperResistance, driveFlow, newFlow, type Flow } from './motor';
 import { openCircuitVolts, resistanceFactor, SLOW_SECONDS, SLOW_SAG_SHARE, temperatureFactor } from './pack';
-import { brakeAmps, driveAt, newDrive, type BridgeSetting } from './bridge';
+import type { Braking } from './brakeChopper';
+import { brakeAt, driveAt, newDrive, type BrakeCall, type BridgeSetting } from './bridge';
 import { heatRates } from './thermalNodes';
 import type { ResolvedPower } from './resolved';
 
@@ -82,6 +83,8 @@ export class PowerTrain {
   private readonly stated: number;
   private readonly warmWinding: number;
   private readonly drive = newDrive();
+  private readonly braking: Braking = { amps: 0, returned: 0 };
+  private readonly call: BrakeCall = { strength: 0, stays: true, pushed: false };
   private part = IDLE;
   private partStart = 0;
   /** Of all cells, as charged and as warm as they are, ohm. */
@@ -166,9 +169,14 @@ export class PowerTrain {
     const { motor } = this.rig;
     // Above no-load speed the diodes brake, whatever is asked.
     const brakes = strength > 0 || motor.constant * shaft > open;
-    const amps = brakes ? brakeAmps(motor, this.bridge.brake, strength, pushed, shaft, open, packOhm) : 0;
+    const { braking } = this;
+    this.call.strength = strength;
+    this.call.stays = this.part.perSecond <= 0 || strength === this.part.to;
+    this.call.pushed = pushed;
+    if (brakes) brakeAt(this.bridge.brake, this.call, shaft, open, packOhm, braking);
+    else [braking.amps, braking.returned] = [0, 0];
+    const { amps, returned: back } = braking;
     const friction = shaft > 0 ? motor.noLoadCurrent : 0;
-    const back = (1 - strength) * amps;
     const lost = Math.max(0, motor.constant * (amps + friction) * shaft - back * (open + back * packOhm));
     flow.motorAmps = amps;
     flow.packAmps = -back;

@@ -2,7 +2,7 @@
 import { kmPerHour } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
 import { brakeStrengthOf } from '../triggerChain';
-import { brakeAmps, finely, bridgeSettingOf } from '../bridge';
+import { brakeAt, finely, bridgeSettingOf } from '../bridge';
 import type { Mark, RunPart } from '../powerTrain';
 import { AT, gripLimit, shaftSpeedAt, SIZE, startState } from '../car';
 import { runWheels } from '../wheels';
@@ -101,23 +101,19 @@ export const pushOf = (esc: EscBehaviour): Braking => ({
   pushed: true,
 });
 
-const brakeAmpsAt = (
+function brakeAmpsAt(
   rig: ResolvedWheels,
   esc: EscBehaviour,
-  { strength, pushed }: Braking,
+  { strength, pushed: isPushed }: Braking,
   speed: number,
-): number =>
-  strength <= 0
-    ? 0
-    : brakeAmps(
-        rig.motor,
-        bridgeSettingOf(rig, esc).brake,
-        strength,
-        pushed,
-        shaftSpeedAt(rig, speed),
-        rig.openVolts,
-        rig.packOhm,
-      );
+): number {
+  if (strength <= 0) return 0;
+  const { brake: setting } = bridgeSettingOf(rig, esc);
+  const flow = { amps: 0, returned: 0 };
+  const call = { strength, stays: true, pushed: isPushed };
+  brakeAt(setting, call, shaftSpeedAt(rig, speed), rig.openVolts, rig.packOhm, flow);
+  return flow.amps;
+}
 
 /** Braking force at the tyre, N, ≥ 0: losses of motor and driveline help. */
 export function brakeForceAt(
