@@ -21,7 +21,7 @@ test.use({
       ...CHROMIUM_FLAGS,
       '--use-fake-ui-for-media-stream',
       '--use-fake-device-for-media-stream',
-      `--use-file-for-fake-audio-capture=${recordingOf(SAID)}%noloop`,
+      `--use-file-for-fake-audio-capture=${recordingOf(SAID)}`,
     ],
   },
 });
@@ -42,7 +42,8 @@ test('beside one’s own ESC, the space bar and the ear work a tone menu', async
   await expect(ear).toContainText('Heard: stop');
   // The stop that was heard ticked the step: stick up is next, and the tune ticks that.
   await expect(instruction).toContainText('Stick all the way up');
-  await expect(ear).toContainText('Heard: stored');
+  // On a machine too busy to hear it all, the recording comes round again.
+  await expect(ear).toContainText('Heard: stored', { timeout: 90_000 });
   await ear.getByRole('button', { name: 'Stop listening' }).click();
   // It was never calibrated, but a stick right down is below whatever it has learned as rest: it arms.
   await expect(instruction).toContainText('Switch the ESC off');

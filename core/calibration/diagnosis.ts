@@ -78,7 +78,12 @@ function look(facts: DiagnosisFacts): Seen {
       ranges.length > 1
         ? matchTable(
             channel,
-            ranges.map((one, place) => ({ name: names[place]!, range: one, deadbandMicros })),
+            ranges.map((one, place) => ({
+              name: names[place]!,
+              range: one,
+              deadbandMicros,
+              isKnown: lastOf(calibrations, place + 1) !== undefined,
+            })),
           )
         : undefined,
   };

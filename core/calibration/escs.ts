@@ -40,6 +40,8 @@ export interface KnownEsc {
   range: LearnedRange;
   deadbandMicros: number;
   basis: keyof typeof KNOWN_BY;
+  /** Whether somebody has calibrated or tested it. */
+  isKnown: boolean;
 }
 
 export const KNOWN_BY = {
@@ -67,7 +69,8 @@ export function knownEscs(
       tested && (!calibration || tested.order > calibration.order)
         ? foundRange(tested.test, rig.channel, range)
         : undefined;
-    if (found) return { name, ...found, basis: 'tested' };
-    return { name, range, deadbandMicros, basis: calibration ? 'calibrated' : 'factory' };
+    if (found) return { name, ...found, basis: 'tested', isKnown: true };
+    const basis = calibration ? 'calibrated' : 'factory';
+    return { name, range, deadbandMicros, basis, isKnown: calibration !== undefined };
   });
 }

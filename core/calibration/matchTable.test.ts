@@ -6,7 +6,12 @@ const { channel } = defaultRig('twinPlane');
 const good = { brakeMicros: 1000, neutralMicros: 1000, forwardMicros: 2000 };
 const late = { brakeMicros: 1100, neutralMicros: 1100, forwardMicros: 2000 };
 const early = { brakeMicros: 1000, neutralMicros: 1000, forwardMicros: 1880 };
-const esc = (name: string, range: typeof good) => ({ name, range, deadbandMicros: 20 });
+const esc = (name: string, range: typeof good, isKnown = true) => ({
+  name,
+  range,
+  deadbandMicros: 20,
+  isKnown,
+});
 
 describe('several motors on one stick', () => {
   it('agree where they have learned the same', () => {
@@ -42,6 +47,22 @@ describe('several motors on one stick', () => {
     const table = matchTable(channel, [esc('a', good), esc('b', late), esc('c', early)]);
     expect(table.redo).toEqual([0, 1, 2]);
     expect(table.sentence).toContain('no two agree');
+  });
+
+  it('what is only assumed never outvotes what is known', () => {
+    const table = matchTable(channel, [esc('left', good), esc('right', late, false)]);
+    expect(table.redo).toEqual([1]);
+    expect(table.sentence).toContain('Calibrate right with the trims of the others');
+    expect(table.sentence).toContain('as far as is assumed');
+    // Two that nobody has looked at agree with each other, and have no vote against the one that was calibrated.
+    const four = [esc('a', late), esc('b', good, false), esc('c', good, false), esc('d', late, false)];
+    expect(matchTable(channel, four).redo).toEqual([1, 2]);
+    // Among those that are known it is as ever.
+    const known = [esc('a', good), esc('b', late), esc('c', good)];
+    expect(matchTable(channel, [...known, esc('d', early, false)]).redo).toEqual([1, 3]);
+    const two = [esc('a', late), esc('b', early), esc('c', good, false)];
+    // Of two the one that leaves travel unused is odd; what is assumed is held against the other.
+    expect(matchTable(channel, two).redo).toEqual([1, 2]);
   });
 
   it('names several that are odd, with what each does', () => {

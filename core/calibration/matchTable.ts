@@ -11,6 +11,16 @@ export interface MatchRow {
   fullShare: number;
   /** Whether full signal arrives at all. */
   fullArrives: boolean;
+  /** Whether somebody has calibrated or tested it; else it is only assumed to be as from the factory. */
+  isKnown: boolean;
+}
+
+/** An ESC of a model, as `matchTable` needs it. */
+interface MatchedEsc {
+  name: string;
+  range: LearnedRange;
+  deadbandMicros: number;
+  isKnown: boolean;
 }
 
 export interface MatchTable {
@@ -27,19 +37,17 @@ export const ALIKE_SHARE = 0.01;
 
 /**
  * How well the ESCs of a model agree.
- * @param escs the name, learned range and deadband of each; two at least
+ * @param escs two at least
  */
-export function matchTable(
-  channel: ThrottleChannel,
-  escs: readonly { name: string; range: LearnedRange; deadbandMicros: number }[],
-): MatchTable {
-  const rows = escs.map(({ name, range, deadbandMicros }) => {
+export function matchTable(channel: ThrottleChannel, escs: readonly MatchedEsc[]): MatchTable {
+  const rows = escs.map(({ name, range, deadbandMicros, isKnown }) => {
     const { forward } = travelReport(channel, range, deadbandMicros);
     return {
       name,
       startShare: forward.deadShare,
       fullShare: forward.deadShare + liveShare(forward),
       fullArrives: forward.largestSignal >= FULL_SIGNAL,
+      isKnown,
     };
   });
   const startSpread = spread(rows.map(({ startShare }) => startShare));
@@ -50,22 +58,35 @@ export function matchTable(
 
 const spread = (shares: number[]): number => Math.max(...shares) - Math.min(...shares);
 
-/**
- * The rows that differ: with three or more, those that are not among the most that agree, and all where no two do; with
- * two, both, since nothing tells which one is right, unless one alone leaves travel unused or never reaches full.
- */
+const differ = (a: MatchRow, b: MatchRow): boolean =>
+  Math.abs(a.startShare - b.startShare) > ALIKE_SHARE ||
+  Math.abs(a.fullShare - b.fullShare) > ALIKE_SHARE ||
+  a.fullArrives !== b.fullArrives;
+
+/** The rows to redo. What is only assumed has no vote where something is known: it is held against that. */
 function oddOnes(rows: MatchRow[]): number[] {
-  const differ = (a: MatchRow, b: MatchRow): boolean =>
-    Math.abs(a.startShare - b.startShare) > ALIKE_SHARE ||
-    Math.abs(a.fullShare - b.fullShare) > ALIKE_SHARE ||
-    a.fullArrives !== b.fullArrives;
-  const agreeing = rows.map((row) => rows.filter((other) => !differ(row, other)).length);
+  const known = rows.filter(({ isKnown }) => isKnown);
+  const voters = known.length > 0 ? known : rows;
+  const odd = oddVoters(voters);
+  const right = voters.filter((row) => !odd.includes(row));
+  const isOdd = (row: MatchRow): boolean =>
+    voters.includes(row) ? odd.includes(row) : right.length === 0 || right.some((one) => differ(one, row));
+  return rows.flatMap((row, place) => (isOdd(row) ? [place] : []));
+}
+
+/**
+ * Of those that have a vote the ones that differ: with three or more, those that are not among the most that agree, and all
+ * where no two do; with two, both, since nothing tells which one is right, unless one alone leaves travel unused or never
+ * reaches full.
+ */
+function oddVoters(voters: MatchRow[]): MatchRow[] {
+  const agreeing = voters.map((row) => voters.filter((other) => !differ(row, other)).length);
   const most = Math.max(...agreeing);
-  if (most === rows.length) return [];
-  if (most > 1) return rows.flatMap((_, place) => (agreeing[place] === most ? [] : [place]));
-  if (rows.length > 2) return rows.map((_, place) => place);
-  const fitting = rows.map((row) => row.fullArrives && row.fullShare > 1 - ALIKE_SHARE);
-  return rows.flatMap((_, place) => (fitting[place] && fitting.includes(false) ? [] : [place]));
+  if (most === voters.length) return [];
+  if (most > 1) return voters.filter((_, place) => agreeing[place] !== most);
+  if (voters.length > 2) return voters;
+  const fitting = voters.map((row) => row.fullArrives && row.fullShare > 1 - ALIKE_SHARE);
+  return voters.filter((_, place) => !(fitting[place] && fitting.includes(false)));
 }
 
 function sentenceOn(rows: MatchRow[], redo: number[], startSpread: number): string {
@@ -80,9 +101,11 @@ function sentenceOn(rows: MatchRow[], redo: number[], startSpread: number): stri
         `starts at ${percentOf(startShare, 1)} and ${fullArrives ? `gives all from ${percentOf(fullShare, 1)}` : 'never gives all'}`,
     )
     .join('; ');
-  return redo.length === rows.length
-    ? `Calibrate all of them again with the same trims: no two agree (${why}).`
-    : `Calibrate ${list} again with the trims of the others: it ${why}.`;
+  if (redo.length === rows.length)
+    return `Calibrate all of them again with the same trims: no two agree (${why}).`;
+  const again = redo.some((place) => rows[place]!.isKnown) ? ' again' : '';
+  const assumed = redo.every((place) => !rows[place]!.isKnown) ? ', as far as is assumed' : '';
+  return `Calibrate ${list}${again} with the trims of the others: it ${why}${assumed}.`;
 }
 
 /** Two schools for the ESCs of one model, each with what it risks. Common practice. */

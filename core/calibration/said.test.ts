@@ -61,6 +61,7 @@ function matchLines(rig: Rig, range: LearnedRange): string[] {
       neutralMicros: range.neutralMicros + 8 * n,
     },
     deadbandMicros: 20,
+    isKnown: true,
   }));
   return [2, 3].map((count) => {
     const { sentence, startSpread, fullSpread } = matchTable(rig.channel, escs.slice(0, count));

@@ -20,6 +20,8 @@ export interface BridgeSetting {
   /** What a governor holds at full signal, rad/s at the shaft; Infinity without one. */
   governedSpeed: number;
   governedByThrottle: boolean;
+  /** Of the motor on this pack, rad/s. */
+  noLoadSpeed: number;
   brake: BrakeSetting;
   /** Heat of the ESC's electronics and its BEC, W. */
   ownWatts: number;
@@ -38,8 +40,8 @@ const RADIANS = Math.PI / 180;
 const HANDOVER_VOLTS = 0.1;
 /** What processor and gate drivers draw, A. From memory. */
 const ELECTRONICS_AMPS = 0.08;
-/** A governor takes duty back over this share of its speed. Assumed. */
-const DROOP = 0.02;
+/** A governor gives the duty of its speed, and this many times what it is short of it, as speed: it holds within a few per cent. Assumed. */
+const GOVERNOR_GAIN = 10;
 /** Share of the no-load speed below which braking counts as slow. Assumed. */
 const SLOW_SPEED_SHARE = 0.2;
 /** What a brake that is "firmer when slow" gets on top. Assumed. */
@@ -73,6 +75,7 @@ export function bridgeSettingOf(rig: ResolvedRig, esc: EscBehaviour): BridgeSett
     advance: (rpm, signal, sinceS) => totalAdvance(esc.advance, rpm, signal, sinceS) * RADIANS,
     governedSpeed: radPerSecond(governor.rpm * counted),
     governedByThrottle: governor.byThrottle,
+    noLoadSpeed: rig.openVolts / motor.constant,
     ownWatts: ELECTRONICS_AMPS * rig.openVolts + becWatts(rig.bus, esc.becVolts, rig.openVolts),
     brake: {
       table: brakeTableOf(motor, esc.brakeFrequencyHz),
@@ -101,7 +104,8 @@ export function driveAt(
   out.duty = duty;
   if (bridge.governedSpeed < Infinity) {
     const held = bridge.governedByThrottle ? bridge.governedSpeed * signal : bridge.governedSpeed;
-    out.duty = duty * Math.max(0, Math.min(1, (held - shaft) / (DROOP * held) + 1));
+    const needed = (held + GOVERNOR_GAIN * (held - shaft)) / bridge.noLoadSpeed;
+    out.duty = Math.max(0, Math.min(duty, needed));
   }
   out.advance = bridge.advance(rpmOf(shaft), signal, sinceS);
   out.frequencyHz = bridge.frequencyHz;

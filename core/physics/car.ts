@@ -177,7 +177,9 @@ export class Car implements System {
       out[AT.tyreSpeed] = gain;
     } else {
       const ground = this.groundOfSlide();
-      out[AT.speed] = (ground - drag) / this.rig.massKg;
+      const gain = (ground - drag) / this.rig.massKg;
+      // Rolling resistance holds a car; it drives none backwards.
+      out[AT.speed] = speed <= 0 ? Math.max(0, gain) : gain;
       out[AT.tyreSpeed] = mode === 'spin' ? 0 : (force - ground) / this.turning;
     }
     out[AT.distance] = speed;

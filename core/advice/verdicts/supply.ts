@@ -97,15 +97,17 @@ export const cellCountWrong: Judge = (situation) => {
   const counted = choiceOf(situation, 'cellCount');
   const { cells } = situation.rig.pack;
   if (counted === undefined || counted === 'auto' || Number(counted) === cells) return undefined;
-  const cutoff = amountOf(situation, 'cutoff') ?? 0;
-  const real = (cutoff * Number(counted)) / cells;
+  const cutoff = amountOf(situation, 'cutoff');
+  const real = ((cutoff ?? 0) * Number(counted)) / cells;
   return {
     id: 'cellCountWrong',
-    grade: 'hazard',
+    // A cutoff that is off cuts at no voltage, right or wrong.
+    grade: cutoff ? 'hazard' : 'caution',
     setting: 'cellCount',
     title: `The ESC is told ${counted} cells; the pack has ${cells}.`,
-    sentence:
-      Number(counted) < cells
+    sentence: !cutoff
+      ? `Nothing follows from it while the cutoff is off. Switched on, it would be made for ${counted} cells.`
+      : Number(counted) < cells
         ? `A cutoff of ${withUnit(cutoff, 'V', 2)} a cell for ${counted} cells leaves each of ${cells} with ${withUnit(real, 'V', 2)}: the pack would be ruined.`
         : `A cutoff of ${withUnit(cutoff, 'V', 2)} a cell for ${counted} cells is ${withUnit(real, 'V', 2)} for each of ${cells}: it would stop at once.`,
     remedies: [
@@ -168,7 +170,7 @@ export const becOverloaded: Judge = (situation) => {
     grade: 'caution',
     setting: 'becVolts',
     title: 'The servos can ask for more than the BEC gives.',
-    sentence: `Moving together they draw ${withUnit(moving, 'A', 1)}; it gives ${withUnit(bus.continuousAmps, 'A', 1)}, and the bus falls to ${withUnit(slamAt(bus, volts, SLAMMED_S).volts, 'V', 1)}. A brown-out looks like a low-battery cutoff. Use an external BEC, with the red wire of the ESC’s throttle lead isolated, or as its maker says.`,
+    sentence: `Moving together they draw ${withUnit(moving, 'A', 1)}; it gives ${withUnit(bus.continuousAmps, 'A', 1)}, and the bus falls to ${withUnit(slamAt(bus, volts, SLAMMED_S).volts, 'V', 1)}. A brown-out looks like a low-battery cutoff. ${bus.externalVolts === undefined ? 'Use an external BEC, with the red wire of the ESC’s throttle lead isolated, or as its maker says.' : 'Your external BEC is too small for them: take a stronger one, or hang less on it.'}`,
     remedies: [{ kind: 'station', label: 'Look at what hangs on the bus', station: 'rig' }],
   };
 };

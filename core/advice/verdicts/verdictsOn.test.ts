@@ -372,6 +372,33 @@ describe('what clears a verdict', () => {
   });
 });
 
+describe('a verdict says only what is so', () => {
+  const told = (vehicleClass: VehicleClass, values: Values, change: (rig: Rig) => void = () => undefined) => {
+    const rig = defaultRig(vehicleClass);
+    change(rig);
+    const situation = { rig, ...escOn(values), range: LEARNED, rules: undefined };
+    return verdictsOn({ ...situation, goals: usualGoals(vehicleClass) });
+  };
+
+  it('a wrong cell count cuts at no voltage while the cutoff is off', () => {
+    const wrong = told('crawler', { cellCount: '2', cutoff: 'off' }).find(
+      ({ id }) => id === 'cellCountWrong',
+    );
+    expect(wrong).toMatchObject({ grade: 'caution' });
+    expect(wrong!.sentence).not.toContain('0\u00a0V');
+  });
+
+  it('an external BEC that is too small is not told to be bought', () => {
+    const small = (rig: Rig) => {
+      giantServo(rig);
+      rig.externalBec = { volts: 6, continuousAmps: 0.5 };
+    };
+    const verdict = told('basher', {}, small).find(({ id }) => id === 'becOverloaded');
+    expect(verdict!.sentence).toContain('Your external BEC is too small');
+    expect(verdict!.sentence).not.toContain('Use an external BEC');
+  });
+});
+
 describe('a hazard that the driver takes upon himself', () => {
   const rig = defaultRig('crawler');
   const told = (goals: Partial<Goals>, values: Values) => {

@@ -47,6 +47,29 @@ describe('absurd rigs give numbers or a sentence, never a NaN or an endless loop
     allDrills(rig);
   });
 
+  it('a car that its tyres cannot move stays where it is', () => {
+    const { points } = runDrill('launch', { ...car, grip: 0.02, rollingResistance: 0.06 }, plainEsc());
+    expect(points.map(({ y }) => Math.abs(y)).filter((speed) => speed > 1e-9)).toEqual([]);
+  });
+
+  it('a governor of any speed and turbo at every throttle take steps of the same order as none', () => {
+    const plain = plainEsc();
+    const stepsOf = (rig: ResolvedRig, esc: typeof plain) => {
+      let looks = 0;
+      const counted = { ...esc, advance: { ...esc.advance } };
+      Object.defineProperty(counted.advance, 'fixed', { get: () => ((looks += 1), esc.advance.fixed) });
+      runDrill('stint', rig, counted);
+      return looks;
+    };
+    const usual = stepsOf(car, plain);
+    const turbo = { ...plain.advance, turbo: 64, turboFrom: 0 };
+    expect(stepsOf(car, { ...plain, advance: turbo })).toBeLessThan(4 * usual);
+    for (const rpm of [1, 3000, 20_000])
+      expect(stepsOf(car, { ...plain, governor: { rpm, byThrottle: false, polePairs: 0 } })).toBeLessThan(
+        10 * usual,
+      );
+  });
+
   it('any numbers that the form lets through', () => {
     fc.assert(
       fc.property(

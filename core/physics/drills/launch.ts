@@ -83,7 +83,7 @@ export function launch(rig: ResolvedWheels, esc: EscBehaviour): Drill {
         'gentler',
         'harsher',
       ),
-      number('blocked', 'Pack with wheels blocked', honest.packVolts, 'V', 1, 'near a brown-out', 'safer'),
+      number('blocked', 'Pack with wheels blocked', honest.packVolts, 'V', 1, 'sags deeper', 'holds better'),
       number(
         'cutoffAt',
         'Cutoff would act after',

@@ -106,15 +106,7 @@ export function spoolUp(rig: ResolvedPropeller, esc: EscBehaviour): Drill {
       number('peakPack', 'Peak pack current', amps.most, 'A', 0, 'cooler', 'hotter'),
       number('lowestCell', 'Lowest cell voltage', pack.least / rig.cells, 'V', 2, 'deeper sag', 'less sag'),
       number('rpm', 'Full rpm, standing', rpmOf(full.shaftSpeed), 'rpm', 0, 'slower', 'faster'),
-      number(
-        'blocked',
-        'Pack with the propeller blocked',
-        honest.packVolts,
-        'V',
-        1,
-        'near a brown-out',
-        'safer',
-      ),
+      number('blocked', 'Pack with the propeller blocked', honest.packVolts, 'V', 1, 'sags deeper', 'safer'),
     ],
   };
 }
