@@ -72,7 +72,8 @@ export function bridgeSettingOf(rig: ResolvedRig, esc: EscBehaviour): BridgeSett
     currentLimit: currentLimitOf(rig, esc),
     startLimit: startLimitOf(rig, esc),
     handoverSpeed: handoverSpeedOf(motor),
-    advance: (rpm, signal, sinceS) => totalAdvance(esc.advance, rpm, signal, sinceS) * RADIANS,
+    advance: (rpm, signal, sinceS) =>
+      (rig.endBellDegrees + totalAdvance(esc.advance, rpm, signal, sinceS)) * RADIANS,
     governedSpeed: radPerSecond(governor.rpm * counted),
     governedByThrottle: governor.byThrottle,
     noLoadSpeed: rig.openVolts / motor.constant,

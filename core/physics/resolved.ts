@@ -23,6 +23,8 @@ export interface ResolvedPower {
   thermal: ThermalModel;
   packThermal: PackThermal;
   fan: boolean;
+  /** Advance that the motor has of itself, electrical degrees: the ESC's comes on top. */
+  endBellDegrees: number;
   /** Torque that a motor's magnets hold at rest, N·m. */
   detentTorque: number;
   sensored: boolean;

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { smallProfile } from '../esc/smallProfile.fixture';
+import { plainEsc } from '../physics/behaviour.fixture';
+import { runDrill } from '../physics/drills/runDrill';
 import { airTorque, thrustNewtons } from '../physics/propeller';
 import type { PropellerVehicle, Rig } from './rig';
 import { defaultRig } from './defaults';
@@ -83,5 +85,22 @@ describe('another kV from the same class', () => {
     const ratio = (buggy.kvRpmPerVolt.value / spec.kvRpmPerVolt.value) ** 2;
     expect(spec.resistanceOhm.value / buggy.resistanceOhm.value).toBeCloseTo(ratio, 9);
     expect(spec.inductanceH.value / buggy.inductanceH.value).toBeCloseTo(ratio, 9);
+  });
+});
+
+describe('the end bell', () => {
+  it('is advance that the motor has of itself: ten degrees on two pairs of poles do what twenty on the ESC do', () => {
+    const rig = defaultRig('tenthBuggy');
+    const withBell = (degrees: number): Rig => ({
+      ...rig,
+      motor: { ...rig.motor, polePairs: given(2), endBellDegrees: given(degrees) },
+    });
+    const top = (bell: number, fixed: number): number => {
+      const esc = plainEsc({ advance: { ...plainEsc().advance, fixed } });
+      return runDrill('topSpeed', resolveRig(withBell(bell), smallProfile()), esc).numbers[0]!.value!;
+    };
+    expect(top(10, 0)).toBeCloseTo(top(0, 20), 9);
+    expect(top(10, 0)).toBeGreaterThan(1.02 * top(0, 0));
+    expect(top(5, 10)).toBeCloseTo(top(0, 20), 9);
   });
 });

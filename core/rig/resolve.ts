@@ -58,6 +58,8 @@ function resolvePower(rig: Rig, { limits }: EscProfile): ResolvedPower {
     thermal: thermalOf(vehicleClass),
     packThermal: packThermal(pack.chemistry, pack.cells, pack.capacityAh.value / motorCount),
     fan,
+    // Turned by hand once round, the rotor's field goes round once for each pair of poles.
+    endBellDegrees: motor.endBellDegrees.value * motor.polePairs.value,
     detentTorque: DETENT_TORQUE[motor.type],
     sensored: motor.sensored,
     bus: busOf(rig, limits),

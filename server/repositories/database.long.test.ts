@@ -270,6 +270,15 @@ describe('where a rig stands', () => {
     expect((await ofRig(rigId))!.standing).toBeDefined();
   });
 
+  it('is kept as it was where the database fails: that says nothing of the rig', async () => {
+    const rigId = await newRig('Cut off');
+    await changeRig(rigId, (rig) => rig);
+    await run('ALTER TABLE observations RENAME TO observations_away');
+    await expect(list()).rejects.toThrow();
+    await run('ALTER TABLE observations_away RENAME TO observations');
+    expect((await ofRig(rigId))!.standing).toBeDefined();
+  });
+
   it('is doubted by another build and settled behind the first answers', async () => {
     const rigId = await newRig('Doubted');
     await ofRig(rigId);

@@ -14,7 +14,7 @@ import type { Rig } from '#core/rig/rig';
 import { fittingDraft, type Draft } from '#core/sheet/draft';
 import { holdingsOf } from '#core/sheet/evidence';
 import { setImmediate, setTimeout } from 'node:timers/promises';
-import { DatabaseError, Op, QueryTypes, type CreationAttributes } from 'sequelize';
+import { BaseError, DatabaseError, Op, QueryTypes, type CreationAttributes } from 'sequelize';
 import { database } from '../database';
 import type { KeptStanding } from '../keptStanding';
 import { RigModel } from '../models';
@@ -92,6 +92,8 @@ async function freshenOne(rigId: string): Promise<KeptStanding | undefined> {
   const row = await factsOf(rigId);
   if (!row) return undefined;
   const standing = await standingFrom(row, day).catch((error: unknown) => {
+    // That the database is away says nothing of the rig.
+    if (error instanceof BaseError) throw error;
     console.error(`the rig ${rigId} cannot be read:`, error);
     return undefined;
   });

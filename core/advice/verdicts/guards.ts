@@ -1,5 +1,6 @@
 /** Guards, sensors and sounds. Limits: common practice unless said otherwise. */
 import { PROVEN_ADVANCE } from '../../physics/motor';
+import { resolveRig } from '../../rig/resolve';
 import { formatNumber } from '../../units/format';
 import { amountOf, choiceOf, moveToChoice, moveToNumber, type Judge } from './verdict';
 
@@ -80,9 +81,10 @@ export const sensorsMissing: Judge = (situation) => {
 const PROVEN_DEGREES = (PROVEN_ADVANCE * 180) / Math.PI;
 
 export const muchAdvance: Judge = (situation) => {
+  const endBell = resolveRig(situation.rig, situation.profile).endBellDegrees;
   const total = (['advance', 'boost', 'turbo'] as const).reduce(
     (sum, setting) => sum + (amountOf(situation, setting) ?? 0),
-    0,
+    endBell,
   );
   if (total <= PROVEN_DEGREES + 1e-6 || situation.rig.vehicleClass === 'sprint') return undefined;
   return {
@@ -90,7 +92,7 @@ export const muchAdvance: Judge = (situation) => {
     grade: 'caution',
     setting: 'boost',
     title: 'So much advance is hot, and outside what the model has proven.',
-    sentence: `Advance, boost and turbo come to ${formatNumber(total, 0)}° at full throttle. Make the first run short, and feel motor and ESC.`,
+    sentence: `${endBell > 0 ? 'The end bell, advance' : 'Advance'}, boost and turbo come to ${formatNumber(total, 0)}° at full throttle. Make the first run short, and feel motor and ESC.`,
     remedies: [...moveToNumber(situation, 'turbo', 0), ...moveToNumber(situation, 'boost', 0)],
   };
 };

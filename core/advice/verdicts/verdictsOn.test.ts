@@ -388,6 +388,16 @@ describe('a verdict says only what is so', () => {
     expect(wrong!.sentence).not.toContain('0\u00a0V');
   });
 
+  it('what the end bell is turned to counts as advance, times the pairs of poles', () => {
+    const turned = (degrees: number) => (rig: Rig) => {
+      rig.motor.polePairs = { value: 2, basis: 'given' };
+      rig.motor.endBellDegrees = { value: degrees, basis: 'given' };
+    };
+    const ids = (degrees: number) => told('tenthBuggy', { boost: 0 }, turned(degrees)).map(({ id }) => id);
+    expect(ids(15)).not.toContain('muchAdvance');
+    expect(ids(16)).toContain('muchAdvance');
+  });
+
   it('an external BEC that is too small is not told to be bought', () => {
     const small = (rig: Rig) => {
       giantServo(rig);

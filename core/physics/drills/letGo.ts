@@ -42,7 +42,9 @@ function lettingGo(esc: EscBehaviour): RunPart[] {
 function turboPushBack(rig: ResolvedWheels, esc: EscBehaviour): number {
   const { turbo, turboOffPerSecond } = esc.advance;
   if (turbo <= 0) return 0;
-  const withoutTurbo = totalAdvance({ ...esc.advance, turbo: 0 }, Infinity, esc.forwardSignal, 0);
+  const { advance, forwardSignal } = esc;
+  const withoutTurbo =
+    rig.endBellDegrees + totalAdvance({ ...advance, turbo: 0 }, Infinity, forwardSignal, 0);
   let speed = steadySpeed(rig, esc, dutyOf(esc, esc.forwardSignal), esc.forwardSignal);
   let most = 0;
   const tickS = 0.005;

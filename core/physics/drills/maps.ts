@@ -62,7 +62,7 @@ export function advanceMap(rig: ResolvedRig, esc: EscBehaviour): Drill {
   const noLoad = rpmOf(rig.openVolts / rig.motor.constant);
   const complete = esc.advance.turboDelayS + 60;
   const at = (rpm: number, sinceS: number, signal = esc.forwardSignal): number =>
-    totalAdvance(esc.advance, rpm, signal, sinceS);
+    rig.endBellDegrees + totalAdvance(esc.advance, rpm, signal, sinceS);
   const over = (upTo: number, value: (x: number) => number) =>
     Array.from({ length: TRACE_POINTS + 1 }, (_, n) => {
       const x = (upTo * n) / TRACE_POINTS;
