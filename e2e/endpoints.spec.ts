@@ -192,7 +192,9 @@ test('a twin with one mis-learned ESC is found, explained and mended', async ({ 
     await begin(page);
     await hand.follow(/^Learned/);
     await page.getByRole('button', { name: 'Keep this calibration' }).click();
-    await expect(page.getByText(/Calibrate ESC 2, right with the trims of the others.*as far as is assumed/)).toBeVisible();
+    await expect(
+      page.getByText(/Calibrate ESC 2, right with the trims of the others.*as far as is assumed/),
+    ).toBeVisible();
   });
   await test.step('the right one with the stick not all the way up', async () => {
     await page.getByLabel('ESC 2, right').click();
