@@ -74,10 +74,15 @@ test('rigs are found, copied, put aside, deleted and brought back', async ({ pag
   await openDemoRig(page, 'kelp-beach-buggy', 'Sandpiper', 'rig');
   await page.goto('/');
   const link = (name: string) => page.getByRole('link', { name, exact: true });
+  /** Until the list is that of what was typed: its rows move, and a press between two lists meets neither. */
+  const find = async (typed: string): Promise<void> => {
+    await page.getByLabel('Find').fill(typed);
+    await page.waitForURL((url) => url.searchParams.get('q') === typed);
+  };
   await page.getByRole('button', { name: 'copy Sandpiper' }).click();
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Sandpiper (copy)');
   await page.goto('/');
-  await page.getByLabel('Find').fill('sandpiper tamsel');
+  await find('sandpiper tamsel');
   await expect(link('Sandpiper (copy)')).toBeVisible();
   await expect(link('Cliff-path crawler')).toBeHidden();
   await page.getByRole('button', { name: 'delete Sandpiper (copy)' }).click();
@@ -85,10 +90,10 @@ test('rigs are found, copied, put aside, deleted and brought back', async ({ pag
   await expect(link('Sandpiper (copy)')).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('It is back, as it was.')).toBeVisible();
-  await page.getByLabel('Find').fill('sandpiper');
+  await find('sandpiper');
   await page.getByRole('button', { name: 'put aside Sandpiper (copy)' }).click();
   await expect(page.getByText('Put aside. It waits under')).toBeVisible();
-  await page.getByLabel('Find').fill('sandpiper');
+  await find('sandpiper');
   await expect(link('Sandpiper (copy)')).toBeHidden();
   await page.getByRole('link', { name: /^\d+ put aside$/ }).click();
   await expect(link('Sandpiper (copy)')).toBeVisible();
