@@ -61,6 +61,10 @@ describe('several motors on one stick', () => {
     const known = [esc('a', good), esc('b', late), esc('c', good)];
     expect(matchTable(channel, [...known, esc('d', early, false)]).redo).toEqual([1, 3]);
     const two = [esc('a', late), esc('b', early), esc('c', good, false)];
+    // Two known ones that differ leave nothing to hold the third against, whichever of them it is like.
+    const torn = matchTable(channel, [esc('a', good), esc('b', late), esc('c', good, false)]);
+    expect(torn.redo).toEqual([0, 1, 2]);
+    expect(torn.sentence).toContain('nothing tells which of them is right');
     // Of two the one that leaves travel unused is odd; what is assumed is held against the other.
     expect(matchTable(channel, two).redo).toEqual([1, 2]);
   });

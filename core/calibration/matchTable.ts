@@ -101,8 +101,11 @@ function sentenceOn(rows: MatchRow[], redo: number[], startSpread: number): stri
         `starts at ${percentOf(startShare, 1)} and ${fullArrives ? `gives all from ${percentOf(fullShare, 1)}` : 'never gives all'}`,
     )
     .join('; ');
-  if (redo.length === rows.length)
-    return `Calibrate all of them again with the same trims: no two agree (${why}).`;
+  if (redo.length === rows.length) {
+    const someAgree = rows.some((row, n) => rows.slice(n + 1).some((other) => !differ(row, other)));
+    const reason = someAgree ? 'nothing tells which of them is right' : 'no two agree';
+    return `Calibrate all of them again with the same trims: ${reason} (${why}).`;
+  }
   const again = redo.some((place) => rows[place]!.isKnown) ? ' again' : '';
   const assumed = redo.every((place) => !rows[place]!.isKnown) ? ', as far as is assumed' : '';
   return `Calibrate ${list}${again} with the trims of the others: it ${why}${assumed}.`;

@@ -7,7 +7,7 @@
  * What this leaves out: diode drops, dead time, iron loss, the single steps of commutation. Held against a three-phase
  * switching simulation of our own (`reference/brake.csv`).
  */
-import type { MotorModel } from './motor';
+import { LEAST_INDUCTANCE, type MotorModel } from './motor';
 
 /** What a braking motor does. */
 export interface Braking {
@@ -51,14 +51,14 @@ class Chopper {
   private shortedS = 0;
   private openS = 0;
   /** The current at the end of a period, and what it carried during it, A·s. */
-  endRe = 0;
-  endIm = 0;
+  private endRe = 0;
+  private endIm = 0;
   private torqueCharge = 0;
   private openCharge = 0;
 
   set(motor: Winding, strength: number, frequencyHz: number, shaftSpeed: number, volts: number): void {
     this.r = motor.resistance / 2;
-    this.l = motor.inductance / 2;
+    this.l = Math.max(motor.inductance, LEAST_INDUCTANCE) / 2;
     this.speed = motor.polePairs * shaftSpeed;
     this.emf = PHASE_EMF * motor.constant * shaftSpeed;
     this.bus = FUNDAMENTAL * volts;

@@ -7,9 +7,10 @@ import type { MotorModel } from './motor';
 
 /** Strengths that change lie between nodes so far apart; one that stays has nodes of its own. */
 const STRENGTH_STEPS = 160;
-/** Strengths that stay, told apart to a millionth: more than a page compares. */
+/** Strengths that stay are told apart to a millionth. */
 const EXACT_STEPS = 1e6;
-const MOST_COLUMNS = 1200;
+/** More than a page compares; with the tables, some 40 MB at the very most. */
+const MOST_COLUMNS = 500;
 /** Volts lie on a scale that grows by a twelfth. */
 const VOLTS_STEP = Math.log(13 / 12);
 /** Speeds lie closer the slower they are: so many nodes to that of this back-EMF, V. */
@@ -21,8 +22,8 @@ const MOST_PLACE = MOST_NODES * 0.9;
 /** Rounds of settling the bus voltage against the current sent back, and the share of the voltage at which it has. */
 const BUS_ROUNDS = 6;
 const SETTLED = 1e-4;
-/** Of motors with a frequency each: more than a page compares. */
-const MOST_TABLES = 24;
+/** Of motors with a frequency each. */
+const MOST_TABLES = 12;
 
 /** At one strength and voltage, by speed: amperes for each rad/s, NaN where nobody has asked yet. */
 interface Column {

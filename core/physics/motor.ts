@@ -104,7 +104,7 @@ export interface Flow {
 export const newFlow = (): Flow => ({ motorAmps: 0, packAmps: 0, torque: 0, windingWatts: 0, escWatts: 0 });
 
 /** No winding has less; without any, a ripple would have no end, H. */
-const LEAST_INDUCTANCE = 1e-8;
+export const LEAST_INDUCTANCE = 1e-8;
 
 /** The model of advance is proven to here, electrical. */
 export const PROVEN_ADVANCE = (30 * Math.PI) / 180;

@@ -47,6 +47,16 @@ describe('absurd rigs give numbers or a sentence, never a NaN or an endless loop
     allDrills(rig);
   });
 
+  it('no pack goes below nought, however weak its cells', () => {
+    for (const packOhm of [0.2, 1, 5])
+      for (const rig of [car, plane])
+        for (const id of ['launch', 'spoolUp', 'stint'] as const) {
+          if (!(id in DRILLS[rig.kind])) continue;
+          const { numbers } = runDrill(id, { ...rig, packOhm, leadOhm: 0.01 }, plainEsc());
+          expect(numbers.find((one) => one.id === 'lowestCell')!.value).toBeGreaterThan(0);
+        }
+  });
+
   it('a car that its tyres cannot move stays where it is', () => {
     const { points } = runDrill('launch', { ...car, grip: 0.02, rollingResistance: 0.06 }, plainEsc());
     expect(points.map(({ y }) => Math.abs(y)).filter((speed) => speed > 1e-9)).toEqual([]);
