@@ -2,7 +2,14 @@ import { describe, expect, it } from 'vitest';
 import { smallProfile } from '../esc/smallProfile.fixture';
 import { defaultRig } from '../rig/defaults';
 import type { Calibration } from '../calibration/calibration';
-import { endpointState, stationStates, type EndpointFacts, type StationFacts } from './stationStates';
+import {
+  endpointState,
+  openStationCount,
+  stationStates,
+  type EndpointFacts,
+  type StationFacts,
+  type StationState,
+} from './stationStates';
 import type { Verdict } from './verdicts/verdict';
 
 const profile = smallProfile();
@@ -84,5 +91,20 @@ describe('the route line', () => {
 
   it('says why in a few words, in the singular where it is one', () => {
     expect(all({ changeCount: 1 }).load.why).toBe('1 value differs');
+  });
+});
+
+describe('how much there is to do', () => {
+  const count = (...states: StationState[]): number => {
+    const [rig, endpoints, tune, load, sheets] = states.map((state) => ({ state, why: '' }));
+    return openStationCount({ rig: rig!, endpoints: endpoints!, tune: tune!, load: load!, sheets: sheets! });
+  };
+
+  it('is the stations where something waits, and a hazard before all of them', () => {
+    expect(count('done', 'due', 'done', 'stale', 'idle')).toBe(2);
+    expect(count('done', 'done', 'done', 'idle', 'idle')).toBe(0);
+    expect(count('done', 'done', 'blocked', 'idle', 'idle')).toBeGreaterThan(
+      count('due', 'due', 'due', 'stale', 'due'),
+    );
   });
 });

@@ -54,6 +54,26 @@ describe('from what is seen to the likeliest cause on this rig', () => {
     expect(cause!.evidence).toBe('The largest signal is 68\u00a0% of full.');
   });
 
+  it('holds an ESC that nobody has calibrated against the one that was, not the reverse', () => {
+    const calibration = {
+      family: 'keyConfirmed',
+      escNumber: 1,
+      profileId: profile.id,
+      source: 'radio',
+      how: 'onYourWord',
+      precaution: '',
+      channel: rig.channel,
+      before: range,
+      after: range,
+      keptAt: '2026-01-01T00:00:00.000Z',
+    } as const;
+    const twin = { rig: { ...rig, motorCount: 2 }, ranges: [range, { ...range, neutralMicros: 1580 }] };
+    const match = causesOf('oneMotorLate', facts({ ...twin, calibrations: [calibration] })).find(
+      ({ id }) => id === 'match',
+    );
+    expect(match!.evidence).toContain('Calibrate ESC 2, right with the trims');
+  });
+
   it('every cause of every symptom has a test that tells it apart', () => {
     for (const symptom of Object.keys(SYMPTOMS) as SymptomId[]) {
       const causes = causesOf(symptom, facts());

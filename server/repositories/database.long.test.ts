@@ -279,6 +279,19 @@ describe('where a rig stands', () => {
     expect((await ofRig(rigId))!.standing).toBeDefined();
   });
 
+  it('is worked out anew where another build did it, as soon as it is shown', async () => {
+    const rigId = await newRig('Seen otherwise');
+    await ofRig(rigId);
+    await run(
+      `UPDATE rigs SET standing = jsonb_set(standing, '{what}', '"as seen then"') WHERE id = :rigId`,
+      {
+        rigId,
+      },
+    );
+    await doubtStandings();
+    expect((await ofRig(rigId))!.standing!.what).toBe('Tenth-scale buggy');
+  });
+
   it('is doubted by another build and settled behind the first answers', async () => {
     const rigId = await newRig('Doubted');
     await ofRig(rigId);
@@ -332,6 +345,9 @@ describe('long lists', () => {
     const last = (await pageOfSheets(rigId, '', 2)).lines;
     expect(last.map(({ number }) => number)).toEqual([2, 1]);
     expect(last[1]!.setupBefore).toEqual({});
+    await importSheet(rigId, { ...newest.lines[0]!.sheet, id: randomUUID() });
+    // A sheet from elsewhere may be of another model: nothing of this one was before it.
+    expect((await pageOfSheets(rigId, '', 1)).lines[0]!.setupBefore).toEqual({});
     expect((await pageOfSheets(rigId, 'well 7', 1)).lines.map(({ number }) => number)).toEqual([7]);
   });
 });
