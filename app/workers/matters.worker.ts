@@ -4,6 +4,7 @@ import type { EscBehaviour } from '#core/physics/escChain';
 import { whatMatters, type MattersRequest, type Mover } from '#core/sensitivity/matters';
 import type { EscProfile } from '#core/esc/profile';
 import type { Rig } from '#core/rig/rig';
+import type { Use } from '#core/rig/use';
 import { expose } from 'comlink';
 
 /** Failures travel as data: a thrown error loses its fields on the way to the page. */
@@ -14,6 +15,7 @@ export interface RestsOnRequest {
   rig: Rig;
   profile: EscProfile;
   esc: EscBehaviour;
+  use: Use;
 }
 export type RestsOnAnswer = { ok: true; numbers: RestsOn[] } | { ok: false; sentence: string };
 
@@ -23,9 +25,9 @@ const cannot = (error: unknown): { ok: false; sentence: string } => ({
 });
 
 const worker = {
-  restsOn({ drill, rig, profile, esc }: RestsOnRequest): RestsOnAnswer {
+  restsOn({ drill, rig, profile, esc, use }: RestsOnRequest): RestsOnAnswer {
     try {
-      return { ok: true, numbers: whatNumbersRestOn(drill, rig, profile, esc) };
+      return { ok: true, numbers: whatNumbersRestOn(drill, rig, profile, esc, use) };
     } catch (error) {
       return cannot(error);
     }

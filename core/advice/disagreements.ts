@@ -59,6 +59,7 @@ export const SCHOOLS: readonly School[] = [
     tells: [
       ['stint', 'runs'],
       ['stint', 'lowestCell'],
+      ['stint', 'tooFar'],
     ],
   },
   {

@@ -1,5 +1,6 @@
 /** What the driver is after: with class, motor, pack and radio, it decides what is advised. */
 import type { Draft } from '../sheet/draft';
+import { usualUse, type Use } from '../rig/use';
 import type { VehicleClass } from '../rig/vehicleClass';
 
 export const PURPOSES = {
@@ -19,6 +20,8 @@ export type Surface = keyof typeof SURFACES;
 export interface Goals {
   purpose: Purpose;
   surface: Surface;
+  /** The lap it drives, for how long, and how full its pack begins. */
+  use: Use;
   /** Where practitioners disagree: the side that the driver takes, by the id of the question. */
   schools: Readonly<Record<string, string>>;
   /** Hazards that the driver loads all the same, by the id of the verdict. */
@@ -62,6 +65,7 @@ export const RACERS: readonly VehicleClass[] = [
 export const usualGoals = (vehicleClass: VehicleClass): Goals => ({
   purpose: RACERS.includes(vehicleClass) ? 'practice' : 'fun',
   surface: 'middling',
+  use: usualUse(vehicleClass),
   schools: {},
   overridden: {},
   temporary: {},

@@ -26,9 +26,9 @@ export interface Preview {
 
 /** @param setting what is moved: it decides which manoeuvre tells */
 export function previewOf(situation: Situation, setting: SettingId, moves: StopByItem): Preview {
-  const { rig, profile, range, stops } = situation;
+  const { rig, profile, range, stops, goals } = situation;
   const moved = { ...stops, ...moves };
-  const resolved = resolveRig(rig, profile);
+  const resolved = resolveRig(rig, profile, goals.use);
   const drill = tellingDrill(setting, rig.vehicle.kind);
   const told = (set: StopByItem): readonly DrillNumber[] =>
     drillNumbers(drill, resolved, escBehaviour(profile, set, rig.channel, range, rig.pack.cells));

@@ -8,6 +8,7 @@ import {
   type Temporary,
   type WaitingDraft,
 } from './goals';
+import { readUse } from '../rig/use';
 import { readHandValues } from '../rig/handValues';
 import { SCHOOLS } from './disagreements';
 
@@ -17,6 +18,7 @@ export function readGoals(sent: unknown): Goals | undefined {
   const {
     purpose,
     surface,
+    use: sentUse,
     schools,
     overridden,
     temporary,
@@ -24,12 +26,15 @@ export function readGoals(sent: unknown): Goals | undefined {
   } = sent as Record<string, unknown>;
   if (typeof purpose !== 'string' || !Object.hasOwn(PURPOSES, purpose)) return undefined;
   if (typeof surface !== 'string' || !Object.hasOwn(SURFACES, surface)) return undefined;
+  const use = readUse(sentUse);
+  if (!use) return undefined;
   if (!isRecordOf(schools, isSide)) return undefined;
   if (!isRecordOf(overridden, isOverride) || !isRecordOf(temporary, isTemporary)) return undefined;
   if (waiting !== null && !isWaiting(waiting)) return undefined;
   return {
     purpose: purpose as Purpose,
     surface: surface as Surface,
+    use,
     schools: schools as Goals['schools'],
     overridden: overridden as Goals['overridden'],
     temporary: temporary as Goals['temporary'],

@@ -4,7 +4,7 @@ import type { Braking } from './brakeChopper';
 import { brakeTableOf, type BrakeTable } from './brakeTable';
 import { totalAdvance, type BrakeLaw, type EscBehaviour } from './escChain';
 import type { Drive, MotorModel } from './motor';
-import { becWatts } from './supplyBus';
+import { becWatts, busPackAmps } from './supplyBus';
 import type { ResolvedRig } from './resolved';
 
 /** How the bridge and the guards are set during a run. */
@@ -25,6 +25,8 @@ export interface BridgeSetting {
   brake: BrakeSetting;
   /** Heat of the ESC's electronics and its BEC, W. */
   ownWatts: number;
+  /** What electronics and bus take out of the pack beside the motor, A. */
+  ownAmps: number;
 }
 
 export interface BrakeSetting {
@@ -78,6 +80,7 @@ export function bridgeSettingOf(rig: ResolvedRig, esc: EscBehaviour): BridgeSett
     governedByThrottle: governor.byThrottle,
     noLoadSpeed: rig.openVolts / motor.constant,
     ownWatts: ELECTRONICS_AMPS * rig.openVolts + becWatts(rig.bus, esc.becVolts, rig.openVolts),
+    ownAmps: ELECTRONICS_AMPS + busPackAmps(rig.bus, esc.becVolts, rig.openVolts),
     brake: {
       table: brakeTableOf(motor, esc.brakeFrequencyHz),
       law: esc.brakeLaw,

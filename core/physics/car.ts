@@ -107,7 +107,7 @@ export class Car implements System {
   private readonly whole: number;
   private readonly gearing: number;
   private readonly rolling: number;
-  private readonly cornering: number;
+  private extra = 0;
   private readonly airDrag: number;
   private readonly driveLimit: number;
   private readonly brakeLimit: number;
@@ -134,7 +134,7 @@ export class Car implements System {
   private spinSpeed = 0;
   private spinSlope = -1;
 
-  constructor(rig: ResolvedWheels, bridge: BridgeSetting, corners: boolean) {
+  constructor(rig: ResolvedWheels, bridge: BridgeSetting) {
     const { massKg: mass } = rig;
     this.rig = rig;
     this.train = new PowerTrain(rig, bridge, OWN);
@@ -142,7 +142,6 @@ export class Car implements System {
     this.whole = mass + this.turning;
     this.gearing = rig.finalDrive / rig.wheelRadiusM;
     this.rolling = rig.rollingResistance * mass * GRAVITY;
-    this.cornering = corners ? rig.corneringShare * mass * GRAVITY : 0;
     this.airDrag = 0.5 * AIR_DENSITY * rig.dragAreaM2;
     this.driveLimit = gripLimit(rig);
     this.brakeLimit = gripLimit(rig, true);
@@ -151,6 +150,7 @@ export class Car implements System {
 
   begin(next: RunPart, startS: number): void {
     this.last.t = NaN;
+    this.extra = (next.extraShare ?? 0) * this.rig.massKg * GRAVITY;
     this.train.begin(next, startS);
   }
   packVolts(): number {
@@ -312,7 +312,7 @@ export class Car implements System {
   }
 
   private resisting(speed: number): number {
-    return this.rolling + (this.moving ? this.cornering : 0) + this.airDrag * speed * speed;
+    return this.rolling + (this.moving ? this.extra : 0) + this.airDrag * speed * speed;
   }
 
   /** What the ground would have to carry for wheels and car to stay together, N. */

@@ -32,12 +32,17 @@ const OPEN_CIRCUIT_VOLTS: Record<Chemistry, readonly number[]> = {
   nimh: [1.0, 1.19, 1.22, 1.24, 1.25, 1.26, 1.27, 1.29, 1.31, 1.35, 1.42],
 };
 
+/** Drawn on past empty, a cell falls to nothing within this share of its capacity. From memory. */
+const FALLS_WITHIN = 0.06;
+
 /**
- * Open-circuit voltage of one cell, linear between the points of its table.
- * @param stateOfCharge 0 empty to 1 full, clamped
+ * Open-circuit voltage of one cell, linear between the points of its table, and on down to nothing where it is drawn past
+ * empty.
+ * @param stateOfCharge 0 empty to 1 full; below 0 it was drawn too far
  */
 export function openCircuitVolts(chemistry: Chemistry, stateOfCharge: number): number {
   const table = OPEN_CIRCUIT_VOLTS[chemistry];
+  if (stateOfCharge < 0) return table[0]! * Math.max(0, 1 + stateOfCharge / FALLS_WITHIN);
   const place = Math.max(0, Math.min(1, stateOfCharge)) * (table.length - 1);
   const below = Math.min(Math.floor(place), table.length - 2);
   return table[below]! + (place - below) * (table[below + 1]! - table[below]!);
@@ -45,6 +50,25 @@ export function openCircuitVolts(chemistry: Chemistry, stateOfCharge: number): n
 
 /** Volts of a full cell: the table's own top. */
 export const fullCellVolts = (chemistry: Chemistry): number => openCircuitVolts(chemistry, 1);
+
+/** The charge at which a resting cell has a voltage, 0 to 1: the table read backwards. */
+export function chargeAt(chemistry: Chemistry, volts: number): number {
+  let low = 0;
+  let high = 1;
+  for (let n = 0; n < 40; n += 1) {
+    const middle = (low + high) / 2;
+    if (openCircuitVolts(chemistry, middle) < volts) low = middle;
+    else high = middle;
+  }
+  return high;
+}
+
+/** Under load a cell that falls below this was drawn too far, V. Common practice for lithium, the others from memory. */
+export const TOO_FAR_VOLTS: Record<Chemistry, number> = { lipo: 3, lihv: 3, life: 2.5, nimh: 0.8 };
+
+/** At half its nominal volts a pack turns a motor no more that is worth the name. Assumed: the cell falls so fast there that it hardly matters where. */
+export const flatCharge = (chemistry: Chemistry): number =>
+  -FALLS_WITHIN * (1 - NOMINAL_VOLTS[chemistry] / 2 / openCircuitVolts(chemistry, 0));
 
 const OHM_AMPERE_HOURS_BY_RATING: readonly (readonly [ratingC: number, ohmAh: number])[] = [
   [20, 0.022],

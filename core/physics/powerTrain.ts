@@ -39,6 +39,10 @@ export interface RunPart {
   perSecond: number;
   /** Signal of the trigger behind it, −1 to 1: what boost, turbo and the law of the brake follow. */
   signal: number;
+  /** What the ground asks for on top of rolling, as a share of the weight: corners and climbs. */
+  extraShare?: number;
+  /** How many times over it counts for the charge and for what warms slowly: a lap that stands for several alike. */
+  standsFor?: number;
 }
 
 /** Ends or marks a run where its value changes sign. */
@@ -46,6 +50,8 @@ export interface Mark {
   value: (y: Float64Array, t: number) => number;
   /** Whether the run ends there. */
   ends: boolean;
+  /** Told once, when it is reached. */
+  reached?: (t: number, y: Float64Array) => void;
 }
 
 /** The times at which a part changes what it asks for: the end of its ramp, if that lies within, and its end. */
@@ -86,6 +92,7 @@ export class PowerTrain {
   private readonly braking: Braking = { amps: 0, returned: 0 };
   private readonly call: BrakeCall = { strength: 0, stays: true, pushed: false };
   private part = IDLE;
+  private standsFor = 1;
   private partStart = 0;
   /** Of all cells, as charged and as warm as they are, ohm. */
   private cellsOhm: number;
@@ -105,6 +112,7 @@ export class PowerTrain {
   begin(next: RunPart, startS: number): void {
     this.part = next;
     this.partStart = startS;
+    this.standsFor = next.standsFor ?? 1;
   }
 
   /** Whether the command has come to where it stays. */
@@ -133,10 +141,10 @@ export class PowerTrain {
 
   /** The rates of its own variables, from what flows now. */
   rates(moving: boolean, y: Float64Array, out: Float64Array): void {
-    const { rig, flow, place, cellOhm } = this;
+    const { rig, flow, place, cellOhm, standsFor } = this;
     const { packAmps } = flow;
     const slow = y[place + TRAIN.slowSag]!;
-    out[place + TRAIN.drawn] = packAmps;
+    out[place + TRAIN.drawn] = standsFor * (packAmps + this.bridge.ownAmps);
     out[place + TRAIN.slowSag] = (packAmps * cellOhm * SLOW_SAG_SHARE - slow) / SLOW_SECONDS;
     out[place + TRAIN.seenCell] = (this.packVolts / rig.cells - y[place + TRAIN.seenCell]!) / CUTOFF_FILTER_S;
     heatRates(
@@ -153,7 +161,10 @@ export class PowerTrain {
     const packWatts =
       packAmps * packAmps * this.cellsOhm + (cellOhm > 0 ? (slow * slow) / (cellOhm * SLOW_SAG_SHARE) : 0);
     const toAir = (y[place + TRAIN.pack]! - rig.ambientC) / rig.packThermal.toAir;
-    out[place + TRAIN.pack] = (packWatts - toAir) / rig.packThermal.joulesPerK;
+    out[place + TRAIN.pack] = (standsFor * (packWatts - toAir)) / rig.packThermal.joulesPerK;
+    // The winding follows its can within a lap or two by itself.
+    out[place + TRAIN.case]! *= standsFor;
+    out[place + TRAIN.esc]! *= standsFor;
   }
 
   /** Duty or brake strength at a time. */

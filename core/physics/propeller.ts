@@ -171,6 +171,7 @@ export function runPropeller(
         if (end.event > 0) {
           const { mark, place } = open[end.event - 1]!;
           run.markTimes[place] = end.t;
+          mark.reached?.(end.t, y);
           if (mark.ends) return run;
         }
       }

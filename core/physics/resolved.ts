@@ -1,5 +1,6 @@
 /** What physics is given: a rig as plain SI numbers. Where they come from is the rig's affair. */
 import type { MotorModel } from './motor';
+import type { Lap } from './lap';
 import type { Chemistry, PackThermal } from './pack';
 
 /** How warm a motor is where it has the resistance that it is given, and when a run begins: from a lap, not hot, °C. Assumed. */
@@ -19,6 +20,14 @@ export interface ResolvedPower {
   /** One motor's share of the pack, Ah. */
   capacityAh: number;
   startCharge: number;
+  /** With which a stint starts: a pack off the charger. */
+  fullCharge: number;
+  /** What a stint drives over and over. */
+  lap: Lap;
+  /** How long it has to last, minutes; undefined where nobody has said. */
+  raceMinutes: number | undefined;
+  /** How much of a stint is drawn, minutes: the same whatever the ESC does. */
+  shownMinutes: number;
   burstAmps: number;
   thermal: ThermalModel;
   packThermal: PackThermal;
@@ -44,6 +53,8 @@ export interface BusModel {
   continuousAmps: number;
   /** The voltage of an external BEC; undefined where the ESC's own feeds them. */
   externalVolts: number | undefined;
+  /** How many motors share the pack that feeds it. */
+  sharedByMotors: number;
   /** Whether the ESC's own turns what it does not give into heat. */
   isLinear: boolean;
 }
@@ -59,8 +70,6 @@ export interface ResolvedWheels extends ResolvedPower {
   dragAreaM2: number;
   wheelInertiaKgM2: number;
   drivelineEfficiency: number;
-  /** Resistance of driving round corners, as a share of the weight, over a whole lap. Assumed. */
-  corneringShare: number;
 }
 
 export interface ResolvedPropeller extends ResolvedPower {

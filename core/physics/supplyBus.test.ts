@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { slamAt, becWatts } from './supplyBus';
+import { busPackAmps, slamAt, becWatts } from './supplyBus';
 
 const bus = {
   idleAmps: 0.1,
@@ -7,6 +7,7 @@ const bus = {
   stallAmps: 9,
   continuousAmps: 4,
   externalVolts: undefined,
+  sharedByMotors: 1,
   isLinear: false,
 };
 const moving = 1.5;
@@ -44,7 +45,14 @@ describe('the supply bus', () => {
 });
 
 describe('the heat of a BEC', () => {
-  const bus = { idleAmps: 1, movingAmps: 1, stallAmps: 1, continuousAmps: 5, externalVolts: undefined };
+  const bus = {
+    idleAmps: 1,
+    movingAmps: 1,
+    stallAmps: 1,
+    continuousAmps: 5,
+    externalVolts: undefined,
+    sharedByMotors: 1,
+  };
   it('of a linear one is (V − V_bec)·I: 1 A from 16 V down to 6 V is 10 W', () => {
     expect(becWatts({ ...bus, isLinear: true }, 6, 16)).toBeCloseTo(10, 9);
     expect(becWatts({ ...bus, isLinear: false }, 6, 16)).toBeLessThan(1);
@@ -56,5 +64,25 @@ describe('the heat of a BEC', () => {
 
   it('is not the ESC’s where an external one feeds the bus', () => {
     expect(becWatts({ ...bus, isLinear: true, externalVolts: 6 }, 6, 16)).toBe(0);
+  });
+});
+
+describe('what the bus takes out of the pack', () => {
+  const idle = { ...bus, idleAmps: 1, movingAmps: 1 };
+
+  it('is its power through a switching BEC, its current through a linear one', () => {
+    expect(busPackAmps({ ...idle, isLinear: true }, 6, 12)).toBeCloseTo(1, 9);
+    // Half the volts, twice the loss of nothing: 0.5 A and what the BEC loses.
+    expect(busPackAmps(idle, 6, 12)).toBeGreaterThan(0.5);
+    expect(busPackAmps(idle, 6, 12)).toBeLessThan(0.6);
+  });
+
+  it('is nothing without a BEC, and shared by the motors of one pack', () => {
+    expect(busPackAmps(idle, 0, 12)).toBe(0);
+    expect(busPackAmps({ ...idle, sharedByMotors: 2 }, 6, 12)).toBeCloseTo(busPackAmps(idle, 6, 12) / 2, 9);
+  });
+
+  it('comes from an external BEC, too', () => {
+    expect(busPackAmps({ ...idle, externalVolts: 6 }, 0, 12)).toBeCloseTo(busPackAmps(idle, 6, 12), 9);
   });
 });

@@ -41,12 +41,29 @@ const SWITCHING_LOSS = 0.12;
 /** Of the time, servos move in a drive. From memory. */
 const MOVING_SHARE = 0.3;
 
+/** What the bus draws in a drive, A at its own voltage. */
+const usualAmps = ({ idleAmps, movingAmps }: BusModel): number =>
+  idleAmps + MOVING_SHARE * Math.max(0, movingAmps - idleAmps);
+
+/**
+ * What the bus takes out of one motor's share of the pack in a drive, A: a linear BEC passes its current on, a switching one
+ * its power.
+ * @param becVolts of the ESC's own; 0 where there is none
+ */
+export function busPackAmps(bus: BusModel, becVolts: number, packVolts: number): number {
+  const volts = bus.externalVolts ?? becVolts;
+  if (volts <= 0 || packVolts <= 0) return 0;
+  const passesOn = bus.isLinear && bus.externalVolts === undefined;
+  const share = passesOn ? 1 : volts / ((1 - SWITCHING_LOSS) * packVolts);
+  return (usualAmps(bus) * share) / bus.sharedByMotors;
+}
+
 /**
  * Heat of the ESC's own BEC, W: a linear one turns the whole difference of voltages into heat, (V − V_bec)·I.
  * @param becVolts 0 where there is none
  */
 export function becWatts(bus: BusModel, becVolts: number, packVolts: number): number {
   if (bus.externalVolts !== undefined || becVolts <= 0) return 0;
-  const amps = bus.idleAmps + MOVING_SHARE * Math.max(0, bus.movingAmps - bus.idleAmps);
+  const amps = usualAmps(bus);
   return bus.isLinear ? Math.max(0, packVolts - becVolts) * amps : SWITCHING_LOSS * becVolts * amps;
 }

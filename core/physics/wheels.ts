@@ -24,8 +24,6 @@ export interface WheelRun {
 
 export interface RunOptions<M> {
   marks?: readonly Mark[];
-  /** Whether the resistance of driving round corners counts. */
-  corners?: boolean;
   /** Whether it is over once it stands still under the brake. */
   endsAtRest?: boolean;
   /** Called after each step. */
@@ -42,9 +40,9 @@ export function runWheels(
   bridge: BridgeSetting,
   parts: Iterable<RunPart>,
   y: Float64Array,
-  { marks = [], corners = false, endsAtRest = true, visit = () => undefined }: RunOptions<MomentAt> = {},
+  { marks = [], endsAtRest = true, visit = () => undefined }: RunOptions<MomentAt> = {},
 ): WheelRun {
-  const car = new Car(rig, bridge, corners);
+  const car = new Car(rig, bridge);
   const tolerance = { relative: rig.accuracy, absolute: SCALES.map((scale) => scale * rig.accuracy) };
   const run: WheelRun = {
     markTimes: marks.map(() => undefined),
@@ -98,6 +96,7 @@ export function runWheels(
         if (end.event >= modeEvents.length) {
           const { mark, place } = open[end.event - modeEvents.length]!;
           run.markTimes[place] = end.t;
+          mark.reached?.(end.t, y);
           if (mark.ends) return run;
         }
       }

@@ -1,7 +1,7 @@
 import { WARM_C } from '../physics/resolved';
 import { AIR_DENSITY, airDensity, WATER_DENSITY } from '../physics/air';
 import { copperResistance, motorModel, type MotorModel } from '../physics/motor';
-import { openCircuitVolts, packThermal, temperatureFactor } from '../physics/pack';
+import { chargeAt, openCircuitVolts, packThermal, temperatureFactor } from '../physics/pack';
 import { bladeInertia } from '../physics/propeller';
 import type {
   BusModel,
@@ -13,6 +13,7 @@ import type {
 import type { EscLimits, EscProfile } from '../esc/profile';
 import type { MotorKind, PropellerVehicle, Rig, Surroundings, WheeledVehicle } from './rig';
 import { thermalOf } from './thermal';
+import { shownMinutes, usualUse, type Use } from './use';
 
 /** Charge at which the drills start: a pack off the charger that has driven to the line. */
 const DRILL_STATE_OF_CHARGE = 0.9;
@@ -23,18 +24,22 @@ const ACCURACY = 1e-4;
 /** Torque of rest by kind of motor, N·m. From memory: a four-pole inrunner 2 to 6 mN·m, an outrunner more. */
 const DETENT_TORQUE: Record<MotorKind, number> = { inrunner: 0.004, outrunner: 0.015, brushed: 0.006 };
 
-/** Scrub and slip of a lap with corners: makes a race use what races use. From memory. */
-const CORNERING_SHARE = 0.3;
-
-/** Plain numbers for the hot loops; provenance stays behind. */
-export function resolveRig(rig: Rig, profile: EscProfile): ResolvedRig {
-  const power = resolvePower(rig, profile);
+/**
+ * Plain numbers for the hot loops; provenance stays behind.
+ * @param use what it is used for; what is usual for its class where nobody has said
+ */
+export function resolveRig(
+  rig: Rig,
+  profile: EscProfile,
+  use: Use = usualUse(rig.vehicleClass),
+): ResolvedRig {
+  const power = resolvePower(rig, profile, use);
   return rig.vehicle.kind === 'wheels'
     ? { ...power, ...resolveWheels(rig.vehicle, rig.motorCount) }
     : { ...power, ...resolvePropeller(rig.vehicle, power.motor, rig.motorCount) };
 }
 
-function resolvePower(rig: Rig, { limits }: EscProfile): ResolvedPower {
+function resolvePower(rig: Rig, { limits }: EscProfile, use: Use): ResolvedPower {
   const { motor, pack, motorCount, vehicleClass, fan, vehicle } = rig;
   // A pack begins as warm as the air; while it runs it warms from there.
   const coldCells = pack.cells * pack.cellResistanceOhm.value * temperatureFactor(vehicle.airCelsius.value);
@@ -54,6 +59,10 @@ function resolvePower(rig: Rig, { limits }: EscProfile): ResolvedPower {
     chemistry: pack.chemistry,
     capacityAh: pack.capacityAh.value / motorCount,
     startCharge: DRILL_STATE_OF_CHARGE,
+    fullCharge: use.chargedVoltsPerCell === null ? 1 : chargeAt(pack.chemistry, use.chargedVoltsPerCell),
+    lap: use.lap,
+    raceMinutes: use.raceMinutes ?? undefined,
+    shownMinutes: shownMinutes(use),
     burstAmps: limits.burstAmps,
     thermal: thermalOf(vehicleClass),
     packThermal: packThermal(pack.chemistry, pack.cells, pack.capacityAh.value / motorCount),
@@ -68,7 +77,7 @@ function resolvePower(rig: Rig, { limits }: EscProfile): ResolvedPower {
   };
 }
 
-function busOf({ busLoads, externalBec }: Rig, limits: EscLimits): BusModel {
+function busOf({ busLoads, externalBec, motorCount }: Rig, limits: EscLimits): BusModel {
   const sum = (amps: 'idleAmps' | 'movingAmps' | 'stallAmps'): number =>
     busLoads.reduce((total, load) => total + load.count * load[amps], 0);
   return {
@@ -77,6 +86,7 @@ function busOf({ busLoads, externalBec }: Rig, limits: EscLimits): BusModel {
     stallAmps: sum('stallAmps'),
     continuousAmps: externalBec?.continuousAmps ?? limits.becContinuousAmps,
     externalVolts: externalBec?.volts,
+    sharedByMotors: motorCount,
     isLinear: limits.becKind === 'linear',
   };
 }
@@ -100,7 +110,6 @@ const resolveWheels = (
   dragAreaM2: (vehicle.dragAreaM2.value * airShare(vehicle)) / motors,
   wheelInertiaKgM2: vehicle.wheelInertiaKgM2.value / motors,
   drivelineEfficiency: vehicle.drivelineEfficiency.value,
-  corneringShare: CORNERING_SHARE,
 });
 
 /**

@@ -2,6 +2,7 @@
 import type { EscProfile } from '../esc/profile';
 import { resolveRig } from '../rig/resolve';
 import type { Rig } from '../rig/rig';
+import type { Use } from '../rig/use';
 import type { Quantity } from '../units/provenance';
 import type { DrillNumber } from '../physics/drills/drill';
 import { runDrill, type DrillId } from '../physics/drills/runDrill';
@@ -110,14 +111,15 @@ export function whatNumbersRestOn(
   rig: Rig,
   profile: EscProfile,
   esc: EscBehaviour,
+  use?: Use | undefined,
 ): RestsOn[] {
   const valuesOf = (of: Rig): Map<string, number | undefined> =>
-    new Map(runDrill(drill, resolveRig(of, profile), esc).numbers.map(({ id, value }) => [id, value]));
+    new Map(runDrill(drill, resolveRig(of, profile, use), esc).numbers.map(({ id, value }) => [id, value]));
   const tried = assumptionsOf(rig).map((assumption) => ({
     label: assumption.label,
     ends: withinItsRange(rig, assumption).map(valuesOf),
   }));
-  return runDrill(drill, resolveRig(rig, profile), esc).numbers.map((number) => {
+  return runDrill(drill, resolveRig(rig, profile, use), esc).numbers.map((number) => {
     const now = number.value;
     if (now === undefined) return { number, assumed: [] };
     const assumed = tried.flatMap(({ label, ends }) => {

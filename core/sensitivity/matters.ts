@@ -7,6 +7,7 @@ import type { LearnedRange } from '../radio/pulse';
 import { resolveRig } from '../rig/resolve';
 import { VOCABULARY } from '../settings/vocabulary';
 import type { Rig } from '../rig/rig';
+import type { Use } from '../rig/use';
 import { assumptionsOf, withinItsRange } from './assumptions';
 import { DEPENDS_ON, DRILLS, runDrill, type DrillId } from '../physics/drills/runDrill';
 import type { DrillNumber } from '../physics/drills/drill';
@@ -41,6 +42,8 @@ export interface MattersRequest {
   profile: EscProfile;
   stops: StopByItem;
   range: LearnedRange;
+  /** What it is used for; what is usual for its class where nobody has said. */
+  use?: Use | undefined;
 }
 
 /** Changes below this share are the solver's own: no change. */
@@ -58,10 +61,11 @@ export function* whatMatters({
   profile,
   stops,
   range,
+  use,
 }: MattersRequest): Generator<{ done: number; of: number }, Mover[]> {
   const behave = (set: StopByItem): EscBehaviour =>
     escBehaviour(profile, set, rig.channel, range, rig.pack.cells);
-  const resolved = resolveRig(rig, profile);
+  const resolved = resolveRig(rig, profile, use);
   const drills = (Object.keys(DRILLS[rig.vehicle.kind]) as DrillId[]).filter(
     (id) => id !== 'advanceMap' && id !== 'sweep',
   );
@@ -88,7 +92,7 @@ export function* whatMatters({
   for (const assumption of assumed) {
     const { id, label } = assumption;
     const all = withinItsRange(rig, assumption).map((other) =>
-      numbersOf(resolveRig(other, profile), behave(stops)),
+      numbersOf(resolveRig(other, profile, use), behave(stops)),
     );
     movers.push({ kind: 'assumed', id, label, moves: spans(base, all) });
     yield { done: (done += 1), of: total };

@@ -25,13 +25,13 @@ export interface Seen {
 
 /** Looks once, for every cause. @param situation with the stops that the ESC is believed to hold */
 export function look(situation: Situation, endpoints: DiagnosisFacts): Seen {
-  const { rig, profile, stops, range } = situation;
+  const { rig, profile, stops, range, goals } = situation;
   const behave = (set: StopByItem): EscBehaviour =>
     escBehaviour(profile, set, rig.channel, range, rig.pack.cells);
   return {
     situation,
     verdicts: verdictsOn(situation),
-    resolved: resolveRig(rig, profile),
+    resolved: resolveRig(rig, profile, goals.use),
     behave,
     forwardSignal: travelReport(rig.channel, range, deadbandOf(profile, stops)).forward.largestSignal,
     endpoints: (symptom) => causesOf(symptom, endpoints),

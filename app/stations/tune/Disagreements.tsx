@@ -60,8 +60,8 @@ function Sides({ school }: { school: School }) {
   const told = useMemo(() => {
     const behave = (stops: typeof drafted) =>
       escBehaviour(profile, stops, rig.channel, memory.range, rig.pack.cells);
-    return sidesTold(school, profile, resolveRig(rig, profile), drafted, behave);
-  }, [school, profile, rig, drafted, memory.range]);
+    return sidesTold(school, profile, resolveRig(rig, profile, goals.use), drafted, behave);
+  }, [school, profile, rig, drafted, memory.range, goals.use]);
   const { [school.id]: mine, ...others } = goals.schools;
   const numbers = told[0]?.numbers ?? [];
   return (

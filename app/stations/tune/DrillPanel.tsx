@@ -16,6 +16,7 @@ import { useBench, useNewestDraft } from '../bench/BenchContext';
 import type { DrillPair } from '../../workers/drills.worker';
 import { BrakeMap } from './BrakeMap';
 import { oneStepOn } from '#core/esc/stopOrder';
+import { LapPanel } from './LapPanel';
 import { RestsOn } from './RestsOn';
 import { useDrill } from './useDrill';
 import { useSayEffect } from './useSayEffect';
@@ -24,7 +25,8 @@ const DrillChart = lazy(() => import('./DrillChart'));
 
 /** The chosen manoeuvre, as the ESC is and as it is drafted, with its numbers. */
 export function DrillPanel() {
-  const { rig, profile, believed, holdings, memory, onMoved } = useBench();
+  const { rig, profile, believed, holdings, memory, goals, onMoved } = useBench();
+  const { use } = goals;
   const newest = useNewestDraft();
   const [drill, setDrill] = useState(() => Object.keys(DRILLS[rig.vehicle.kind])[0] as DrillId);
   const behave = useCallback(
@@ -34,21 +36,21 @@ export function DrillPanel() {
   const asIs = useMemo(
     () => ({
       drill,
-      rig: resolveRig(rig, profile),
+      rig: resolveRig(rig, profile, use),
       now: behave(rig, believed),
       nowInstead: alternativesTo(profile, believed, unknownItems(profile, holdings)).map((stops) =>
         behave(rig, stops),
       ),
     }),
-    [drill, rig, profile, believed, holdings, behave],
+    [drill, rig, profile, use, believed, holdings, behave],
   );
   const requestFor = useCallback(
     (draft: Draft) => {
       const drafted = draftedStops(believed, draft);
       const its = withHandValues(rig, draft.setup);
-      return { ...asIs, draft: behave(its, drafted), draftedRig: resolveRig(its, profile), drafted };
+      return { ...asIs, draft: behave(its, drafted), draftedRig: resolveRig(its, profile, use), drafted };
     },
-    [asIs, rig, profile, believed, behave],
+    [asIs, rig, profile, use, believed, behave],
   );
   const request = useMemo(() => requestFor(newest), [requestFor, newest]);
   const onAsked = useCallback(
@@ -70,8 +72,8 @@ export function DrillPanel() {
   useSayEffect(computed);
   const shown = computed?.request.drill === drill ? computed.answer : undefined;
   const restsOn = useMemo(
-    () => ({ drill, rig: draftedRig, profile, esc: request.draft }),
-    [drill, draftedRig, profile, request.draft],
+    () => ({ drill, rig: draftedRig, profile, esc: request.draft, use }),
+    [drill, draftedRig, profile, request.draft, use],
   );
 
   return (
@@ -88,6 +90,7 @@ export function DrillPanel() {
         </div>
         {shown?.ok && <Numbers {...shown.pair} />}
         {drill === 'brake' && <BrakeMap />}
+        {drill === 'stint' && <LapPanel />}
         <p className="mt-3 text-sm text-muted">
           {shown?.ok && shown.pair.band && (
             <span className="block text-caution">

@@ -13,9 +13,10 @@ import { useMatters } from './useMatters';
 
 /** Which setting moves which number most on this rig, and how far what is assumed may move it. */
 export function Matters() {
-  const { draftedRig: rig, profile, drafted, memory, rigId } = useBench();
+  const { draftedRig: rig, profile, drafted, memory, goals, rigId } = useBench();
   const { answer, progress, begin, stop } = useMatters();
-  const stale = answer !== undefined && answer.request.stops !== drafted;
+  const stale =
+    answer !== undefined && (answer.request.stops !== drafted || answer.request.use !== goals.use);
   const found = answer?.answer;
   return (
     <section aria-labelledby="matters" className="mt-8">
@@ -33,7 +34,11 @@ export function Matters() {
           </>
         ) : (
           <>
-            <Button onClick={() => void begin({ rig, profile, stops: drafted, range: memory.range })}>
+            <Button
+              onClick={() =>
+                void begin({ rig, profile, stops: drafted, range: memory.range, use: goals.use })
+              }
+            >
               {found ? 'Try every stop again' : 'Try every stop of every setting'}
             </Button>
             <span className="text-muted">

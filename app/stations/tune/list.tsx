@@ -197,10 +197,10 @@ function Row({ item, otherStopId }: { item: ProfileItem; otherStopId: string | u
 
 /** What each set of values does, by one manoeuvre. */
 function Effects({ columns }: { columns: Column[] }) {
-  const { draftedRig: rig, profile, memory, drafted } = useBench();
+  const { draftedRig: rig, profile, memory, drafted, goals } = useBench();
   const names: Partial<Record<DrillId, string>> = DRILLS[rig.vehicle.kind];
   const [drill, setDrill] = useState(Object.keys(names)[0] as DrillId);
-  const resolved = useMemo(() => resolveRig(rig, profile), [rig, profile]);
+  const resolved = useMemo(() => resolveRig(rig, profile, goals.use), [rig, profile, goals.use]);
   const told = columns.map(({ name, stops }) => ({
     name,
     // What a sheet does not know stays as drafted.

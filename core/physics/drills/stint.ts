@@ -1,251 +1,241 @@
-/** A lap or a flight over and over, until its time or the pack is over. */
-import { kmPerHour } from '../../units/convert';
-import type { EscBehaviour } from '../escChain';
-import { brakeStrengthOf, dutyOf } from '../triggerChain';
-import { runPropeller, SPIN, SPIN_SIZE, startSpin } from '../propeller';
+/** A lap or a flight over and over, until the pack is down or something stops it. */
+import { kmPerHour, rpmOf } from '../../units/convert';
+import { AT, shaftSpeedAt, startState } from '../car';
 import { coarsely, bridgeSettingOf } from '../bridge';
-import type { RunPart } from '../powerTrain';
-import { AT, startState } from '../car';
-import { runWheels } from '../wheels';
-import { number, TRACE_POINTS, type Drill } from './drill';
-import { drawOver } from './trace';
+import type { EscBehaviour } from '../escChain';
+import { flatCharge, openCircuitVolts, TOO_FAR_VOLTS } from '../pack';
+import type { Mark, RunPart } from '../powerTrain';
+import { runPropeller, SPIN, startSpin } from '../propeller';
 import type { ResolvedPropeller, ResolvedRig, ResolvedWheels } from '../resolved';
+import { runWheels } from '../wheels';
+import { number, type Drill, type DrillNumber } from './drill';
+import { LapLog, type Readings } from './lapLog';
+import { lapParts } from './laps';
 
-/** One piece of a lap: how far the trigger is pulled or pushed, and for how long. */
-interface Piece {
-  trigger: number;
-  seconds: number;
-}
-
-/** Assumed laps: a race with corners, an unhurried crawl, a sport flight. From memory. */
-export const LAPS: Record<'race' | 'crawl' | 'flight', readonly Piece[]> = {
-  race: [
-    { trigger: 1, seconds: 2.2 },
-    { trigger: -0.6, seconds: 0.5 },
-    { trigger: 0.35, seconds: 1.4 },
-    { trigger: 0.75, seconds: 1.6 },
-    { trigger: 0, seconds: 0.7 },
-    { trigger: 0.5, seconds: 2 },
-    { trigger: -0.35, seconds: 0.4 },
-    { trigger: 0.3, seconds: 1.2 },
-  ],
-  crawl: [
-    { trigger: 0.18, seconds: 6 },
-    { trigger: 0, seconds: 2 },
-    { trigger: 0.3, seconds: 4 },
-    { trigger: 0.12, seconds: 5 },
-  ],
-  flight: [
-    { trigger: 1, seconds: 6 },
-    { trigger: 0.6, seconds: 20 },
-    { trigger: 0.75, seconds: 10 },
-    { trigger: 0.3, seconds: 8 },
-    { trigger: 0, seconds: 3 },
-  ],
-};
-
-/** How long is looked at, s: a long final. */
-const LONGEST_S = 600;
-/** Speed of a car whose laps are a crawl, at full trigger, m/s. */
-const CRAWLS_BELOW = 4;
 /** In flight the propeller asks the air for less than on the bench. Assumed. */
 const FLIGHT_SHARE = 0.8;
+const FIRST_MINUTE_S = 60;
 
-/** Drives or flies until ten minutes, the cutoff or heat end it. */
-export const stint = (rig: ResolvedRig, esc: EscBehaviour): Drill =>
-  rig.kind === 'wheels' ? wheelStint(rig, esc) : flight(rig, esc);
+/** Drives or flies on, everything as warm as the air at first: a cutoff acts as it is set, and without one the pack is emptied until it turns the motor no more. */
+export const stint = (rig: ResolvedRig, esc: EscBehaviour): Drill => {
+  const charged = offTheCharger(rig);
+  return charged.kind === 'wheels' ? drive(charged, rig, esc) : fly(charged, rig, esc);
+};
 
-/** The parts of so many laps; a trigger below zero brakes, at zero drags. */
-export function* lapParts(
-  esc: EscBehaviour,
-  lap: readonly Piece[],
-  brakesOnWheels: boolean,
-  untilS: number,
-  powerLeft: () => number = () => 1,
-): Generator<RunPart> {
-  let total = 0;
-  let duty = 0;
-  while (total < untilS) {
-    for (const { trigger, seconds } of lap) {
-      const lengthS = Math.min(seconds, untilS - total);
-      if (lengthS <= 0) return;
-      total += seconds;
-      if (trigger > 0) {
-        const signal = trigger * esc.forwardSignal;
-        const to = powerLeft() * dutyOf(esc, signal);
-        const from = to > duty ? Math.max(duty, esc.startDuty * esc.forwardPower) : to;
-        yield {
-          lengthS,
-          kind: 'drive',
-          from: Math.min(from, to),
-          to,
-          perSecond: finite(esc.rampPerSecond),
-          signal,
-        };
-        duty = to;
-      } else {
-        const strength =
-          trigger < 0
-            ? brakeStrengthOf(esc, -trigger * esc.brakeSignal)
-            : brakesOnWheels
-              ? esc.dragBrake
-              : esc.propellerBrake;
-        yield {
-          lengthS,
-          kind: 'brake',
-          from: strength,
-          to: strength,
-          perSecond: 0,
-          signal: Math.min(0, trigger),
-        };
-        duty = 0;
-      }
-    }
-  }
-}
+/** The rig with its pack as full as it is charged to; the other drills start on one that has driven to the line. */
+const offTheCharger = <R extends ResolvedRig>(rig: R): R => ({
+  ...coarsely(rig),
+  startCharge: rig.fullCharge,
+  openVolts: rig.cells * openCircuitVolts(rig.chemistry, rig.fullCharge),
+});
 
-const finite = (perSecond: number): number => (Number.isFinite(perSecond) ? perSecond : 0);
-
-function wheelStint(rig: ResolvedWheels, esc: EscBehaviour): Drill {
-  const slow = (rig.openVolts / rig.motor.constant / rig.finalDrive) * rig.wheelRadiusM < CRAWLS_BELOW;
-  const lap = slow ? LAPS.crawl : LAPS.race;
-  const y = startState(rig, 0);
-  const trace = drawOver(LONGEST_S, TRACE_POINTS, y.length, (state) => charge(rig, state[AT.drawn]!));
-  const drive = endings(esc, AT.seenCell, AT.esc, AT.winding);
-  const run = runWheels(
-    coarsely(rig),
-    bridgeSettingOf(rig, esc),
-    lapParts(esc, lap, true, LONGEST_S, powerLeft(esc, y, AT.seenCell)),
-    y,
-    {
-      marks: [emptied(rig, AT.drawn), ...drive],
-      corners: true,
-      endsAtRest: false,
-      visit: (step) => trace.visit(step),
-    },
-  );
-  trace.fill(charge(rig, y[AT.drawn]!));
-  return answer(rig, esc, trace.points, run.leastPackVolts / rig.cells, run.endS, run.markTimes, {
+function drive(charged: ResolvedWheels, rig: ResolvedRig, esc: EscBehaviour): Drill {
+  const y = startState(charged, 0);
+  y[AT.winding] = y[AT.case] = charged.ambientC;
+  const read = (): Readings => ({
+    distance: y[AT.distance]!,
+    shaft: shaftSpeedAt(charged, y[AT.speed]!),
+    cell: y[AT.seenCell]!,
+    heat: { winding: y[AT.winding]!, case: y[AT.case]!, esc: y[AT.esc]!, pack: y[AT.pack]! },
     drawn: y[AT.drawn]!,
-    winding: y[AT.winding]!,
-    esc: y[AT.esc]!,
-    pack: y[AT.pack]!,
-    speed: run.endS > 0 ? y[AT.distance]! / run.endS : 0,
   });
+  const run = (parts: Iterable<RunPart>, marks: readonly Mark[]) =>
+    runWheels(charged, bridgeSettingOf(rig, esc), parts, y, { marks, endsAtRest: false });
+  const told = repeat(charged, esc, esc.dragBrake, { read, run, places: AT });
+  return answer(charged, esc, told, { label: 'speed of each lap, km/h', of: kmPerHour });
 }
 
-function flight(rig: ResolvedPropeller, esc: EscBehaviour): Drill {
-  const y = startSpin(rig, 0);
-  const trace = drawOver(LONGEST_S, TRACE_POINTS, SPIN_SIZE, (state) => charge(rig, state[SPIN.drawn]!));
-  const run = runPropeller(
-    coarsely(rig),
-    bridgeSettingOf(rig, esc),
-    lapParts(esc, LAPS.flight, false, LONGEST_S, powerLeft(esc, y, SPIN.seenCell)),
-    y,
-    {
-      marks: [emptied(rig, SPIN.drawn), ...endings(esc, SPIN.seenCell, SPIN.esc, SPIN.winding)],
+function fly(charged: ResolvedPropeller, rig: ResolvedRig, esc: EscBehaviour): Drill {
+  const y = startSpin(charged, 0);
+  y[SPIN.winding] = y[SPIN.case] = charged.ambientC;
+  const read = (): Readings => ({
+    distance: undefined,
+    shaft: y[SPIN.shaft]!,
+    cell: y[SPIN.seenCell]!,
+    heat: { winding: y[SPIN.winding]!, case: y[SPIN.case]!, esc: y[SPIN.esc]!, pack: y[SPIN.pack]! },
+    drawn: y[SPIN.drawn]!,
+  });
+  const run = (parts: Iterable<RunPart>, marks: readonly Mark[]) =>
+    runPropeller(charged, bridgeSettingOf(rig, esc), parts, y, {
+      marks,
       airShare: FLIGHT_SHARE,
       endsAtRest: false,
-      visit: (step) => trace.visit(step),
-    },
-  );
-  trace.fill(charge(rig, y[SPIN.drawn]!));
-  return answer(rig, esc, trace.points, run.leastPackVolts / rig.cells, run.endS, run.markTimes, {
-    drawn: y[SPIN.drawn]!,
-    winding: y[SPIN.winding]!,
-    esc: y[SPIN.esc]!,
-    pack: y[SPIN.pack]!,
-    speed: undefined,
-  });
+    });
+  const told = repeat(charged, esc, esc.propellerBrake, { read, run, places: SPIN });
+  return answer(charged, esc, told, { label: 'highest rpm of each lap', of: rpmOf });
 }
 
-/** Full power until the cutoff has acted; then what its action leaves, to the end. */
-function powerLeft(esc: EscBehaviour, y: Float64Array, cell: number): () => number {
-  let acted = false;
-  return () => {
-    acted ||= esc.cutoffVoltsPerCell > 0 && y[cell]! <= esc.cutoffVoltsPerCell;
-    return acted ? esc.cutoffLeaves : 1;
+/** A vehicle on its way. */
+interface Driven {
+  read: () => Readings;
+  run: (parts: Iterable<RunPart>, marks: readonly Mark[]) => { endS: number };
+  places: { drawn: number; seenCell: number; winding: number; esc: number };
+}
+
+/** What was noted; times of the stint in s, undefined for what never came. */
+interface Told {
+  log: LapLog;
+  endS: number;
+  drawn: number;
+  cutoffS: number | undefined;
+  hotS: number | undefined;
+  /** What was drawn after a cell had first fallen too far, A·s. */
+  drawnTooFar: number;
+}
+
+function repeat(rig: ResolvedRig, esc: EscBehaviour, dragBrake: number, { read, run, places }: Driven): Told {
+  const coulombs = rig.capacityAh * 3600;
+  const drawable = (rig.startCharge - flatCharge(rig.chemistry)) * coulombs;
+  const log = new LapLog(read, drawable);
+  let cutoffS: number | undefined;
+  let hotS: number | undefined;
+  let drawnAtTooFar: number | undefined;
+  const fallsTo = (least: number, place: number, ends: boolean, reached: Mark['reached']): Mark => ({
+    value: (y) => y[place]! - least,
+    ends,
+    reached,
+  });
+  const noteHot = (t: number): void => {
+    hotS ??= log.stintTime(t);
+  };
+  const warmsTo = (most: number, place: number): Mark => ({
+    value: (y) => most - y[place]!,
+    ends: true,
+    reached: noteHot,
+  });
+  const noteCutoff = (t: number): void => {
+    cutoffS = log.stintTime(t);
+  };
+  const marks: Mark[] = [
+    { value: (y) => drawable - y[places.drawn]!, ends: true },
+    fallsTo(TOO_FAR_VOLTS[rig.chemistry], places.seenCell, false, () => {
+      drawnAtTooFar = read().drawn;
+    }),
+    ...(esc.cutoffVoltsPerCell > 0
+      ? [fallsTo(esc.cutoffVoltsPerCell, places.seenCell, esc.cutoffLeaves === 0, noteCutoff)]
+      : []),
+    ...(Number.isFinite(esc.escLimitC) ? [warmsTo(esc.escLimitC, places.esc)] : []),
+    ...(Number.isFinite(esc.motorLimitC) ? [warmsTo(esc.motorLimitC, places.winding)] : []),
+  ];
+  const keeper = {
+    lapBegins: () => log.next(),
+    pieceEnds: (seconds: number) => log.note(seconds),
+    powerLeft: () => (cutoffS === undefined ? 1 : esc.cutoffLeaves),
+  };
+  const { endS } = run(lapParts(rig.lap, esc, dragBrake, keeper), marks);
+  const stintEndS = log.stintTime(endS);
+  log.end(endS);
+  const { drawn } = read();
+  return {
+    log,
+    endS: stintEndS,
+    drawn,
+    cutoffS,
+    hotS,
+    drawnTooFar: drawnAtTooFar === undefined ? 0 : drawn - drawnAtTooFar,
   };
 }
 
-/** What is left in one motor's share of the pack, %. */
-const charge = (rig: ResolvedRig, drawn: number): number =>
-  100 * (rig.startCharge - drawn / (rig.capacityAh * 3600));
+/** How a vehicle shows that it pulls: a label with its unit, and what makes that unit of the log's. */
+interface Pull {
+  label: string;
+  of: (pull: number) => number;
+}
 
-const emptied = (rig: ResolvedRig, place: number) => ({
-  value: (y: Float64Array): number => rig.startCharge * rig.capacityAh * 3600 - y[place]!,
-  ends: true,
-});
+function answer(rig: ResolvedRig, esc: EscBehaviour, told: Told, pull: Pull): Drill {
+  const { log } = told;
+  const shownS = 60 * rig.shownMinutes;
+  const tooFar = TOO_FAR_VOLTS[rig.chemistry];
+  const cells = log.over(
+    shownS,
+    ({ leastCell }) => leastCell,
+    ({ leastCell }) => leastCell,
+  );
+  const pulls = log.over(
+    shownS,
+    (lap) => pull.of(lap.pull),
+    () => 0,
+  );
+  const mark =
+    esc.cutoffVoltsPerCell > 0
+      ? { y: esc.cutoffVoltsPerCell, label: 'cutoff' }
+      : { y: tooFar, label: `${tooFar} V: too far` };
+  return {
+    xLabel: 'min',
+    yLabel: 'lowest cell of each lap, V',
+    points: cells,
+    mark,
+    more: [{ xLabel: 'min', yLabel: pull.label, points: pulls }],
+    numbers: numbersOf(rig, esc, told),
+  };
+}
 
-/** The guards that end it: cutoff, ESC, motor. */
-function endings(esc: EscBehaviour, cell: number, escPlace: number, winding: number) {
-  const never = (): number => 1;
+function numbersOf(rig: ResolvedRig, esc: EscBehaviour, told: Told): DrillNumber[] {
+  const { log, endS, cutoffS, hotS, drawn } = told;
+  const runsS = Math.min(cutoffS ?? Infinity, hotS ?? Infinity, endS);
+  const minutes = (seconds: number | undefined) => (seconds === undefined ? undefined : seconds / 60);
+  const heat = (id: string, name: string, celsius: number): DrillNumber =>
+    number(id, name, celsius, '°C', 0, 'cooler', 'hotter');
   return [
-    {
-      value:
-        esc.cutoffVoltsPerCell > 0 ? (y: Float64Array): number => y[cell]! - esc.cutoffVoltsPerCell : never,
-      ends: esc.cutoffLeaves === 0,
-    },
-    {
-      value: Number.isFinite(esc.escLimitC)
-        ? (y: Float64Array): number => esc.escLimitC - y[escPlace]!
-        : never,
-      ends: true,
-    },
-    {
-      value: Number.isFinite(esc.motorLimitC)
-        ? (y: Float64Array): number => esc.motorLimitC - y[winding]!
-        : never,
-      ends: true,
-    },
+    number('runs', 'Runs for', runsS / 60, 'min', 1, 'shorter', 'longer'),
+    ...(rig.raceMinutes === undefined
+      ? []
+      : [
+          number(
+            'spare',
+            'Beyond the race length',
+            runsS / 60 - rig.raceMinutes,
+            'min',
+            1,
+            'shorter',
+            'longer',
+          ),
+        ]),
+    number('cutoff', 'Cutoff acts after', minutes(cutoffS), 'min', 1, 'sooner', 'later'),
+    ...(cutoffS !== undefined && esc.cutoffLeaves > 0
+      ? [number('limps', 'Then limps for', (endS - cutoffS) / 60, 'min', 1, 'shorter', 'longer')]
+      : []),
+    number('heatStop', 'Heat stops it after', minutes(hotS), 'min', 1, 'sooner', 'later'),
+    number('used', 'Used of the pack', drawn / 3.6, 'mAh', 0, 'thriftier', 'hungrier'),
+    number('perMinute', 'Used a minute', drawn / 3.6 / (endS / 60), 'mAh', 0, 'thriftier', 'hungrier'),
+    number(
+      'tooFar',
+      `Drawn after a cell fell to ${TOO_FAR_VOLTS[rig.chemistry]} V`,
+      told.drawnTooFar / 3.6,
+      'mAh',
+      0,
+      'spares the cells',
+      'harms the cells',
+    ),
+    number('lowestCell', 'Lowest cell, as the ESC sees it', log.lowest, 'V', 2, 'deeper sag', 'less sag'),
+    number(
+      'firstMinute',
+      'First minute stronger than the rest',
+      firstMinute(log, runsS),
+      '%',
+      0,
+      'more even',
+      'livelier at first',
+    ),
+    heat('winding', 'Motor winding, hottest', log.hottest.winding),
+    heat('can', 'Motor can, hottest', log.hottest.case),
+    heat('esc', 'ESC’s case, hottest', log.hottest.esc),
+    heat('pack', 'Pack, hottest', log.hottest.pack),
+    ...(rig.kind === 'wheels'
+      ? [number('speed', 'Average speed', kmPerHour(log.metres() / endS), 'km/h', 1, 'slower', 'faster')]
+      : []),
   ];
 }
 
-function answer(
-  rig: ResolvedRig,
-  esc: EscBehaviour,
-  points: Drill['points'],
-  leastCell: number,
-  endS: number,
-  [emptyS, cutoffS, escHotS, motorHotS]: (number | undefined)[],
-  last: { drawn: number; winding: number; esc: number; pack: number; speed: number | undefined },
-): Drill {
-  const hotS = escHotS ?? motorHotS;
-  return {
-    xLabel: 's',
-    yLabel: 'left in the pack, %',
-    points,
-    numbers: [
-      number('runs', 'Runs for', endS / 60, 'min', 2, 'shorter', 'longer'),
-      number(
-        'cutoff',
-        'Cutoff acts after',
-        cutoffS === undefined ? undefined : cutoffS / 60,
-        'min',
-        2,
-        'sooner',
-        'later',
-      ),
-      number(
-        'heatStop',
-        'Heat stops it after',
-        hotS === undefined ? undefined : hotS / 60,
-        'min',
-        2,
-        'sooner',
-        'later',
-      ),
-      number('used', 'Used of the pack', last.drawn / 3.6, 'mAh', 0, 'thriftier', 'hungrier'),
-      number('lowestCell', 'Lowest cell voltage', leastCell, 'V', 2, 'deeper sag', 'less sag'),
-      number('winding', 'Motor winding at the end', last.winding, '°C', 0, 'cooler', 'hotter'),
-      number('esc', 'ESC at the end', last.esc, '°C', 0, 'cooler', 'hotter'),
-      number('pack', 'Pack at the end', last.pack, '°C', 0, 'cooler', 'hotter'),
-      ...(last.speed === undefined
-        ? []
-        : [number('speed', 'Average speed', kmPerHour(last.speed), 'km/h', 1, 'slower', 'faster')]),
-      ...(emptyS === undefined
-        ? []
-        : [number('empty', 'Empty after', emptyS / 60, 'min', 2, 'sooner', 'later')]),
-    ],
+/** By how much the laps of the first minute pull better than the later ones at full power, %; undefined where there are none. */
+function firstMinute({ laps }: LapLog, runsS: number): number | undefined {
+  const mean = (from: number, to: number): number => {
+    const between = laps.filter(({ untilS }) => untilS > from && untilS <= to);
+    const lasted = between.reduce((total, { seconds }) => total + seconds, 0);
+    return between.reduce((total, { pull, seconds }) => total + pull * seconds, 0) / lasted;
   };
+  const first = mean(0, FIRST_MINUTE_S);
+  const rest = mean(FIRST_MINUTE_S, runsS);
+  // Without a lap, or without a lap that moves, there is nothing to compare.
+  return first > 0 && rest > 0 ? 100 * (first / rest - 1) : undefined;
 }

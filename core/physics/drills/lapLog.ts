@@ -1,0 +1,124 @@
+/** What a stint notes of its laps: when each was, how well it pulled, how low a cell fell; and how far the stint is lapsed. */
+import { TRACE_POINTS } from './drill';
+
+/** One lap, or several alike for which one was driven. */
+interface NotedLap {
+  untilS: number;
+  seconds: number;
+  /** Mean speed of a car in m/s, highest shaft speed of a propeller in rad/s. */
+  pull: number;
+  leastCell: number;
+}
+
+/** What a log reads off the state of a run. */
+export interface Readings {
+  /** Distance of a car, m; undefined where only the shaft turns. */
+  distance: number | undefined;
+  shaft: number;
+  cell: number;
+  /** Of winding, can, ESC and pack, °C. */
+  heat: Readonly<Record<Hot, number>>;
+  drawn: number;
+}
+
+export const HOT = ['winding', 'case', 'esc', 'pack'] as const;
+export type Hot = (typeof HOT)[number];
+
+/** The first minutes are driven one by one: they decide how strong it starts. */
+const ONE_BY_ONE_S = 90;
+/** About so much is driven in all; the rest of a long stint is laps that stand for several, at most so many. */
+const DRIVEN_S = 600;
+const MOST_ALIKE = 8;
+/** Nothing is looked at for longer, s: four hours. */
+export const LONGEST_S = 4 * 3600;
+
+export class LapLog {
+  readonly laps: NotedLap[] = [];
+  readonly hottest: Record<Hot, number>;
+  /** The lowest that a cell was seen at, V. */
+  lowest = Infinity;
+  /** Time of the stint at which the present lap began, and time driven of it, s. */
+  private beganS = 0;
+  private drivenS = 0;
+  private alike = 1;
+  private distance = 0;
+  private fastest = 0;
+  private leastCell = Infinity;
+
+  /**
+   * @param read the state as it is now
+   * @param drawable what the pack gives until it is flat, A·s
+   */
+  constructor(
+    private readonly read: () => Readings,
+    private readonly drawable: number,
+  ) {
+    this.hottest = { ...read().heat };
+  }
+
+  /** How many laps the next one stands for; undefined where the stint has lasted for too long. */
+  next(): number | undefined {
+    this.close();
+    if (this.beganS >= LONGEST_S) return undefined;
+    const { drawn } = this.read();
+    if (this.beganS >= ONE_BY_ONE_S && this.alike === 1 && drawn > 0) {
+      const lasts = (this.drawable / drawn) * this.beganS;
+      this.alike = Math.max(1, Math.min(MOST_ALIKE, lasts / DRIVEN_S));
+    }
+    return this.alike;
+  }
+
+  /** Notes the state after so many seconds more. */
+  note(seconds: number): void {
+    this.drivenS += seconds;
+    const { shaft, cell, heat } = this.read();
+    this.fastest = Math.max(this.fastest, shaft);
+    this.leastCell = Math.min(this.leastCell, cell);
+    this.lowest = Math.min(this.lowest, cell);
+    for (const part of HOT) this.hottest[part] = Math.max(this.hottest[part], heat[part]);
+  }
+
+  /** The time of the stint at a time since the run began, within the present lap. */
+  stintTime(runS: number): number {
+    return this.beganS + this.alike * (runS - this.runBeganS);
+  }
+
+  /** Ends the log in the midst of a lap, at a time since the run began. */
+  end(runS: number): void {
+    this.note(Math.max(0, runS - this.runBeganS - this.drivenS));
+    this.close();
+  }
+
+  /** Metres of the whole stint. */
+  metres(): number {
+    return this.laps.reduce((sum, { pull, seconds }) => sum + pull * seconds, 0);
+  }
+
+  /** Something of the laps at even times, for a trace: what it was during the lap there. */
+  over(untilS: number, of: (lap: NotedLap) => number, after: (last: NotedLap) => number) {
+    let place = 0;
+    return Array.from({ length: TRACE_POINTS + 1 }, (_, n) => {
+      const x = (untilS * n) / TRACE_POINTS;
+      while (place < this.laps.length && this.laps[place]!.untilS < x) place += 1;
+      const lap = this.laps[place];
+      return { x: x / 60, y: lap ? of(lap) : after(this.laps.at(-1)!) };
+    });
+  }
+
+  /** Time since the run began at which the present lap did, s. */
+  private runBeganS = 0;
+
+  private close(): void {
+    if (this.drivenS <= 0) return;
+    const { distance } = this.read();
+    const seconds = this.alike * this.drivenS;
+    this.beganS += seconds;
+    this.runBeganS += this.drivenS;
+    const pull = distance === undefined ? this.fastest : (distance - this.distance) / this.drivenS;
+    this.laps.push({ untilS: this.beganS, seconds, pull, leastCell: this.leastCell });
+    this.distance = distance ?? 0;
+    this.drivenS = 0;
+    this.fastest = 0;
+    this.leastCell = Infinity;
+  }
+}
