@@ -1,10 +1,12 @@
 import { POINT_ORDERS, type EndPointFamily, type Medium, type Notes, type PointOrder } from '#core/esc/media';
 import {
   BEC_KINDS,
+  LAUNCH_LIMIT_LAWS,
   MODEL_FACTS,
   type BecKind,
   type Condition,
   type EscProfile,
+  type LaunchLimitLaw,
   type ModelFact,
 } from '#core/esc/profile';
 import { SCALES, scalesOf, type Scale } from '#core/esc/scale';
@@ -220,6 +222,7 @@ export const escProfileSchema: yup.ObjectSchema<EscProfile> = record({
   bootMs: between(0, 20000, 'ms'),
   factoryRange: learnedRangeSchema,
   deadbandMicrosEachSide: between(0, 300, 'µs'),
+  launchLimitActs: keyOf<LaunchLimitLaw>(LAUNCH_LIMIT_LAWS).nullable().defined(),
   calibration,
   media: listOf(medium, 1, 4),
   items: listOf(item, 1, 100),
@@ -239,7 +242,14 @@ export const escProfileUpgrades: readonly Upgrade[] = [
   }),
   (body) => ({ ...body, calibration: calibrationToVersion4(part(body.calibration)) }),
   (body) => body,
+  (body) => escProfileToVersion6(body),
 ];
+
+/** Version 6: how a launch limit acts may be said; what was there before did not say. */
+export const escProfileToVersion6 = (profile: Record<string, unknown>): Record<string, unknown> => ({
+  launchLimitActs: null,
+  ...profile,
+});
 
 /** Version 4: three points may come in other orders; what was there before took neutral first. */
 const calibrationToVersion4 = (calibration: Record<string, unknown>): Record<string, unknown> =>

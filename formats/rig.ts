@@ -3,10 +3,11 @@ import type { Quantity } from '#core/units/provenance';
 import * as yup from 'yup';
 import { CHEMISTRIES, type Chemistry } from '#core/physics/pack';
 import { VEHICLE_CLASSES, type VehicleClass } from '#core/rig/vehicleClass';
+import { USUAL_DETENT_NM } from '#core/rig/defaults';
 import { MOTOR_KINDS, type MotorKind, type Rig, type Vehicle } from '#core/rig/rig';
 import { LOAD_KINDS, type BusLoad, type LoadKind } from '#core/rig/busLoads';
 import type { EscProfile } from '#core/esc/profile';
-import { escProfileSchema, escProfileUpgrades } from './escProfile';
+import { escProfileSchema, escProfileToVersion6, escProfileUpgrades } from './escProfile';
 import { channelSchema } from './radio';
 import { part, type Upgrade } from './upgrade';
 import {
@@ -100,6 +101,7 @@ export const rigSchema: yup.ObjectSchema<Rig> = record({
     polePairs: stated('motor.polePairs'),
     rotorInertiaKgM2: stated('motor.rotorInertiaKgM2'),
     endBellDegrees: stated('motor.endBellDegrees'),
+    detentNm: stated('motor.detentNm'),
     sensored: yesNo(),
     temperatureSensor: yesNo(),
   }),
@@ -161,7 +163,19 @@ export const rigUpgrades: readonly Upgrade[] = [
     ...(escProfile === undefined ? {} : { escProfile: escProfileUpgrades[2]!(part(escProfile)) }),
   }),
   (body) => body,
+  ({ rig: before, escProfile, ...rest }) => ({
+    ...rest,
+    rig: rigToVersion6(part(before)),
+    ...(escProfile === undefined ? {} : { escProfile: escProfileToVersion6(part(escProfile)) }),
+  }),
 ];
+
+/** Version 6: what a motor's magnets hold is a number of the rig; what was there before was assumed by the kind of motor. */
+export function rigToVersion6(rig: Record<string, unknown>): Record<string, unknown> {
+  const motor = part(rig.motor);
+  const kind = Object.hasOwn(USUAL_DETENT_NM, String(motor.type)) ? (motor.type as MotorKind) : 'inrunner';
+  return { ...rig, motor: { detentNm: { value: USUAL_DETENT_NM[kind], basis: 'assumed' }, ...motor } };
+}
 
 /** Version 4: the radio may have a curve, and what was there before was straight; the air is that of a mild day by the sea. */
 export const rigToVersion4 = (rig: Record<string, unknown>): Record<string, unknown> => ({

@@ -45,4 +45,5 @@ export const sheetUpgrades: readonly Upgrade[] = [
   (body) => body,
   (body) => body,
   (body) => ({ setup: {}, ...body }),
+  (body) => body,
 ];

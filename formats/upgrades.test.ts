@@ -122,10 +122,19 @@ describe('documents of version 4', () => {
   it('a sheet did not say what the model and its radio had', () => {
     expect(upgraded('sheet-4', 'live-tune/sheet').setup).toEqual({});
   });
+});
 
-  it('a rig is as it was', () => {
-    const before = raw('rig-4') as unknown as { rig: object };
-    expect(upgraded('rig-4', 'live-tune/rig').rig).toEqual(before.rig);
+describe('documents of version 5', () => {
+  it('a rig is as it was, and its magnets hold what is usual for its motor', () => {
+    const before = raw('rig-5') as unknown as { rig: { motor: object } };
+    expect(upgraded('rig-5', 'live-tune/rig').rig).toEqual({
+      ...before.rig,
+      motor: { ...before.rig.motor, detentNm: { value: 0.004, basis: 'assumed' } },
+    });
+  });
+
+  it('an ESC did not say how a launch limit acts', () => {
+    expect(upgraded('esc-profile-5', 'live-tune/esc-profile').launchLimitActs).toBeNull();
   });
 });
 

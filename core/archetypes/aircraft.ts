@@ -22,6 +22,7 @@ export const stickTonesPattern: EscProfile = profileOf(
     bootMs: 2000,
     factoryRange: STICK_RANGE,
     deadbandMicrosEachSide: 40,
+    launchLimitActs: null,
     calibration: stickUp(4800),
     media: [
       {
@@ -87,6 +88,7 @@ export const stickTogglePattern: EscProfile = profileOf(
     bootMs: 1300,
     factoryRange: STICK_RANGE,
     deadbandMicrosEachSide: 25,
+    launchLimitActs: null,
     calibration: stickUp(4200),
     media: [{ family: 'stickToggle', itemWindowMs: 2600, itemNotes: countedNotes(6), exitNotes: 'LH' }],
   },
@@ -109,6 +111,7 @@ export const keyPadPattern: EscProfile = profileOf(
     bootMs: 2200,
     factoryRange: STICK_RANGE,
     deadbandMicrosEachSide: 30,
+    launchLimitActs: null,
     calibration: stickUp(5200),
     media: [
       {
@@ -168,6 +171,7 @@ export const transmitterMenuPattern: EscProfile = profileOf(
     // Numbers on a wire: all of what a radio sends.
     factoryRange: { brakeMicros: 1000, neutralMicros: 1000, forwardMicros: 2000 },
     deadbandMicrosEachSide: 30,
+    launchLimitActs: null,
     calibration: { family: 'none', reason: 'digital' },
     media: [
       {
@@ -207,6 +211,7 @@ export const twoKeysPattern: EscProfile = profileOf(
     bootMs: 1600,
     factoryRange: { brakeMicros: 1060, neutralMicros: 1500, forwardMicros: 1940 },
     deadbandMicrosEachSide: 40,
+    launchLimitActs: null,
     calibration: {
       family: 'countedPoints',
       keyName: 'teach',

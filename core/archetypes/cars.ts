@@ -35,6 +35,7 @@ export const oneKeyPattern: EscProfile = profileOf(
     bootMs: 1700,
     factoryRange: CAR_RANGE,
     deadbandMicrosEachSide: 45,
+    launchLimitActs: null,
     calibration: keyed('teal'),
     media: [
       {
@@ -92,6 +93,7 @@ export const lampCardPattern: EscProfile = profileOf(
     bootMs: 1500,
     factoryRange: CAR_RANGE,
     deadbandMicrosEachSide: 40,
+    launchLimitActs: null,
     calibration: {
       family: 'heldStill',
       keyName: 'mode',
@@ -181,6 +183,7 @@ export const textBoxPattern: EscProfile = profileOf(
     bootMs: 1900,
     factoryRange: CAR_RANGE,
     deadbandMicrosEachSide: 40,
+    launchLimitActs: null,
     calibration: keyed('rose'),
     media: [
       {
@@ -254,6 +257,7 @@ export const linkPattern: EscProfile = profileOf(
     bootMs: 1200,
     factoryRange: CAR_RANGE,
     deadbandMicrosEachSide: 35,
+    launchLimitActs: null,
     calibration: keyed('green'),
     media: [
       { family: 'link', plug: 'The adapter goes into the sensor-side socket, its arrow to the wires.' },

@@ -100,6 +100,14 @@ export interface EscLimits {
 export const BEC_KINDS = { none: 'none', linear: 'linear', switching: 'switching' } as const;
 export type BecKind = keyof typeof BEC_KINDS;
 
+/** What makers mean by a launch limit. */
+export const LAUNCH_LIMIT_LAWS = {
+  duty: 'less voltage until the motor has picked up speed',
+  current: 'less motor current',
+  ramp: 'a slower rise',
+} as const;
+export type LaunchLimitLaw = keyof typeof LAUNCH_LIMIT_LAWS;
+
 export interface EscProfile {
   /** Permanent; the same through all revisions. */
   id: string;
@@ -113,6 +121,8 @@ export interface EscProfile {
   factoryRange: LearnedRange;
   /** Deadband where no item sets one, on each side of neutral. */
   deadbandMicrosEachSide: number;
+  /** How a launch limit in per cent acts; null where the manual does not say. */
+  launchLimitActs: LaunchLimitLaw | null;
   calibration: EndPointFamily;
   /** Every way to enter settings, the handiest first. */
   media: Medium[];

@@ -28,6 +28,7 @@ export function smallProfile(): EscProfile {
     bootMs: 2000,
     factoryRange: { brakeMicros: 1000, neutralMicros: 1500, forwardMicros: 2000 },
     deadbandMicrosEachSide: 30,
+    launchLimitActs: null,
     calibration: {
       family: 'keyConfirmed',
       keyName: 'set',

@@ -18,6 +18,7 @@ export const plainEsc = (change: Partial<EscBehaviour> = {}): EscBehaviour => ({
   direction: { mode: 'forwardBrake', entry: 'doubleTap', delayS: 1 },
   currentLimit: Infinity,
   currentShare: 1,
+  launchDuty: 1,
   startShare: 1,
   usesSensor: true,
   governor: { rpm: Infinity, byThrottle: false, polePairs: 0 },

@@ -15,6 +15,8 @@ export interface BridgeSetting {
   currentLimit: number;
   startLimit: number;
   handoverSpeed: number;
+  /** The most duty at rest, 0 to 1: a launch limit lets go as the motor picks up speed. */
+  launchDuty: number;
   /** Total advance, radians, by rpm, signal and for how long the part has lasted. */
   advance: (rpm: number, signal: number, sinceS: number) => number;
   /** What a governor holds at full signal, rad/s at the shaft; Infinity without one. */
@@ -55,7 +57,7 @@ export const handoverSpeedOf = (motor: MotorModel): number => HANDOVER_VOLTS / m
 const blockedAmps = ({ motor, openVolts, packOhm }: ResolvedRig): number =>
   openVolts / (motor.resistance + packOhm);
 
-/** The most motor current: the ESC's own limit, or the share of a blocked motor's current that a launch limit leaves. */
+/** The most motor current: the ESC's own limit, or the share of a blocked motor's current that a torque or launch limit leaves. */
 const currentLimitOf = (rig: ResolvedRig, esc: EscBehaviour): number =>
   Math.min(esc.currentLimit, esc.currentShare < 1 ? esc.currentShare * blockedAmps(rig) : Infinity);
 
@@ -74,6 +76,7 @@ export function bridgeSettingOf(rig: ResolvedRig, esc: EscBehaviour): BridgeSett
     currentLimit: currentLimitOf(rig, esc),
     startLimit: startLimitOf(rig, esc),
     handoverSpeed: handoverSpeedOf(motor),
+    launchDuty: esc.launchDuty,
     advance: (rpm, signal, sinceS) =>
       (rig.endBellDegrees + totalAdvance(esc.advance, rpm, signal, sinceS)) * RADIANS,
     governedSpeed: radPerSecond(governor.rpm * counted),
@@ -111,6 +114,7 @@ export function driveAt(
     const needed = (held + GOVERNOR_GAIN * (held - shaft)) / bridge.noLoadSpeed;
     out.duty = Math.max(0, Math.min(duty, needed));
   }
+  if (bridge.launchDuty < 1) out.duty = Math.min(out.duty, launchDutyAt(bridge, shaft));
   out.advance = bridge.advance(rpmOf(shaft), signal, sinceS);
   out.frequencyHz = bridge.frequencyHz;
   out.damped = bridge.damped;
@@ -120,6 +124,16 @@ export function driveAt(
   if (past < 1 && bridge.startLimit < bridge.currentLimit)
     out.currentLimit =
       past <= 0 ? bridge.startLimit : Math.min(bridge.currentLimit, bridge.startLimit / (1 - past));
+}
+
+/** A launch limit holds back up to the first share of the no-load speed, and is gone at the second. Assumed. */
+const LAUNCH_HOLDS_UNTIL = 0.3;
+const LAUNCH_GONE_AT = 0.8;
+
+/** The most duty that a launch limit lets through at a shaft speed in rad/s. */
+function launchDutyAt({ launchDuty, noLoadSpeed }: BridgeSetting, shaft: number): number {
+  const gone = (shaft / noLoadSpeed - LAUNCH_HOLDS_UNTIL) / (LAUNCH_GONE_AT - LAUNCH_HOLDS_UNTIL);
+  return launchDuty + (1 - launchDuty) * Math.max(0, Math.min(1, gone));
 }
 
 /** A bridge's drive, to be filled by `driveAt`. */

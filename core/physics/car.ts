@@ -4,7 +4,7 @@
  * wheels spin or slow down. Changes of mode are events, found within the step; rest is one of them, not a smoothed sign.
  * Longitudinal model: Gillespie, Fundamentals of Vehicle Dynamics.
  *
- * What this leaves out: tyre growth, tyres that grip less when they slide, suspension.
+ * What this leaves out: tyres that grip less when they slide, suspension.
  */
 import { GRAVITY } from '../units/convert';
 import { AIR_DENSITY } from './air';
@@ -67,9 +67,33 @@ export function resistance(rig: ResolvedWheels, speed: number): number {
 const turningMass = (rig: ResolvedWheels): number =>
   (rig.wheelInertiaKgM2 + rig.motor.rotorInertia * rig.finalDrive * rig.finalDrive) / rig.wheelRadiusM ** 2;
 
+/** How many times its size at rest a tyre is at a speed of its surface: its growth goes with the square of the speed. Assumed. */
+const tyreSize = ({ tyreGrowth, fullTyreSpeed }: TyreModel, tyreSpeed: number): number =>
+  tyreGrowth === 0 ? 1 : 1 + tyreGrowth * Math.min(1, (tyreSpeed / fullTyreSpeed) ** 2);
+
+interface TyreModel {
+  tyreGrowth: number;
+  /** Where it has grown by that much: the no-load speed, m/s. */
+  fullTyreSpeed: number;
+}
+
+const tyreModel = (rig: ResolvedWheels): TyreModel => ({
+  tyreGrowth: rig.tyreGrowth,
+  fullTyreSpeed: (rig.openVolts / rig.motor.constant / rig.finalDrive) * rig.wheelRadiusM || 1,
+});
+
+/** Turns of the motor for a metre of the tyre, rad/m, at a tyre speed: a grown tyre gears up. */
+export const gearingAt = (rig: ResolvedWheels, tyreSpeed: number): number =>
+  rig.finalDrive / (rig.wheelRadiusM * tyreSize(tyreModel(rig), tyreSpeed));
+
 /** Shaft speed of the motor for a tyre speed, rad/s. */
 export const shaftSpeedAt = (rig: ResolvedWheels, tyreSpeed: number): number =>
-  (tyreSpeed / rig.wheelRadiusM) * rig.finalDrive;
+  tyreSpeed * gearingAt(rig, tyreSpeed);
+
+/** A clutch is set to slip just before the tyres do, as a share of their grip. Common practice; the share is assumed. */
+const CLUTCH_OF_GRIP = 0.95;
+/** Rounds of finding the speed at which the motor gives what a slipping clutch carries. */
+const CLUTCH_ROUNDS = 30;
 
 /** A car at a speed, its pack as charged as drills begin, its motor warm. */
 export function startState(rig: ResolvedWheels, speed: number): Float64Array {
@@ -104,8 +128,14 @@ export class Car implements System {
   private readonly rig: ResolvedWheels;
   private readonly train: PowerTrain;
   private readonly turning: number;
-  private readonly whole: number;
+  /** The same without the rotor, which a slipping clutch lets go. */
+  private readonly wheelsAlone: number;
+  /** What turns with the wheels at the moment that was looked at last, felt at the tyre, kg. */
+  private turns: number;
   private readonly gearing: number;
+  private readonly tyre: TyreModel;
+  /** The most torque that the clutch carries, at the motor's shaft, N·m; Infinity without one. */
+  private readonly clutchTorque: number;
   private readonly rolling: number;
   private extra = 0;
   private readonly airDrag: number;
@@ -139,12 +169,17 @@ export class Car implements System {
     this.rig = rig;
     this.train = new PowerTrain(rig, bridge, OWN);
     this.turning = turningMass(rig);
-    this.whole = mass + this.turning;
+    this.wheelsAlone = rig.wheelInertiaKgM2 / rig.wheelRadiusM ** 2;
+    this.turns = this.turning;
     this.gearing = rig.finalDrive / rig.wheelRadiusM;
     this.rolling = rig.rollingResistance * mass * GRAVITY;
     this.airDrag = 0.5 * AIR_DENSITY * rig.dragAreaM2;
     this.driveLimit = gripLimit(rig);
     this.brakeLimit = gripLimit(rig, true);
+    this.tyre = tyreModel(rig);
+    this.clutchTorque = rig.slipperClutch
+      ? (CLUTCH_OF_GRIP * this.driveLimit) / (this.gearing * rig.drivelineEfficiency)
+      : Infinity;
     this.settledBelow = SETTLED_FOR_ACCURACY * rig.accuracy * Math.min(this.driveLimit, this.brakeLimit);
   }
 
@@ -172,7 +207,7 @@ export class Car implements System {
       out[AT.speed] = 0;
       out[AT.tyreSpeed] = 0;
     } else if (mode === 'grip') {
-      const gain = (force - drag) / this.whole;
+      const gain = (force - drag) / (this.rig.massKg + this.turns);
       out[AT.speed] = gain;
       out[AT.tyreSpeed] = gain;
     } else {
@@ -180,7 +215,7 @@ export class Car implements System {
       const gain = (ground - drag) / this.rig.massKg;
       // Rolling resistance holds a car; it drives none backwards.
       out[AT.speed] = speed <= 0 ? Math.max(0, gain) : gain;
-      out[AT.tyreSpeed] = mode === 'spin' ? 0 : (force - ground) / this.turning;
+      out[AT.tyreSpeed] = mode === 'spin' ? 0 : (force - ground) / this.turns;
     }
     out[AT.distance] = speed;
     out[AT.tyreDistance] = mode === 'spin' ? this.spinSpeed : y[AT.tyreSpeed]!;
@@ -302,13 +337,32 @@ export class Car implements System {
     last.slowSag = slowSag;
     last.winding = winding;
     last.pack = pack;
-    const torque = this.train.torqueAt(t, tyreSpeed * this.gearing, y);
+    const gearing = this.gearing / tyreSize(this.tyre, tyreSpeed);
+    const shaft = tyreSpeed * gearing;
+    let torque = this.train.torqueAt(t, shaft, y);
+    const slips = torque > this.clutchTorque;
+    if (slips) torque = this.slippingAt(t, shaft, y);
+    this.turns = slips ? this.wheelsAlone : this.turning;
     const { drivelineEfficiency } = this.rig;
     last.force =
-      torque >= 0
-        ? torque * this.gearing * drivelineEfficiency
-        : (torque * this.gearing) / drivelineEfficiency;
+      torque >= 0 ? torque * gearing * drivelineEfficiency : (torque * gearing) / drivelineEfficiency;
     return last.force;
+  }
+
+  /**
+   * A slipping clutch: the motor runs ahead to where it gives just what the clutch carries; the difference of speeds is heat
+   * in the clutch. The rotor's own time, some milliseconds, is left out. Its torque falls with speed: bisection.
+   */
+  private slippingAt(t: number, shaft: number, y: Float64Array): number {
+    let low = shaft;
+    let high = 2 * (this.tyre.fullTyreSpeed * this.gearing + shaft);
+    for (let round = 0; round < CLUTCH_ROUNDS; round += 1) {
+      const middle = (low + high) / 2;
+      if (this.train.torqueAt(t, middle, y) > this.clutchTorque) low = middle;
+      else high = middle;
+    }
+    this.train.torqueAt(t, low, y);
+    return this.clutchTorque;
   }
 
   private resisting(speed: number): number {
@@ -317,7 +371,7 @@ export class Car implements System {
 
   /** What the ground would have to carry for wheels and car to stay together, N. */
   private held(force: number, drag: number): number {
-    return force - (this.turning * (force - drag)) / this.whole;
+    return force - (this.turns * (force - drag)) / (this.rig.massKg + this.turns);
   }
 
   private limitFor(ground: number): number {

@@ -103,6 +103,28 @@ describe('from stops to what the bridge is asked for', () => {
     expect(at(counting, 3)).toBeCloseTo(told, 9);
   });
 
+  it('a launch limit of 30 % acts as the profile says: on duty while it picks up speed, on current, or on the rise', () => {
+    const acting = (launchLimitActs: EscProfile['launchLimitActs']) => {
+      const { launchDuty, currentShare, rampPerSecond } = behave({
+        ...withItem('launchLimit', 30),
+        launchLimitActs,
+      });
+      return [launchDuty, currentShare, rampPerSecond].map((value) => Number(value.toFixed(3)));
+    };
+    const without = behave(withItem('launchLimit', 0)).rampPerSecond;
+    expect(acting('duty')).toEqual([0.7, 1, without]);
+    expect(acting(null)).toEqual(acting('duty'));
+    expect(acting('current')).toEqual([1, 0.7, without]);
+    expect(acting('ramp')).toEqual([1, 1, 2.333]);
+  });
+
+  it('softening below no advance retards', () => {
+    const advance = { ...behave(withItem('earlySoftening', 40)).advance };
+    expect(totalAdvance(advance, 0, 0.25, 0)).toBeCloseTo(-20, 9);
+    expect(totalAdvance({ ...advance, fixed: 30 }, 0, 0.25, 0)).toBeCloseTo(10, 9);
+    expect(totalAdvance(advance, 0, 0.5, 0)).toBe(0);
+  });
+
   it('without items for them: turbo wants full throttle, softening ends at half', () => {
     expect(behave(withItem('turbo', 10)).advance).toMatchObject({ turboFrom: 1, turboPerSecond: 1000 });
     expect(behave(withItem('earlySoftening', 4)).advance.softeningUntil).toBe(0.5);

@@ -2,7 +2,7 @@
 import type { BRAKE_LAWS } from '../settings/choices';
 import { cutoffVoltsPerCell } from '../settings/cutoff';
 import type { SettingId } from '../settings/vocabulary';
-import { numberOf, valueOf, type EscProfile, type StopByItem } from '../esc/profile';
+import { numberOf, valueOf, type EscProfile, type LaunchLimitLaw, type StopByItem } from '../esc/profile';
 import { travelReport } from '../radio/travel';
 import type { LearnedRange, ThrottleChannel } from '../radio/pulse';
 import { dutyOf, triggerChain, type TriggerChain } from './triggerChain';
@@ -21,6 +21,8 @@ export interface EscBehaviour extends TriggerChain {
   /** The most motor current, A, and as a share of what a blocked motor would take; the smaller counts. */
   currentLimit: number;
   currentShare: number;
+  /** The most duty while the motor picks up speed, 0 to 1. */
+  launchDuty: number;
   /** The same share while the motor still starts, 0 to 1. */
   startShare: number;
   /** Whether it starts by the motor's sensors, where the motor has them. */
@@ -100,8 +102,8 @@ export const deadbandOf = (profile: EscProfile, stops: StopByItem): number =>
 
 /**
  * The chain from trigger to bridge for a full set of stops.
- * A launch limit of L per cent and a torque limit are assumed to cap the motor's current at what is left of its blocked
- * current.
+ * A torque limit is assumed to cap the motor's current at what is left of its blocked current; a launch limit acts as the
+ * profile says, else as is assumed.
  * @param cells cells in series
  */
 export function escBehaviour(
@@ -118,6 +120,9 @@ export function escBehaviour(
     const value = valueOf(profile, stops, setting);
     return value?.kind === 'choice' ? value.choice : undefined;
   };
+  const law = profile.launchLimitActs ?? ASSUMED_LAUNCH_LIMIT;
+  /** What a launch limit leaves of what it acts on; all of what it does not. */
+  const limitedBy = (acts: LaunchLimitLaw): number => (law === acts ? 1 - share('launchLimit', 0) : 1);
   const bec = profile.limits.becKind === 'none' ? 0 : of('becVolts', profile.limits.becMostVolts);
   return {
     ...triggerChain(profile, stops),
@@ -126,9 +131,10 @@ export function escBehaviour(
     deadShare: travel.forward.deadShare,
     clippedShare: travel.forward.clippedShare,
     positions: travel.forwardResolution,
-    rampPerSecond: rampPerSecond(profile, stops),
+    rampPerSecond: rampPerSecond(profile, stops, limitedBy('ramp')),
     currentLimit: of('currentLimit', 0) > 0 ? of('currentLimit', 0) : Infinity,
-    currentShare: Math.min(1 - share('launchLimit', 0), limitShare(of('torqueLimit', 0))),
+    currentShare: Math.min(limitedBy('current'), limitShare(of('torqueLimit', 0))),
+    launchDuty: limitedBy('duty'),
     startShare: limitShare(of('startPower', 0)),
     usesSensor: chosen('motorType') !== 'sensorless',
     governor: governorOf(chosen('governor'), of),
@@ -148,6 +154,9 @@ export function escBehaviour(
     becVolts: bec,
   };
 }
+
+/** What a launch limit is taken for where the manual does not say: it fits common practice best (docs/physics.md). */
+const ASSUMED_LAUNCH_LIMIT: LaunchLimitLaw = 'duty';
 
 /** A torque limit in per cent of full; 0 and "off" mean none. */
 const limitShare = (percent: number): number => (percent > 0 ? percent / 100 : 1);
@@ -171,7 +180,7 @@ function advanceOf(of: (setting: SettingId, otherwise: number) => number): Advan
 }
 
 /**
- * Total advance, electrical degrees.
+ * Total advance, electrical degrees; below nought what softening withdraws retards.
  * @param signal what arrives of the throttle, 0 to 1
  * @param fullForS for how long it has been at least where turbo begins, s
  */
@@ -195,7 +204,8 @@ export function totalAdvance(advance: Advance, rpm: number, signal: number, full
     const rise = span > 0 ? (rpm - boostStartRpm) / span : rpm >= boostEndRpm ? 1 : 0;
     total += boost * Math.max(0, Math.min(1, rise));
   }
-  if (signal < softeningUntil) total = Math.max(0, total - softening * (1 - signal / softeningUntil));
+  // Withdrawn below nought it retards the current.
+  if (signal < softeningUntil) total -= softening * (1 - signal / softeningUntil);
   if (turbo > 0 && signal >= turboFrom - 1e-9)
     total += Math.max(0, Math.min(turbo, (fullForS - turboDelayS) * turboPerSecond));
   return total;
@@ -230,11 +240,14 @@ function cutoffLeaves(profile: EscProfile, stops: StopByItem): number {
   return action?.kind === 'choice' && action.choice !== 'stop' ? REDUCED_POWER : 0;
 }
 
+/** A launch limit of half that acts as a ramp takes a second to full. Assumed. */
+const HALF_LIMIT_RAMP = 1;
+
 /**
  * How fast duty may rise. A launch strength states it; a start acceleration, a soft start or a response the time to full.
  * The slowest decides.
  */
-function rampPerSecond(profile: EscProfile, stops: StopByItem): number {
+function rampPerSecond(profile: EscProfile, stops: StopByItem, launchShare: number): number {
   const strength = numberOf(profile, stops, 'launchStrength', WITHOUT_ITEM.rampPercentPerSecond) / 100;
   const seconds = Math.max(
     numberOf(profile, stops, 'startAcceleration', 0),
@@ -242,7 +255,8 @@ function rampPerSecond(profile: EscProfile, stops: StopByItem): number {
     numberOf(profile, stops, 'softStart', 0),
     numberOf(profile, stops, 'response', 0),
   );
-  return Math.min(strength, seconds > 0 ? 1 / seconds : Infinity);
+  const limited = launchShare < 1 ? (launchShare / (1 - launchShare)) * HALF_LIMIT_RAMP : Infinity;
+  return Math.min(strength, seconds > 0 ? 1 / seconds : Infinity, limited);
 }
 
 /** Duty at a time after the throttle was opened at once and fully, 0 to 1. */

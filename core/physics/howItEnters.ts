@@ -3,7 +3,8 @@ import type { SettingId } from '../settings/vocabulary';
 
 export const HOW_IT_ENTERS: Readonly<Record<SettingId, string | null>> = {
   launchStrength: 'how fast duty may rise',
-  launchLimit: 'a cap on motor current, as a share of the blocked current (assumed)',
+  launchLimit:
+    'a cap on duty while the motor picks up speed; or on its current, or a slower rise, where the profile says so',
   startPower: 'a cap on motor current until the motor is past its start',
   startForce: 'duty at the first touch',
   torqueLimit: 'a cap on motor current, as a share of the blocked current (assumed)',
@@ -11,7 +12,8 @@ export const HOW_IT_ENTERS: Readonly<Record<SettingId, string | null>> = {
   softStart: 'how fast duty may rise from rest',
   startAcceleration: 'how fast duty may rise from rest',
   response: 'how fast duty may rise',
-  earlySoftening: 'advance withdrawn in the first part of the trigger',
+  earlySoftening:
+    'advance withdrawn in the first part of the trigger; below nought torque goes with the cosine',
   earlySofteningUntil: 'up to which throttle advance is withdrawn',
   deadband: 'dead travel, and with it every position of the trigger',
   armingTime: null,

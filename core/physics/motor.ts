@@ -82,7 +82,7 @@ export function motorModel(
 export interface Drive {
   /** 0 to 1. */
   duty: number;
-  /** Total advance, electrical radians; beyond what is proven it is capped, and costs heat. */
+  /** Total advance, electrical radians; beyond what is proven it is capped, and costs heat. Below nought it retards. */
   advance: number;
   frequencyHz: number;
   /** Whether the bridge switches in place of its diodes, and so may send current back. */
@@ -136,7 +136,7 @@ function settle(
   for (let round = 0; round < REACTANCE_ROUNDS; round += 1) {
     const bus = openVolts - driven.conducting * driven.current * packOhm;
     if (driven.conducting * bus >= backEmf)
-      reactanceAt(emf / Math.max(driven.conducting * bus, LEAST_VOLTS), theta, reactance);
+      reactanceAt(emf / Math.max(driven.conducting * bus, LEAST_VOLTS), Math.max(0, theta), reactance);
     else {
       reactance.working = OVERRUN_SHARE;
       reactance.heating = 0;
@@ -175,7 +175,7 @@ export function driveFlow(
   const L = Math.max(motor.inductance, LEAST_INDUCTANCE);
   const R = (motor.resistance - motor.bridgeResistance) * windingFactor + motor.bridgeResistance;
   const electrical = motor.polePairs * shaftSpeed;
-  const theta = Math.min(drive.advance, PROVEN_ADVANCE);
+  const theta = Math.max(-Math.PI / 2, Math.min(drive.advance, PROVEN_ADVANCE));
   const cosine = Math.cos(theta);
   const emf = motor.constant * shaftSpeed;
   const backEmf = emf * cosine;

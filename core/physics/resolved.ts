@@ -70,6 +70,10 @@ export interface ResolvedWheels extends ResolvedPower {
   dragAreaM2: number;
   wheelInertiaKgM2: number;
   drivelineEfficiency: number;
+  /** How much larger the tyre is at the no-load speed, as a share. */
+  tyreGrowth: number;
+  /** Whether a clutch slips before the tyres do. */
+  slipperClutch: boolean;
 }
 
 export interface ResolvedPropeller extends ResolvedPower {
@@ -83,6 +87,8 @@ export type ResolvedRig = ResolvedWheels | ResolvedPropeller;
 
 export interface Propeller {
   diameterM: number;
+  /** How far it would screw itself forward in one turn of the motor's shaft, m. */
+  pitchM: number;
   /** About the shaft, blades and rotor, kg·m². */
   inertia: number;
   thrustCoefficient: number;

@@ -18,6 +18,13 @@ interface MotorDefaults {
   rotorInertiaKgM2: number;
 }
 
+/** Torque of rest by kind of motor, N·m. From memory: a four-pole inrunner 2 to 6 mN·m, an outrunner more. */
+export const USUAL_DETENT_NM: Record<MotorKind, number> = {
+  inrunner: 0.004,
+  outrunner: 0.015,
+  brushed: 0.006,
+};
+
 /** Motors by size, as far as they are alike across classes. */
 const MOTORS = {
   smallOutrunner: motor('outrunner', 1800, 0.06, 35e-6, 0.9, 6, 1.4e-5),
@@ -277,6 +284,7 @@ export function defaultRig(vehicleClass: VehicleClass): Rig {
       polePairs: assumed(m.polePairs),
       rotorInertiaKgM2: assumed(m.rotorInertiaKgM2),
       endBellDegrees: assumed(0),
+      detentNm: assumed(USUAL_DETENT_NM[m.type]),
       sensored: kindOf(vehicleClass) === 'wheels',
       temperatureSensor: false,
     },
@@ -336,8 +344,9 @@ const wheeledVehicle = (d: WheelDefaults): WheeledVehicle => ({
 
 function propellerVehicle(d: PropellerDefaults, fluid: PropellerVehicle['fluid']): PropellerVehicle {
   const { thrust, power } = estimateStaticCoefficients(d.pitchInch / d.diameterInch);
-  // From memory: a rotor at hover asks for far less than a propeller, a boat's screw ventilates and slips.
-  const share = d.gearRatio ? 0.12 : fluid === 'water' ? 0.25 : 1;
+  // From memory: a rotor at hover pulls and asks for far less than a propeller, a boat's screw ventilates and slips.
+  const pulls = d.gearRatio ? 0.2 : fluid === 'water' ? 0.25 : 1;
+  const asks = d.gearRatio ? 0.14 : fluid === 'water' ? 0.25 : 1;
   return {
     kind: 'propeller',
     fluid,
@@ -346,8 +355,8 @@ function propellerVehicle(d: PropellerDefaults, fluid: PropellerVehicle['fluid']
     propellerPitchM: assumed(d.pitchInch * METRES_AN_INCH),
     propellerMassKg: assumed(d.propellerMassKg),
     gearRatio: assumed(d.gearRatio ?? 1),
-    thrustCoefficient: assumed(Math.max(0.005, thrust * share)),
-    powerCoefficient: assumed(Math.max(0.002, power * share)),
+    thrustCoefficient: assumed(Math.max(0.005, thrust * pulls)),
+    powerCoefficient: assumed(Math.max(0.002, power * asks)),
     ...usualAir(),
     folding: d.folding ?? false,
   };

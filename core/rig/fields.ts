@@ -220,6 +220,14 @@ export const RIG_FIELDS: readonly RigField[] = [
     true,
   ),
   field(
+    'motor.detentNm',
+    'Torque its magnets hold',
+    ['mN·m', 1000, 1],
+    [0, 0.5],
+    'Decides whether it stands on a slope, and how finely it starts. About 4 for an inrunner, 15 for an outrunner.',
+    true,
+  ),
+  field(
     'motor.inductanceH',
     'Motor inductance',
     ['µH', 1e6, 2],
@@ -260,9 +268,14 @@ export function rigField(path: QuantityPath): RigField {
   return found;
 }
 
-/** The fields that a rig has: a car has no propeller. */
+/** The fields that a rig has: a car has no propeller, and a boat nothing from thin air. */
 export const fieldsOf = (rig: Rig): RigField[] =>
-  RIG_FIELDS.filter(({ path }) => partAndKey(path)[1] in rig[partAndKey(path)[0]]);
+  RIG_FIELDS.filter(({ path }) => {
+    const [part, key] = partAndKey(path);
+    return key in rig[part] && !(path === 'vehicle.altitudeM' && isOnWater(rig));
+  });
+
+const isOnWater = ({ vehicle }: Rig): boolean => vehicle.kind === 'propeller' && vehicle.fluid === 'water';
 
 const partAndKey = (path: QuantityPath) => path.split('.') as ['vehicle' | 'motor' | 'pack', string];
 

@@ -11,7 +11,7 @@ import type {
   ResolvedWheels,
 } from '../physics/resolved';
 import type { EscLimits, EscProfile } from '../esc/profile';
-import type { MotorKind, PropellerVehicle, Rig, Surroundings, WheeledVehicle } from './rig';
+import type { PropellerVehicle, Rig, Surroundings, WheeledVehicle } from './rig';
 import { thermalOf } from './thermal';
 import { shownMinutes, usualUse, type Use } from './use';
 
@@ -20,9 +20,6 @@ const DRILL_STATE_OF_CHARGE = 0.9;
 
 /** Loose enough to be quick, tight enough that no number moves by a thousandth: tests hold it. */
 const ACCURACY = 1e-4;
-
-/** Torque of rest by kind of motor, N·m. From memory: a four-pole inrunner 2 to 6 mN·m, an outrunner more. */
-const DETENT_TORQUE: Record<MotorKind, number> = { inrunner: 0.004, outrunner: 0.015, brushed: 0.006 };
 
 /**
  * Plain numbers for the hot loops; provenance stays behind.
@@ -69,7 +66,7 @@ function resolvePower(rig: Rig, { limits }: EscProfile, use: Use): ResolvedPower
     fan,
     // Turned by hand once round, the rotor's field goes round once for each pair of poles.
     endBellDegrees: motor.endBellDegrees.value * motor.polePairs.value,
-    detentTorque: DETENT_TORQUE[motor.type],
+    detentTorque: motor.detentNm.value,
     sensored: motor.sensored,
     bus: busOf(rig, limits),
     accuracy: ACCURACY,
@@ -110,6 +107,8 @@ const resolveWheels = (
   dragAreaM2: (vehicle.dragAreaM2.value * airShare(vehicle)) / motors,
   wheelInertiaKgM2: vehicle.wheelInertiaKgM2.value / motors,
   drivelineEfficiency: vehicle.drivelineEfficiency.value,
+  tyreGrowth: vehicle.tyreGrowth.value,
+  slipperClutch: vehicle.slipperClutch,
 });
 
 /**
@@ -130,6 +129,7 @@ function resolvePropeller(
     massKg: vehicle.massKg.value / motors,
     propeller: {
       diameterM,
+      pitchM: vehicle.propellerPitchM.value / gear,
       inertia: bladeInertia(vehicle.propellerMassKg.value, diameterM) / gear ** 2 + motor.rotorInertia,
       thrustCoefficient: (vehicle.thrustCoefficient.value * density) / gear ** 2,
       powerCoefficient: (vehicle.powerCoefficient.value * density) / gear ** 3,

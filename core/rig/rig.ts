@@ -84,6 +84,8 @@ export interface Motor {
   rotorInertiaKgM2: Quantity;
   /** What the end bell is turned to, mechanical degrees. */
   endBellDegrees: Quantity;
+  /** Torque that its magnets hold at rest, N·m. */
+  detentNm: Quantity;
   sensored: boolean;
   temperatureSensor: boolean;
 }

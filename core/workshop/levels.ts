@@ -22,6 +22,8 @@ const LEVEL_RANGE: Partial<Record<SettingId, readonly [lowest: number, highest: 
   startAcceleration: [0.2, 2],
   softStart: [2, 12],
   response: [0.8, 0.05],
+  // Sixty degrees behind leave half the torque.
+  earlySoftening: [0, 60],
   turboOnRate: [3, 24],
   turboOffRate: [3, 24],
   cutoff: [3.0, 3.4],

@@ -1,4 +1,12 @@
-import { BEC_KINDS, type EscLimits, type EscProfile, type ProfileItem, type Stop } from '../esc/profile';
+import {
+  BEC_KINDS,
+  LAUNCH_LIMIT_LAWS,
+  type EscLimits,
+  type EscProfile,
+  type LaunchLimitLaw,
+  type ProfileItem,
+  type Stop,
+} from '../esc/profile';
 import type { EndPointFamily, Medium } from '../esc/media';
 import { scalesOf, statesSize } from '../esc/scale';
 import { validateProfile, valueFault } from '../esc/validateProfile';
@@ -115,6 +123,9 @@ export function readSketch(sketch: Sketch, takenIds: readonly string[] = []): Re
       least: 0,
       most: 300,
     }),
+    launchLimitActs: Object.hasOwn(LAUNCH_LIMIT_LAWS, sketch.launchLimitActs)
+      ? (sketch.launchLimitActs as LaunchLimitLaw)
+      : null,
     calibration: readPart(
       sketch.calibration,
       CALIBRATION_FIELDS[sketch.calibration.family],

@@ -3,7 +3,7 @@
  * nothing is lost while it is not yet sound. `readSketch` makes a profile of it, or says what is missing where.
  */
 import type { EndPointFamily, MediumFamily } from '../esc/media';
-import type { BecKind, EscLimits, ProfileItem, StopBasis } from '../esc/profile';
+import type { BecKind, EscLimits, LaunchLimitLaw, ProfileItem, StopBasis } from '../esc/profile';
 import type { Scale } from '../esc/scale';
 import type { SettingId } from '../settings/vocabulary';
 
@@ -54,6 +54,8 @@ export interface Sketch {
   bootMs: string;
   range: Readonly<Record<'brakeMicros' | 'neutralMicros' | 'forwardMicros', string>>;
   deadbandMicrosEachSide: string;
+  /** '' where the manual does not say. */
+  launchLimitActs: LaunchLimitLaw | '';
   calibration: SketchPart<EndPointFamily['family']>;
   media: readonly SketchPart<MediumFamily>[];
   items: readonly SketchItem[];

@@ -30,6 +30,7 @@ export function sketchOf(profile: EscProfile, as: 'revision' | 'copy'): Sketch {
       forwardMicros: String(factoryRange.forwardMicros),
     },
     deadbandMicrosEachSide: String(profile.deadbandMicrosEachSide),
+    launchLimitActs: profile.launchLimitActs ?? '',
     calibration: partOf(calibration, CALIBRATION_FIELDS[calibration.family], profile.items),
     media: media.map((medium) => partOf(medium, MEDIUM_FIELDS[medium.family], profile.items)),
     items: profile.items.map((item) => itemOf(item, mediumOf(media, 'keyPad') !== undefined)),

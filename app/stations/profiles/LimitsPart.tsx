@@ -1,4 +1,4 @@
-import { BEC_KINDS, type BecKind } from '#core/esc/profile';
+import { BEC_KINDS, LAUNCH_LIMIT_LAWS, type BecKind, type LaunchLimitLaw } from '#core/esc/profile';
 import { LIMIT_FIELDS } from '#core/workshop/readSketch';
 import type { LimitKey } from '#core/workshop/sketch';
 import { SelectField, TextField } from './fields';
@@ -81,6 +81,15 @@ export function LimitsPart({ bench: { sketch, set, problemAt } }: { bench: Sketc
             problem={problemAt('deadbandMicrosEachSide')}
             onChange={(deadbandMicrosEachSide) => set({ deadbandMicrosEachSide })}
           />
+          {sketch.items.some(({ setting }) => setting === 'launchLimit') && (
+            <SelectField
+              label="Its launch limit means"
+              value={sketch.launchLimitActs}
+              problem={problemAt('launchLimitActs')}
+              options={[['', 'the manual does not say'], ...Object.entries(LAUNCH_LIMIT_LAWS)]}
+              onChange={(law) => set({ launchLimitActs: law as LaunchLimitLaw | '' })}
+            />
+          )}
         </div>
       </details>
     </section>

@@ -11,6 +11,7 @@ import { Form, useNavigation } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Problems } from '../../ui/Problems';
 import { BusLoads } from './BusLoads';
+import { DetentSum } from './calculators/DetentSum';
 import { MotorDetective } from './calculators/MotorDetective';
 import { PackSums } from './calculators/PackSums';
 import { GearingRow, PropellerSums } from './calculators/VehicleSums';
@@ -130,6 +131,7 @@ export function RigFormView({
           <Tick name="temperatureSensor" checked={motor.temperatureSensor} label="in the motor" />
         </Row>
         <MotorDetective onFill={onFill} propeller={vehicle.kind === 'propeller'} />
+        {vehicle.kind === 'wheels' && <DetentSum rig={rig} vehicle={vehicle} onFill={onFill} />}
         <More>{numbers('motor', true)}</More>
       </Part>
 

@@ -3,6 +3,7 @@ import { CHEMISTRIES } from '#core/physics/pack';
 import { LOAD_KINDS, type BusLoad } from '#core/rig/busLoads';
 import { finalDriveOf } from '#core/rig/calculators/gearing';
 import { fieldsOf, quantityAt, withQuantity, type RigField } from '#core/rig/fields';
+import { guessesFollow } from '#core/rig/guesses';
 import { MOTOR_KINDS, type ExternalBec, type Gearing, type Rig, type Vehicle } from '#core/rig/rig';
 import { kindOf, VEHICLE_CLASSES, type VehicleClass } from '#core/rig/vehicleClass';
 import { formatNumber } from '#core/units/format';
@@ -60,7 +61,7 @@ export function readRigForm(form: FormData, base: Rig): { rig: Rig; problems: Pr
       setKey: readNote(reader, 'access.setKey'),
     },
   };
-  return { rig, problems: reader.problems };
+  return { rig: guessesFollow(base, rig), problems: reader.problems };
 }
 
 function readName(reader: FormReader): string {

@@ -4,7 +4,7 @@ import type { EscBehaviour } from '../escChain';
 import { brakeStrengthOf } from '../triggerChain';
 import { brakeAt, finely, bridgeSettingOf } from '../bridge';
 import type { Mark, RunPart } from '../powerTrain';
-import { AT, gripLimit, shaftSpeedAt, SIZE, startState } from '../car';
+import { gearingAt, AT, gripLimit, shaftSpeedAt, SIZE, startState } from '../car';
 import { runWheels } from '../wheels';
 import { number, TRACE_POINTS, type Drill } from './drill';
 import type { ResolvedWheels } from '../resolved';
@@ -124,7 +124,7 @@ export function brakeForceAt(
 ): number {
   if (speed <= 0) return 0;
   const torque = rig.motor.constant * (brakeAmpsAt(rig, esc, braking, speed) + rig.motor.noLoadCurrent);
-  return (torque * rig.finalDrive) / (rig.wheelRadiusM * rig.drivelineEfficiency);
+  return (torque * gearingAt(rig, speed)) / rig.drivelineEfficiency;
 }
 
 /** The most of a function over speeds up to one, found on a grid and then between its neighbours. */

@@ -51,7 +51,7 @@ export function launch(rig: ResolvedWheels, esc: EscBehaviour): Drill {
   trace.fill(kmPerHour(y[AT.speed]!));
   const honest = blocked(
     rig.motor,
-    dutyOf(esc, esc.forwardSignal),
+    Math.min(esc.launchDuty, dutyOf(esc, esc.forwardSignal)),
     startLimitOf(rig, esc),
     rig.openVolts,
     rig.packOhm,

@@ -3,7 +3,7 @@ import { GRAVITY, kmPerHour } from '../../units/convert';
 import { totalAdvance, type EscBehaviour } from '../escChain';
 import { dutyOf } from '../triggerChain';
 import type { RunPart } from '../powerTrain';
-import { gripLimit, resistance, shaftSpeedAt } from '../car';
+import { gearingAt, gripLimit, resistance, shaftSpeedAt } from '../car';
 import { number, type Drill } from './drill';
 import type { ResolvedWheels } from '../resolved';
 import { steadySpeed } from './topSpeed';
@@ -53,7 +53,7 @@ function turboPushBack(rig: ResolvedWheels, esc: EscBehaviour): number {
     const shaft = shaftSpeedAt(rig, speed);
     const over = rig.motor.constant * shaft * Math.cos((degrees * Math.PI) / 180) - rig.openVolts;
     const amps = Math.max(0, over) / (rig.motor.resistance + rig.packOhm);
-    const force = (rig.motor.constant * amps * rig.finalDrive) / (rig.wheelRadiusM * rig.drivelineEfficiency);
+    const force = (rig.motor.constant * amps * gearingAt(rig, speed)) / rig.drivelineEfficiency;
     most = Math.max(most, force);
     speed = Math.max(0, speed - ((force + resistance(rig, speed)) / rig.massKg) * tickS);
   }

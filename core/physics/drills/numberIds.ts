@@ -8,7 +8,7 @@ export const NUMBER_IDS = {
   backUp: ['stands', 'backs', 'firstMetres', 'reverseTop'],
   topSpeed: ['top', 'rpm', 'amps', 'heat', 'to95'],
   sweep: ['first', 'at25', 'at50', 'at75', 'bent', 'positions'],
-  slope: ['holds', 'creep'],
+  slope: ['holds', 'stops', 'creep'],
   crawl: ['leastTrigger', 'leastSpeed', 'at15', 'climb', 'stutter'],
   stint: [
     'runs',
@@ -31,7 +31,17 @@ export const NUMBER_IDS = {
   advanceMap: ['low', 'high', 'before', 'beyond', 'angular'],
   supply: ['lowest', 'sag', 'most', 'headroom', 'atRisk'],
   spoolUp: ['there', 'peakPack', 'lowestCell', 'rpm', 'blocked'],
-  throttle: ['thrust', 'thrustHalf', 'amps', 'watts', 'efficiency', 'cell', 'hover', 'hoverTime'],
+  throttle: [
+    'thrust',
+    'thrustHalf',
+    'pitchSpeed',
+    'amps',
+    'watts',
+    'efficiency',
+    'cell',
+    'hover',
+    'hoverTime',
+  ],
   cut: ['stops', 'peakBrake'],
 } as const satisfies Record<DrillId, readonly string[]>;
 

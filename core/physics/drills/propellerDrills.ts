@@ -1,5 +1,5 @@
 /** The standard manoeuvres of a model with a propeller, held fast on the bench: spool up, thrust, cut. */
-import { GRAVITY, rpmOf } from '../../units/convert';
+import { GRAVITY, kmPerHour, rpmOf } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
 import { dutyOf } from '../triggerChain';
 import { noExtremes, noteExtremes } from '../extreme';
@@ -132,6 +132,15 @@ export function throttle(rig: ResolvedPropeller, esc: EscBehaviour): Drill {
     numbers: [
       number('thrust', 'Static thrust', grams(full.thrust), 'g', 0, 'weaker', 'stronger'),
       number('thrustHalf', 'Thrust at half throttle', grams(at(0.5).thrust), 'g', 0, 'weaker', 'stronger'),
+      number(
+        'pitchSpeed',
+        'Pitch speed at full',
+        kmPerHour((rig.propeller.pitchM * full.shaftSpeed) / (2 * Math.PI)),
+        'km/h',
+        0,
+        'slower',
+        'faster',
+      ),
       number('amps', 'Current at full', full.packAmps, 'A', 1, 'cooler', 'hotter'),
       number('watts', 'Power at full', watts, 'W', 0, 'cooler', 'hotter'),
       number('efficiency', 'Motor and ESC give on', 100 * full.efficiency, '%', 1, 'more heat', 'less heat'),

@@ -96,6 +96,7 @@ const PULL: readonly Field[] = [
   'forwardPower',
   'currentLimit',
   'currentShare',
+  'launchDuty',
   'startShare',
   'governor',
   'driveFrequencyHz',

@@ -5,7 +5,7 @@ import { dutyOf } from '../triggerChain';
 import { driveFlow, newFlow } from '../motor';
 import { driveAt, finely, newDrive, bridgeSettingOf } from '../bridge';
 import type { Mark, RunPart } from '../powerTrain';
-import { AT, resistance, shaftSpeedAt, SIZE, startState } from '../car';
+import { AT, gearingAt, resistance, shaftSpeedAt, SIZE, startState } from '../car';
 import { runWheels } from '../wheels';
 import { number, TRACE_POINTS, type Drill } from './drill';
 import { drawOver } from './trace';
@@ -24,7 +24,7 @@ export function steadyForce(
   tyreSpeed: number,
 ): number {
   const flow = steadyFlow(rig, esc, duty, signal, tyreSpeed);
-  const gearing = rig.finalDrive / rig.wheelRadiusM;
+  const gearing = gearingAt(rig, tyreSpeed);
   return flow.torque >= 0
     ? flow.torque * gearing * rig.drivelineEfficiency
     : (flow.torque * gearing) / rig.drivelineEfficiency;

@@ -15,6 +15,7 @@ import { runWheels } from '../wheels';
 import { runDrill, type DrillId } from './runDrill';
 import { creepSpeed } from './slowDrills';
 import { brakeForceAt } from './brake';
+import { steadyForce } from './topSpeed';
 import type { ResolvedWheels } from '../resolved';
 
 const wheels = (vehicleClass: VehicleClass): ResolvedWheels => {
@@ -152,12 +153,52 @@ describe('launch', () => {
     );
   });
 
-  it('a launch limit of 30 % keeps a blocked pack up, at little cost to the launch (common practice)', () => {
-    const limited = { ...esc, currentShare: 0.7 };
-    expect(
-      numbers('launch', buggy, limited).blocked! - numbers('launch', buggy, esc).blocked!,
-    ).toBeGreaterThan(1);
-    expect(numbers('launch', buggy, limited).to20! / numbers('launch', buggy, esc).to20!).toBeLessThan(1.03);
+  it.each(['crawler', 'tenthBuggy', 'eighthBuggy', 'basher'] as const)(
+    'a launch limit of a %s draws less from the pack the more it holds back, and 30 %% keep a blocked pack up at little cost (common practice)',
+    (vehicleClass) => {
+      const rig = wheels(vehicleClass);
+      const quick = { ...esc, rampPerSecond: 10 };
+      const limited = [1, 0.85, 0.7, 0.5].map((launchDuty) =>
+        numbers('launch', rig, { ...quick, launchDuty }),
+      );
+      for (let n = 1; n < limited.length; n += 1) {
+        expect(limited[n]!.peakPack).toBeLessThan(limited[n - 1]!.peakPack!);
+        expect(limited[n]!.blocked).toBeGreaterThan(limited[n - 1]!.blocked! + 0.2);
+      }
+      expect(limited[2]!.to20! / limited[0]!.to20!).toBeLessThan(1.03);
+      const top = (launchDuty: number) => numbers('topSpeed', rig, { ...quick, launchDuty }).top!;
+      expect(top(0.7)).toBeCloseTo(top(1), 6);
+    },
+  );
+
+  it('blocked wheels on 3 cells of 2200 mAh, 16 mΩ: 4.2 V at the pack without limit, 6.2 V at 70 % duty, 10.2 V at 70 % of the current (common practice)', () => {
+    const small: ResolvedWheels = {
+      ...crawler,
+      openVolts: 11.7,
+      packOhm: 0.029,
+      leadOhm: 0.005,
+      motor: { ...crawler.motor, resistance: 0.016, bridgeResistance: 0.003 },
+    };
+    const pack = (change: Partial<EscBehaviour>) => numbers('launch', small, { ...esc, ...change }).blocked;
+    expect(pack({})).toBeCloseTo(4.2, 1);
+    expect(pack({ launchDuty: 0.7 })).toBeCloseTo(6.2, 1);
+    expect(pack({ currentShare: 0.7 })).toBeCloseTo(10.2, 1);
+  });
+
+  it('softening makes the first part of the trigger pull softer with and without advance, and nothing past its end', () => {
+    const softened = (fixed: number, softening: number, signal: number) =>
+      steadyForce(
+        buggy,
+        { ...esc, advance: { ...esc.advance, fixed, softening, softeningUntil: 0.5 } },
+        signal,
+        signal,
+        0.5,
+      );
+    for (const fixed of [0, 10]) {
+      expect(softened(fixed, 40, 0.1)).toBeLessThan(0.97 * softened(fixed, 0, 0.1));
+      expect(softened(fixed, 60, 0.1)).toBeLessThan(softened(fixed, 40, 0.1));
+      expect(softened(fixed, 40, 0.6)).toBe(softened(fixed, 0, 0.6));
+    }
   });
 });
 
@@ -204,6 +245,29 @@ describe('standing and crawling', () => {
       (pull * wheelRadiusM ** 2 * drivelineEfficiency * motor.resistance) /
       ((Math.PI ** 2 / 9) * motor.constant ** 2 * finalDrive ** 2);
     expect(creepSpeed(smooth, plainEsc({ dragBrake: 1 }), 20)! / expected).toBeCloseTo(1, 2);
+  });
+
+  it('a model that stands on a slope without any brake is held by friction and magnets, and by nothing else', () => {
+    // 7 N down the slope of 20° against 4 N of friction and magnets.
+    const angle = (20 * Math.PI) / 180;
+    const weight = 7 / (GRAVITY * (Math.sin(angle) - 0.05 * Math.cos(angle)));
+    const torque = (4 * crawler.wheelRadiusM * crawler.drivelineEfficiency) / crawler.finalDrive;
+    const light = { ...smooth, massKg: weight, rollingResistance: 0.05, detentTorque: torque };
+    const none = plainEsc({ dragBrake: 0 });
+    expect(numbers('slope', light, none).holds).toBeLessThan(20);
+    expect(creepSpeed(light, none, 20)).toBeUndefined();
+    const held = { ...light, detentTorque: 2 * torque };
+    expect(numbers('slope', held, none).holds).toBeGreaterThan(20);
+  });
+
+  it('magnets hold a model that stands, and do not stop one that rolls past them', () => {
+    const strong = { ...crawler, detentTorque: 0.02 };
+    const free = numbers('slope', strong, plainEsc({ dragBrake: 0 }));
+    expect(free.stops).toBeLessThan(free.holds! - 5);
+    // Slowed by full drag, they catch it.
+    const braked = numbers('slope', strong, plainEsc({ dragBrake: 1 }));
+    expect(braked.stops).toBeGreaterThan(free.stops!);
+    expect(braked.holds).toBe(free.holds);
   });
 
   it('full drag creeps on a slope, a high-detent outrunner holds, and less than full creeps far faster (common practice)', () => {

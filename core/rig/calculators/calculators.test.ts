@@ -1,4 +1,11 @@
 import { describe, expect, it } from 'vitest';
+import { archetypeFor } from '../../archetypes/archetypes';
+import { plainEsc } from '../../physics/behaviour.fixture';
+import { runDrill } from '../../physics/drills/runDrill';
+import { defaultRig } from '../defaults';
+import { resolveRig } from '../resolve';
+import type { WheeledVehicle } from '../rig';
+import { detentFromSlope } from './detent';
 import { becBudget, busLoad, weakestLoad } from '../busLoads';
 import { finalDriveOf, speedPerThousandRpm } from './gearing';
 import { checkThrust, fromTwoRuns, kvFromRun, polesFrom, resistanceFromStall } from './motorDetective';
@@ -139,5 +146,26 @@ describe('the motor detective', () => {
     const read = checkThrust([...stand, { rpm: 8500, thrustN: 26 }]);
     expect(read.ok && read.value.oddOnes).toEqual([3]);
     expect(checkThrust(stand.slice(0, 2))).toMatchObject({ ok: false });
+  });
+});
+
+describe('what the magnets hold, from a slope (statics)', () => {
+  const rig = defaultRig('crawler');
+  const vehicle = rig.vehicle as WheeledVehicle;
+
+  it('is what the slope drill then says it holds', () => {
+    const read = detentFromSlope(vehicle, rig.motor, 1, 25);
+    if (!read.ok) throw new Error(read.problems[0]!.sentence);
+    const { profile } = archetypeFor('crawler');
+    const measured = {
+      ...rig,
+      motor: { ...rig.motor, detentNm: { value: read.value, basis: 'measured' as const } },
+    };
+    const { numbers } = runDrill('slope', resolveRig(measured, profile), plainEsc());
+    expect(numbers.find(({ id }) => id === 'holds')!.value).toBeCloseTo(25, 6);
+  });
+
+  it.each([0, 1, 70, NaN])('is refused with a sentence at %f°', (degrees) => {
+    expect(detentFromSlope(vehicle, rig.motor, 1, degrees).ok).toBe(false);
   });
 });

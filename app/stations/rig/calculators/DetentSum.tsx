@@ -1,0 +1,34 @@
+import { detentFromSlope } from '#core/rig/calculators/detent';
+import type { QuantityPath } from '#core/rig/fields';
+import type { Rig, WheeledVehicle } from '#core/rig/rig';
+import { formatNumber } from '#core/units/format';
+import type { Quantity } from '#core/units/provenance';
+import { Calculator } from './Calculator';
+
+interface Props {
+  rig: Rig;
+  vehicle: WheeledVehicle;
+  onFill: (path: QuantityPath, quantity: Quantity) => void;
+}
+
+/** What the motor's magnets hold, measured with a board and the angle at which the model begins to roll. */
+export function DetentSum({ rig, vehicle, onFill }: Props) {
+  return (
+    <details className="mt-2">
+      <summary className="min-h-11 cursor-pointer py-2 underline underline-offset-4">
+        Work it out: what its magnets hold
+      </summary>
+      <Calculator
+        title="From a slope"
+        how="Pack unplugged. Put the model on a board, lift one end slowly, and read the angle at which it just begins to roll. It counts with mass, wheels and final drive as saved."
+        asked={[{ key: 'degrees', label: 'begins to roll at', unit: '°' }]}
+        compute={({ degrees }) => detentFromSlope(vehicle, rig.motor, rig.motorCount, degrees)}
+        show={(torque) => <strong>{formatNumber(torque * 1000, 1)} mN·m</strong>}
+        use={{
+          label: () => 'Use it as measured',
+          take: (value) => onFill('motor.detentNm', { value, basis: 'measured' }),
+        }}
+      />
+    </details>
+  );
+}

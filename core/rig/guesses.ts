@@ -1,0 +1,39 @@
+/** What is only guessed follows what it is guessed from, until somebody gives or measures it. */
+import { estimateCellResistance } from '../physics/pack';
+import { estimateStaticCoefficients } from '../physics/propeller';
+import { assumed, type Quantity } from '../units/provenance';
+import type { Pack, PropellerVehicle, Rig } from './rig';
+
+/** A guess that grew or shrank by as much as what it came from; what was given or measured stays. */
+const grown = (guess: Quantity, before: number, after: number): Quantity =>
+  guess.basis === 'assumed' && before !== after ? assumed((guess.value * after) / before) : guess;
+
+/**
+ * A rig after a change, with its guesses brought along: a cell's resistance goes with capacity and rating, a propeller's
+ * coefficients with pitch over diameter.
+ */
+export const guessesFollow = (before: Rig, after: Rig): Rig => ({
+  ...after,
+  pack: packAfter(before.pack, after.pack),
+  vehicle:
+    before.vehicle.kind === 'propeller' && after.vehicle.kind === 'propeller'
+      ? propellerAfter(before.vehicle, after.vehicle)
+      : after.vehicle,
+});
+
+function packAfter(before: Pack, after: Pack): Pack {
+  const guessed = ({ capacityAh, ratingC }: Pack): number =>
+    estimateCellResistance(capacityAh.value, ratingC.value);
+  return { ...after, cellResistanceOhm: grown(after.cellResistanceOhm, guessed(before), guessed(after)) };
+}
+
+function propellerAfter(before: PropellerVehicle, after: PropellerVehicle): PropellerVehicle {
+  const guessed = ({ propellerPitchM, propellerDiameterM }: PropellerVehicle) =>
+    estimateStaticCoefficients(propellerPitchM.value / propellerDiameterM.value);
+  const [was, is] = [guessed(before), guessed(after)];
+  return {
+    ...after,
+    thrustCoefficient: grown(after.thrustCoefficient, was.thrust, is.thrust),
+    powerCoefficient: grown(after.powerCoefficient, was.power, is.power),
+  };
+}
