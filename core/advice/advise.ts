@@ -37,7 +37,7 @@ const rank = ({ priority, when }: Rule): number => ORDER.indexOf(priority) * MAN
 /** Advice for one item of this rig's ESC; undefined where no rule speaks. */
 export function adviceFor(case_: Case, item: ProfileItem): Advice | undefined {
   const cells = case_.rig.pack.cells;
-  const speaking = [...RULES, ...schoolRules(case_.goals)]
+  const speaking = [...RULES, ...schoolRules(case_.goals, case_.rig.vehicleClass)]
     .filter(({ setting, when }) => setting === item.setting && applies(when, case_))
     .map((rule) => ({ rule, stops: stopsIn(rule.band, item, cells) }))
     .filter((one): one is { rule: Rule; stops: StopsInBand } => one.stops !== undefined)

@@ -17,15 +17,20 @@ export interface StopsInBand {
 export function stopsIn(band: Band, item: ProfileItem, cells: number): StopsInBand | undefined {
   switch (band.kind) {
     case 'choice':
-      return only(item.stops.find(({ value }) => value.kind === 'choice' && value.choice === band.choice));
+      return only(chosen(item, band.choice));
     case 'off':
       return only(item.stops.find(({ value }) => value.kind === 'off'));
+    case 'cells':
+      return only(chosen(item, String(cells)) ?? chosen(item, 'auto'));
     case 'ofStops':
       return shareOfStops(item, band.low, band.high, cells);
     case 'range':
       return inRange(item, band, cells);
   }
 }
+
+const chosen = (item: ProfileItem, choice: string): Stop | undefined =>
+  item.stops.find(({ value }) => value.kind === 'choice' && value.choice === choice);
 
 const only = (stop: Stop | undefined): StopsInBand | undefined =>
   stop && { stopIds: [stop.id], stopId: stop.id, snapped: '' };

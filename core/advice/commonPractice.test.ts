@@ -39,7 +39,7 @@ const STYLES: Record<string, string> = {
   `,
   basher: `
     runningMode forwardBrakeReverse; reversePower 25..50; launchStrength 0.3..0.6 of its stops;
-    driveFrequency 8..12; advance 0..15 at 5; dragBrake 0..40 at 10; brakeStrength 75..90; brakeStrength 25..50;
+    driveFrequency 8..12; advance 0..15 at 5; dragBrake 0..40 at 10; brakeStrength 75..90; brakeStrength 50..70; brakeStrength 25..50;
     cutoff 3.3..3.5; becVolts 6..6.1 at 6
   `,
   showTruck: `
@@ -125,6 +125,14 @@ const GENERAL: Record<string, string> = {
   'lost-signal': 'signalLossAction stop',
   'lost-signal-wait': 'signalLossDelay 0.25..0.5 at 0.3',
   'launch-with-small-pack': 'launchLimit 20..40 at 30',
+  'cells-of-the-pack': 'cellCount its cells',
+  'no-sensors': 'motorType sensorless',
+  'fast-both-ways': 'runningMode forwardBrakeReverse',
+  'fast-drag-comes-slowly': 'dragRamp 0.4..2 at 1',
+  'fast-drag-is-gentle': 'dragBrake 20..45 at 30',
+  'end-bell-advance': 'advance 0',
+  'end-bell-boost': 'boost 0',
+  'end-bell-turbo': 'turbo 0',
 };
 
 function written(band: Band): string {
@@ -139,6 +147,8 @@ function written(band: Band): string {
       return band.choice;
     case 'off':
       return 'off';
+    case 'cells':
+      return 'its cells';
   }
 }
 

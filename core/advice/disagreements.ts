@@ -3,7 +3,9 @@
  * a rig. Common practice.
  */
 import type { NumberRef } from '../physics/drills/numberIds';
+import type { VehicleClass } from '../rig/vehicleClass';
 import type { SettingId } from '../settings/vocabulary';
+import { RACERS } from './goals';
 import type { Band } from './rule';
 
 export interface Side {
@@ -16,6 +18,10 @@ export interface Side {
 export interface School {
   id: string;
   question: string;
+  /** The only classes that it is asked of; all where left out. */
+  classes?: readonly VehicleClass[];
+  /** Classes that it is not asked of. */
+  not?: readonly VehicleClass[];
   sides: readonly Side[];
   /** What is shown of each side on a rig; those that its kind of model has. */
   tells: readonly NumberRef[];
@@ -110,6 +116,7 @@ export const SCHOOLS: readonly School[] = [
   {
     id: 'topSpeed',
     question: 'Where does top speed come from?',
+    not: ['specCircuit'],
     sides: [
       {
         id: 'gearing',
@@ -139,6 +146,7 @@ export const SCHOOLS: readonly School[] = [
   {
     id: 'poleAdvance',
     question: 'More advance for many poles, or least for whatever crawls?',
+    not: ['specCircuit'],
     sides: [
       {
         id: 'more',
@@ -253,6 +261,7 @@ export const SCHOOLS: readonly School[] = [
   {
     id: 'raceReverse',
     question: 'Reverse in a race car: removed or delayed?',
+    classes: RACERS,
     sides: [
       {
         id: 'removed',

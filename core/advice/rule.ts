@@ -1,6 +1,7 @@
 /** An advised band as data: which setting, when, how much, why, and what it yields to. */
 import type { EventRules } from '../rig/eventRules';
 import type { Rig } from '../rig/rig';
+import { isFast } from '../rig/noLoad';
 import { fluidOf, type VehicleClass } from '../rig/vehicleClass';
 import type { SettingId } from '../settings/vocabulary';
 import type { Goals, Purpose, Surface } from './goals';
@@ -23,11 +24,14 @@ export type Band =
   /** A share of the stops that this ESC has, from the lowest to the highest: bare levels have no unit. */
   | { kind: 'ofStops'; low: number; high: number }
   | { kind: 'choice'; choice: string }
-  | { kind: 'off' };
+  | { kind: 'off' }
+  /** The pack's own cells; counted by the ESC itself where it cannot be told them. */
+  | { kind: 'cells' };
 
 /** All of what is stated must hold. */
 export interface When {
   classes?: readonly VehicleClass[];
+  not?: readonly VehicleClass[];
   purposes?: readonly Purpose[];
   surfaces?: readonly Surface[];
   fluid?: 'ground' | 'air' | 'water';
@@ -39,6 +43,11 @@ export interface When {
   smallPack?: boolean;
   folding?: boolean;
   severalMotors?: boolean;
+  /** Whether a car's gearing runs faster than it can be stopped at once. */
+  fast?: boolean;
+  sensored?: boolean;
+  /** Whether the end bell alone gives much advance. */
+  endBellTurned?: boolean;
   eventForbids?: 'advance' | 'reverse';
 }
 
@@ -65,12 +74,19 @@ const SMALL_PACK = { cells: 3, capacityAh: 2.5 };
 const has = <T>(list: readonly T[] | undefined, value: T): boolean => list?.includes(value) ?? true;
 const is = <T>(wanted: T | undefined, value: T): boolean => wanted === undefined || wanted === value;
 
+/** Electrical degrees of the end bell from which on the ESC adds none. From memory. */
+const MUCH_END_BELL = 15;
+
+const isEndBellTurned = ({ motor }: Rig): boolean =>
+  motor.endBellDegrees.value * motor.polePairs.value >= MUCH_END_BELL;
+
 /** Whether a rule speaks in a case. */
 export function applies(when: When, { rig, goals, rules }: Case): boolean {
   const { vehicle, vehicleClass, motor, pack, motorCount } = rig;
   const small = pack.cells <= SMALL_PACK.cells && pack.capacityAh.value <= SMALL_PACK.capacityAh;
   return (
     has(when.classes, vehicleClass) &&
+    !when.not?.includes(vehicleClass) &&
     has(when.purposes, goals.purpose) &&
     has(when.surfaces, goals.surface) &&
     has(when.chemistries, pack.chemistry) &&
@@ -80,6 +96,9 @@ export function applies(when: When, { rig, goals, rules }: Case): boolean {
     is(when.smallPack, small) &&
     is(when.folding, vehicle.kind === 'propeller' && vehicle.folding) &&
     is(when.severalMotors, motorCount > 1) &&
+    is(when.fast, isFast(rig)) &&
+    is(when.sensored, motor.sensored) &&
+    is(when.endBellTurned, isEndBellTurned(rig)) &&
     (when.eventForbids === undefined ||
       (when.eventForbids === 'advance' ? rules?.noAdvance : rules?.noReverse) === true)
   );

@@ -34,7 +34,7 @@ function* toldAnywhere(id: string): Generator<string[]> {
   for (const { profile, serves } of ARCHETYPES.map(withSensorless))
     for (const vehicleClass of serves) {
       const rig = { ...defaultRig(vehicleClass), name: 'Test' };
-      const school = schoolsFor(profile, rig.pack.cells).find((one) => one.id === id);
+      const school = schoolsFor(profile, rig.pack.cells, vehicleClass).find((one) => one.id === id);
       if (!school) continue;
       const behave = (stops: StopByItem) =>
         escBehaviour(profile, stops, rig.channel, rangeOf(rig.channel), rig.pack.cells);

@@ -9,11 +9,12 @@ import { stopsIn } from './bands';
 import type { Goals } from './goals';
 import type { Rule } from './rule';
 import type { ResolvedRig } from '../physics/resolved';
+import type { VehicleClass } from '../rig/vehicleClass';
 import { SCHOOLS, type Side, type School } from './disagreements';
 
 /** What the side that the driver took on a question sets. */
-export const schoolRules = ({ schools }: Goals): Rule[] =>
-  SCHOOLS.flatMap(({ id, question, sides }) => {
+export const schoolRules = ({ schools }: Goals, vehicleClass: VehicleClass): Rule[] =>
+  SCHOOLS.filter((school) => isAskedOf(school, vehicleClass)).flatMap(({ id, question, sides }) => {
     const side = sides.find((one) => one.id === schools[id]);
     return Object.entries(side?.sets ?? {}).map(([setting, band]): Rule => ({
       id: `school-${id}-${setting}`,
@@ -26,9 +27,16 @@ export const schoolRules = ({ schools }: Goals): Rule[] =>
     }));
   });
 
-/** The questions that this ESC lets a driver answer: at least two sides can be set. */
-export const schoolsFor = (profile: EscProfile, cells: number): School[] =>
-  SCHOOLS.filter(({ sides }) => sides.filter((side) => stopsOfSide(profile, side, cells)).length > 1);
+const isAskedOf = ({ classes, not }: School, vehicleClass: VehicleClass): boolean =>
+  (classes?.includes(vehicleClass) ?? true) && !not?.includes(vehicleClass);
+
+/** The questions of this class that its ESC lets a driver answer: at least two sides can be set. */
+export const schoolsFor = (profile: EscProfile, cells: number, vehicleClass: VehicleClass): School[] =>
+  SCHOOLS.filter(
+    (school) =>
+      isAskedOf(school, vehicleClass) &&
+      school.sides.filter((side) => stopsOfSide(profile, side, cells)).length > 1,
+  );
 
 /** The stops that a side comes to on this ESC; undefined where it has none of them. */
 export function stopsOfSide(profile: EscProfile, { sets }: Side, cells: number): StopByItem | undefined {

@@ -135,7 +135,7 @@ const TABLE: readonly (readonly [VehicleClass, Expected])[] = [
       driveFrequency: [8, 12],
       advance: [0, 15],
       dragBrake: [0, 40],
-      brakeStrength: [25, 50],
+      brakeStrength: [50, 70],
       cutoff: [3.3, 3.5],
     },
   ],

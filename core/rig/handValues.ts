@@ -3,6 +3,7 @@
  * each. They say only what differs; what they leave out stays as the rig has it. In documents they stand under `setup`.
  */
 import { finalDriveOf } from './calculators/gearing';
+import { guessesFollow } from './guesses';
 import type { Rig } from './rig';
 
 export type HandValueKey =
@@ -132,8 +133,15 @@ export function handValuesOf(rig: Rig): HandValues {
 }
 
 /** The rig with other hand values; the same object where nothing differs. Numbers that it has no place for are passed over. */
-export const withHandValues = (rig: Rig, setup: HandValues): Rig =>
-  handChangesOf(rig, setup).reduce((next, { key, to }) => HAND_VALUES[key].write(next, to), rig);
+export function withHandValues(rig: Rig, setup: HandValues): Rig {
+  const changes = handChangesOf(rig, setup);
+  // Without a change it stays the same object: what was computed for it counts on.
+  if (changes.length === 0) return rig;
+  return guessesFollow(
+    rig,
+    changes.reduce((next, { key, to }) => HAND_VALUES[key].write(next, to), rig),
+  );
+}
 
 /** What differs between a rig and hand values, in the order in which it is done. */
 export function handChangesOf(rig: Rig, setup: HandValues): HandChange[] {

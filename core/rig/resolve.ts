@@ -12,11 +12,9 @@ import type {
 } from '../physics/resolved';
 import type { EscLimits, EscProfile } from '../esc/profile';
 import type { PropellerVehicle, Rig, Surroundings, WheeledVehicle } from './rig';
+import { AT_THE_LINE } from './noLoad';
 import { thermalOf } from './thermal';
 import { shownMinutes, usualUse, type Use } from './use';
-
-/** Charge at which the drills start: a pack off the charger that has driven to the line. */
-const DRILL_STATE_OF_CHARGE = 0.9;
 
 /** Loose enough to be quick, tight enough that no number moves by a thousandth: tests hold it. */
 const ACCURACY = 1e-4;
@@ -49,13 +47,13 @@ function resolvePower(rig: Rig, { limits }: EscProfile, use: Use): ResolvedPower
       rotorInertia: motor.rotorInertiaKgM2.value,
     }),
     cells: pack.cells,
-    openVolts: pack.cells * openCircuitVolts(pack.chemistry, DRILL_STATE_OF_CHARGE),
+    openVolts: pack.cells * openCircuitVolts(pack.chemistry, AT_THE_LINE),
     // Motors share the pack: each sees its own current and that of its fellows.
     packOhm: motorCount * (coldCells + pack.leadResistanceOhm.value),
     leadOhm: motorCount * pack.leadResistanceOhm.value,
     chemistry: pack.chemistry,
     capacityAh: pack.capacityAh.value / motorCount,
-    startCharge: DRILL_STATE_OF_CHARGE,
+    startCharge: AT_THE_LINE,
     fullCharge: use.chargedVoltsPerCell === null ? 1 : chargeAt(pack.chemistry, use.chargedVoltsPerCell),
     lap: use.lap,
     raceMinutes: use.raceMinutes ?? undefined,

@@ -18,8 +18,8 @@ const model = (
 });
 
 const CRAWLER = model([20, 1.5], [50, 7, 4], [20, 8, 5]);
-const SMALL_FOUR_POLE = model([20, 1], [80, 4.5, 2.5], [30, 4.5, 2.5]);
-const LARGE_FOUR_POLE = model([40, 0.6], [120, 3, 1.6], [70, 2.5, 1.2]);
+const SMALL_FOUR_POLE = model([20, 1], [80, 4.5, 2], [30, 4.5, 2.5]);
+const LARGE_FOUR_POLE = model([40, 0.6], [120, 3, 1.2], [70, 2.5, 1.2]);
 const AEROPLANE = model([40, 0.5], [130, 2, 1], [30, 5, 2]);
 const LARGE_BASHER = model([110, 0.35], [350, 1.5, 0.9], [150, 1.5, 0.8]);
 

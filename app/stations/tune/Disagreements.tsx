@@ -4,6 +4,7 @@ import { escBehaviour } from '#core/physics/escChain';
 import { resolveRig } from '#core/rig/resolve';
 import { formatNumber } from '#core/units/format';
 import type { Goals } from '#core/advice/goals';
+import type { VehicleClass } from '#core/rig/vehicleClass';
 import type { EscProfile } from '#core/esc/profile';
 import { memo, useMemo, useState } from 'react';
 import { Scrollable } from '../../ui/Scrollable';
@@ -13,6 +14,7 @@ import { useBench } from '../bench/BenchContext';
 interface Props {
   profile: EscProfile;
   cells: number;
+  vehicleClass: VehicleClass;
   /** The sides that the driver has taken. */
   taken: Goals['schools'];
 }
@@ -21,8 +23,8 @@ interface Props {
  * Where practitioners disagree: the sides, what each costs here, and the driver's choice between them. A moving lozenge
  * changes only the question that is open.
  */
-export const Disagreements = memo(function Disagreements({ profile, cells, taken }: Props) {
-  const schools = schoolsFor(profile, cells);
+export const Disagreements = memo(function Disagreements({ profile, cells, vehicleClass, taken }: Props) {
+  const schools = schoolsFor(profile, cells, vehicleClass);
   return (
     <section aria-labelledby="disagreements" className="mt-8">
       <h2 id="disagreements" className="border-b border-ink pb-1 text-2xl">

@@ -69,7 +69,12 @@ export default function TuneRoute() {
               </section>
             ))}
             <OffTheEsc />
-            <Disagreements profile={profile} cells={rig.pack.cells} taken={goals.schools} />
+            <Disagreements
+              profile={profile}
+              cells={rig.pack.cells}
+              vehicleClass={rig.vehicleClass}
+              taken={goals.schools}
+            />
             <Matters />
           </div>
           <aside aria-label="What it does" className="border-rule bg-sheet px-5 py-4 lg:border-l">

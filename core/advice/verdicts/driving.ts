@@ -5,9 +5,7 @@ import { deadbandOf } from '../../physics/escChain';
 import { hasBrakeStage } from '../../physics/triggerChain';
 import { travelReport } from '../../radio/travel';
 import { formatNumber, percentOf } from '../../units/format';
-import { noLoadSpeed } from '../../physics/drills/topSpeed';
-import { resolveRig } from '../../rig/resolve';
-import { kmPerHour } from '../../units/convert';
+import { isFast, noLoadKmh, STOPPABLE_KMH } from '../../rig/noLoad';
 import { RACERS } from '../goals';
 import {
   amountOf,
@@ -16,6 +14,7 @@ import {
   moveTo,
   moveToChoice,
   moveToNumber,
+  onPurpose,
   type Judge,
   type Situation,
   type Verdict,
@@ -35,19 +34,20 @@ export function brakeThroughRadio({ rig, profile, stops, range }: Situation): Ve
   const strength = value.value / 100;
   const left = strength * signal;
   if (1 - signal < WORTH_SAYING && left >= HARDLY_BRAKES) return undefined;
+  const hardlyBrakes = left < HARDLY_BRAKES;
   const product = `${percentOf(strength)} on the ESC × ${percentOf(signal)} from the radio leaves ${percentOf(left)}.`;
   return {
     id: 'brakeThroughRadio',
-    grade: 'caution',
+    // Strength on the ESC and an end point at the radio are two halves of one method; hardly any brake is none of it.
+    grade: hardlyBrakes ? 'caution' : 'note',
     setting: 'brakeStrength',
-    title:
-      left < HARDLY_BRAKES
-        ? 'Almost no brake is left.'
-        : `Your radio takes another ${percentOf(1 - signal)} off.`,
+    title: hardlyBrakes
+      ? 'Almost no brake is left.'
+      : `Your radio takes another ${percentOf(1 - signal)} off.`,
     sentence: `${product} Set the brake on the ESC first; use the radio’s end point only for the last touch.`,
     remedies: [
       { kind: 'station', label: 'Look at the end points', station: 'endpoints' },
-      ...(left < HARDLY_BRAKES ? moveTo(item, highestAtMost(item, 100)) : []),
+      ...(hardlyBrakes ? moveTo(item, highestAtMost(item, 100)) : []),
     ],
   };
 }
@@ -70,25 +70,17 @@ export function nothingBrakes({ rig, profile, stops }: Situation): Verdict | und
   };
 }
 
-/** What the gearing lets a car run to, km/h; undefined for what has no wheels. */
-function fastKmh({ rig, profile }: Situation): number | undefined {
-  const resolved = resolveRig(rig, profile);
-  return resolved.kind === 'wheels' ? kmPerHour(noLoadSpeed(resolved)) : undefined;
-}
-
-/** Faster than this a car pitches over or breaks parts where it is stopped at once, km/h. */
-const STOPPABLE_KMH = 15;
 const STRONG_DRAG = 50;
 const FAST_RAMP_S = 0.25;
 
 export const dragPitchesOver: Judge = (situation) => {
   const drag = amountOf(situation, 'dragBrake') ?? 0;
   const ramp = amountOf(situation, 'dragRamp') ?? 0;
-  const fast = fastKmh(situation) ?? 0;
+  const fast = noLoadKmh(situation.rig) ?? 0;
   if (drag < STRONG_DRAG || ramp > FAST_RAMP_S || fast <= STOPPABLE_KMH) return undefined;
   return {
     id: 'dragPitchesOver',
-    grade: 'caution',
+    grade: onPurpose(situation, 'drag', 'strong') ? 'note' : 'caution',
     setting: 'dragBrake',
     title: 'Letting go at speed may pitch it over.',
     sentence: `Drag brake of ${formatNumber(drag, 0)} % comes in within ${formatNumber(ramp, 2)} s, and this gearing runs to ${formatNumber(fast, 0)} km/h.`,
@@ -144,7 +136,7 @@ export const reverseInRace: Judge = (situation) => {
   if (mode === 'forwardBrakeReverse' && delay >= RACE_DELAY_S) return undefined;
   return {
     id: 'reverseInRace',
-    grade: 'caution',
+    grade: onPurpose(situation, 'raceReverse', 'delayed') ? 'note' : 'caution',
     setting: 'runningMode',
     title: 'Pumping the brake can engage reverse.',
     sentence: `Most races forbid reverse; where it is allowed, it waits at least ${RACE_DELAY_S} s.`,
@@ -163,12 +155,14 @@ export const crawlerWithoutReverse: Judge = (situation) => {
     setting: 'runningMode',
     title: 'It cannot back out.',
     sentence: 'A truck on rocks or a trail rocks to and fro; this running mode has no reverse.',
-    remedies: moveToChoice(situation, 'runningMode', 'forwardReverse'),
+    remedies: isFast(situation.rig)
+      ? moveToChoice(situation, 'runningMode', 'forwardBrakeReverse')
+      : moveToChoice(situation, 'runningMode', 'forwardReverse'),
   };
 };
 
 export const reverseAtSpeed: Judge = (situation) => {
-  const fast = fastKmh(situation) ?? 0;
+  const fast = noLoadKmh(situation.rig) ?? 0;
   const atOnce =
     choiceOf(situation, 'runningMode') === 'forwardReverse' ||
     (choiceOf(situation, 'runningMode') === 'forwardBrakeReverse' &&
@@ -227,7 +221,8 @@ export const limitedTwice: Judge = (situation) => {
   if (power >= 100 || largestSignal >= LIMITED) return undefined;
   return {
     id: 'limitedTwice',
-    grade: 'caution',
+    // Some do it on purpose: a quiet radio for a young driver, and a tame ESC behind it.
+    grade: 'note',
     setting: 'forwardPower',
     title: 'Speed is limited twice.',
     sentence: `${formatNumber(power, 0)} % on the ESC and ${formatNumber(largestSignal * 100, 0)} % from the radio leave ${formatNumber(power * largestSignal, 0)} %. Limited at the radio, whatever waits for full throttle never starts.`,

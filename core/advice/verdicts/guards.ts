@@ -2,7 +2,7 @@
 import { PROVEN_ADVANCE } from '../../physics/motor';
 import { resolveRig } from '../../rig/resolve';
 import { formatNumber } from '../../units/format';
-import { amountOf, choiceOf, moveToChoice, moveToNumber, type Judge } from './verdict';
+import { amountOf, choiceOf, moveToChoice, moveToNumber, onPurpose, type Judge } from './verdict';
 
 export const unguarded: Judge = (situation) => {
   const cutoff = amountOf(situation, 'cutoff');
@@ -25,17 +25,29 @@ export const unguarded: Judge = (situation) => {
 const LOUD = 70;
 
 export const loudTones: Judge = (situation) => {
-  const loud = (['beaconVolume', 'startVolume'] as const).find(
-    (setting) => (amountOf(situation, setting) ?? 0) > LOUD,
-  );
-  if (!loud) return undefined;
+  const volume = amountOf(situation, 'beaconVolume') ?? 0;
+  if (volume <= LOUD) return undefined;
   return {
     id: 'loudTones',
     grade: 'caution',
-    setting: loud,
-    title: 'Tones this loud can burn a blocked motor.',
-    sentence: `Tones run current through the motor. At ${formatNumber(amountOf(situation, loud)!, 0)} % a motor that is held by grass or a hand gets hot, and a lost model can catch fire.`,
-    remedies: moveToNumber(situation, loud, 50),
+    setting: 'beaconVolume',
+    title: 'A beacon this loud can burn a blocked motor.',
+    sentence: `Tones run current through the motor. At ${formatNumber(volume, 0)} % a motor that is held by grass or a hand gets hot, and a lost model can catch fire.`,
+    remedies: moveToNumber(situation, 'beaconVolume', 50),
+  };
+};
+
+/** Start-up tones are over in a second or two: loud, they are only loud. */
+export const loudStart: Judge = (situation) => {
+  const volume = amountOf(situation, 'startVolume') ?? 0;
+  if (volume <= LOUD) return undefined;
+  return {
+    id: 'loudStart',
+    grade: 'note',
+    setting: 'startVolume',
+    title: 'It starts up loudly.',
+    sentence: `Start-up tones are at ${formatNumber(volume, 0)} %. They are short, so nothing gets hot; softer is kinder to ears in the pits.`,
+    remedies: moveToNumber(situation, 'startVolume', 50),
   };
 };
 
@@ -87,13 +99,23 @@ export const muchAdvance: Judge = (situation) => {
     endBell,
   );
   if (total <= PROVEN_DEGREES + 1e-6 || situation.rig.vehicleClass === 'sprint') return undefined;
+  const isMeant =
+    situation.rig.vehicleClass === 'modifiedCircuit' || onPurpose(situation, 'topSpeed', 'boost');
+  const byEndBell = endBell > PROVEN_DEGREES;
   return {
     id: 'muchAdvance',
-    grade: 'caution',
-    setting: 'boost',
+    grade: isMeant ? 'note' : 'caution',
+    setting: byEndBell ? undefined : 'boost',
     title: 'So much advance is hot, and outside what the model has proven.',
     sentence: `${endBell > 0 ? 'The end bell, advance' : 'Advance'}, boost and turbo come to ${formatNumber(total, 0)}° at full throttle. Make the first run short, and feel motor and ESC.`,
-    remedies: [...moveToNumber(situation, 'turbo', 0), ...moveToNumber(situation, 'boost', 0)],
+    remedies: [
+      ...moveToNumber(situation, 'turbo', 0),
+      ...moveToNumber(situation, 'boost', 0),
+      ...moveToNumber(situation, 'advance', 0),
+      ...(endBell > 0
+        ? [{ kind: 'station' as const, label: 'Look at the motor', station: 'rig' as const }]
+        : []),
+    ],
   };
 };
 

@@ -13,6 +13,7 @@ import {
   highestAtMost,
   moveTo,
   moveToChoice,
+  onPurpose,
   type Judge,
   type Situation,
   type Verdict,
@@ -41,7 +42,8 @@ const SANE_CUTOFF: Record<Chemistry, { least: number; most: number; usual: numbe
   nimh: { least: 0.8, most: 1.1, usual: 0.9 },
 };
 
-export function cutoffOutOfRange({ rig, profile, stops }: Situation): Verdict | undefined {
+export function cutoffOutOfRange(situation: Situation): Verdict | undefined {
+  const { rig, profile, stops } = situation;
   const value = valueOf(profile, stops, 'cutoff');
   const item = itemForSetting(profile, 'cutoff');
   if (!value || !item) return undefined;
@@ -50,9 +52,10 @@ export function cutoffOutOfRange({ rig, profile, stops }: Situation): Verdict | 
   const sane = snapToStop(item, usual, cells);
   const remedies = moveTo(item, sane?.stop.id);
   if (value.kind === 'off') {
+    if (rig.vehicleClass === 'multirotor') return WARNED_BY_ITS_CONTROLLER;
     return {
       id: 'cutoffOff',
-      grade: 'caution',
+      grade: onPurpose(situation, 'cutoff', 'off') ? 'note' : 'caution',
       setting: 'cutoff',
       title: 'Nothing protects the cells.',
       sentence:
@@ -91,6 +94,17 @@ export function becAboveRating({ rig, profile, stops }: Situation): Verdict | un
     remedies: [...moveTo(item, allowed), { kind: 'station', label: 'Correct the rating', station: 'rig' }],
   };
 }
+
+/** A motor that stops in the air ends the flight: there, off is what is usual. */
+const WARNED_BY_ITS_CONTROLLER: Verdict = {
+  id: 'cutoffOff',
+  grade: 'note',
+  setting: 'cutoff',
+  title: 'The flight controller has to warn.',
+  sentence:
+    'The cutoff is off, as is usual in the air: set the voltage warning of the flight controller, and land at once when it comes.',
+  remedies: [],
+};
 
 /** An ESC that is told another number of cells cuts at another voltage. */
 export const cellCountWrong: Judge = (situation) => {

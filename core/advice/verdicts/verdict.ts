@@ -79,8 +79,12 @@ export const VERDICT_IDS = [
   'muchAdvance',
   'specAdvance',
   'loudTones',
+  'loudStart',
   'silentPack',
   'peakAboveRating',
+  'canHot',
+  'escHot',
+  'doesNotLast',
   'endPointsLearnedLow',
   'calibrationLocked',
   'escsUnlike',
@@ -136,6 +140,10 @@ export function amountOf({ rig, profile, stops }: Situation, setting: SettingId)
   const value = valueOf(profile, stops, setting);
   return value && comparableNumber(value, rig.pack.cells);
 }
+
+/** Whether the driver took this side of a question: what he does on purpose is no mistake. */
+export const onPurpose = ({ goals }: Situation, school: string, side: string): boolean =>
+  goals.schools[school] === side;
 
 /** A move of a setting to one of its choices, where the item has it. */
 export function moveToChoice({ profile }: Situation, setting: SettingId, choice: string): Remedy[] {

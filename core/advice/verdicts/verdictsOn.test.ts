@@ -128,6 +128,16 @@ const BRAKES: Values = { brakeStrength: 60, runningMode: 'forwardBrake' };
 const brakeEndPoint = (percent: number) => (rig: Rig) => {
   rig.channel.brakeEndPointPercent = percent;
 };
+const timesKv = (factor: number) => (rig: Rig) => {
+  rig.motor.kvRpmPerVolt.value *= factor;
+};
+const stopsAt = (temperatureLimitC: number) => (profile: EscProfile) => {
+  profile.limits = { ...profile.limits, temperatureLimitC };
+};
+const raceOf = (raceMinutes: number): Given => {
+  const goals = usualGoals('tenthBuggy');
+  return { rest: { goals: { ...goals, use: { ...goals.use, raceMinutes } } } };
+};
 const endPoint = (percent: number) => (rig: Rig) => {
   rig.channel.forwardEndPointPercent = percent;
 };
@@ -249,8 +259,12 @@ const TABLE: readonly Row[] = [
   ['muchAdvance', 'modifiedCircuit', { advance: 31 }, { advance: 30 }],
   ['muchAdvance', 'modifiedCircuit', { advance: 10, boost: 21 }, { advance: 10, boost: 20 }],
   ['specAdvance', 'specCircuit', { advance: 2 }, { advance: 0 }],
-  ['loudTones', 'basher', { startVolume: 71 }, { startVolume: 70 }],
+  ['loudStart', 'basher', { startVolume: 71 }, { startVolume: 70 }],
   ['loudTones', 'basher', { beaconVolume: 71 }, { beaconVolume: 70 }],
+  // Twice the kV on the same gearing is four times the heat.
+  ['canHot', 'tenthBuggy', { cutoff: 3.3 }, { cutoff: 3.3 }, { rig: timesKv(1.6) }, { rig: timesKv(0.7) }],
+  ['escHot', 'basher', { cutoff: 3.3 }, { cutoff: 3.3 }, { esc: stopsAt(38) }, { esc: stopsAt(120) }],
+  ['doesNotLast', 'tenthBuggy', { cutoff: 3.3 }, { cutoff: 3.3 }, raceOf(60), raceOf(5)],
   ['silentPack', 'basher', { idleBeeps: 'off' }, { idleBeeps: 'on' }],
   [
     'peakAboveRating',

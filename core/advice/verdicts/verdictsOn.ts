@@ -15,7 +15,15 @@ import {
   undampedMultirotor,
 } from './driving';
 import { againstRules } from './event';
-import { loudTones, muchAdvance, sensorsMissing, silentPack, specAdvance, unguarded } from './guards';
+import {
+  loudStart,
+  loudTones,
+  muchAdvance,
+  sensorsMissing,
+  silentPack,
+  specAdvance,
+  unguarded,
+} from './guards';
 import {
   becAboveRating,
   becOverloaded,
@@ -28,9 +36,11 @@ import {
 } from './supply';
 import { calibrationLocked, endPointsLearnedLow, escsUnlike, leftAtFactory, overdue } from './standing';
 import { peakAboveRating } from './current';
+import { canHot, doesNotLast, escHot } from './heat';
 import type { Grade, Judge, Remedy, Situation, Verdict } from './verdict';
 
-const JUDGES: readonly Judge[] = [
+/** Those that read what is set and compute nothing to speak of. */
+const QUICK_JUDGES: readonly Judge[] = [
   packAgainstEsc,
   cellCountWrong,
   chemistryWrong,
@@ -54,28 +64,35 @@ const JUDGES: readonly Judge[] = [
   muchAdvance,
   specAdvance,
   loudTones,
+  loudStart,
   initialBrakeSteps,
   reverseSharperThanForward,
   cellCountGuessed,
   silentPack,
-  peakAboveRating,
   endPointsLearnedLow,
   calibrationLocked,
   escsUnlike,
   leftAtFactory,
 ];
+/** Those that drive the model first. */
+const DRIVING_JUDGES: readonly Judge[] = [peakAboveRating, canHot, escHot, doesNotLast];
+const JUDGES: readonly Judge[] = [...QUICK_JUDGES, ...DRIVING_JUDGES];
 
 const ORDER: readonly Grade[] = ['hazard', 'caution', 'note'];
 
 /** Hazards first. A move is offered only where it clears what was said. */
 export const verdictsOn = (situation: Situation): Verdict[] =>
-  [
-    ...JUDGES.flatMap((judge) => withMovesThatClear(judge, situation)),
-    ...againstRules(situation),
-    ...overdue(situation),
-  ]
+  [...withMoves(situation), ...againstRules(situation), ...overdue(situation)]
     .map((verdict) => withOverride(verdict, situation))
     .sort((a, b) => ORDER.indexOf(a.grade) - ORDER.indexOf(b.grade));
+
+function withMoves(situation: Situation): Verdict[] {
+  const said = JUDGES.flatMap((judge) => {
+    const verdict = judge(situation);
+    return verdict ? [{ judge, verdict }] : [];
+  });
+  return said.map((one) => withMovesThatHelp(one, situation, said));
+}
 
 function withOverride(verdict: Verdict, { goals }: Situation): Verdict {
   const override = goals.overridden[verdict.id];
@@ -84,13 +101,40 @@ function withOverride(verdict: Verdict, { goals }: Situation): Verdict {
     : verdict;
 }
 
-function withMovesThatClear(judge: Judge, situation: Situation): Verdict[] {
-  const verdict = judge(situation);
-  if (!verdict) return [];
-  const clears = (remedy: Remedy): boolean => {
+/** What is said by one judge; undefined where it has nothing to say. */
+interface Said {
+  judge: Judge;
+  verdict: Verdict;
+}
+
+const isWarning = ({ grade }: Verdict): boolean => grade !== 'note';
+
+/**
+ * A verdict with the moves that are worth making: each clears it, and none leads to another hazard or caution. A caution about a
+ * setting that no stop of this ESC clears is only worth knowing.
+ */
+function withMovesThatHelp({ judge, verdict }: Said, situation: Situation, all: readonly Said[]): Verdict {
+  const known = new Set(all.filter((one) => isWarning(one.verdict)).map((one) => one.verdict.id));
+  const helps = (remedy: Remedy): boolean => {
     if (remedy.kind !== 'move') return true;
-    const stops = { ...situation.stops, [remedy.itemId]: remedy.stopId };
-    return judge({ ...situation, stops })?.id !== verdict.id;
+    const moved = {
+      ...situation,
+      stops: { ...situation.stops, [remedy.itemId]: remedy.stopId },
+    };
+    return (
+      judge(moved)?.id !== verdict.id &&
+      QUICK_JUDGES.every((one) => {
+        const raised = one(moved);
+        return raised === undefined || !isWarning(raised) || known.has(raised.id);
+      })
+    );
   };
-  return [{ ...verdict, remedies: verdict.remedies.filter(clears) }];
+  const remedies = verdict.remedies.filter(helps);
+  // Cells that nothing protects stay unprotected, whatever this ESC offers.
+  const isClosest =
+    verdict.grade === 'caution' &&
+    verdict.id !== 'cutoffOff' &&
+    verdict.setting !== undefined &&
+    remedies.length === 0;
+  return { ...verdict, remedies, grade: isClosest ? 'note' : verdict.grade };
 }

@@ -52,6 +52,8 @@ export class LapLog {
   constructor(
     private readonly read: () => Readings,
     private readonly drawable: number,
+    /** Until when heat counts, s: the end of a race. */
+    private readonly heatUntilS: number,
   ) {
     this.hottest = { ...read().heat };
   }
@@ -75,7 +77,8 @@ export class LapLog {
     this.fastest = Math.max(this.fastest, shaft);
     this.leastCell = Math.min(this.leastCell, cell);
     this.lowest = Math.min(this.lowest, cell);
-    for (const part of HOT) this.hottest[part] = Math.max(this.hottest[part], heat[part]);
+    if (this.beganS < this.heatUntilS)
+      for (const part of HOT) this.hottest[part] = Math.max(this.hottest[part], heat[part]);
   }
 
   /** The time of the stint at a time since the run began, within the present lap. */

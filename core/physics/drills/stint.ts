@@ -86,7 +86,7 @@ interface Told {
 function repeat(rig: ResolvedRig, esc: EscBehaviour, dragBrake: number, { read, run, places }: Driven): Told {
   const coulombs = rig.capacityAh * 3600;
   const drawable = (rig.startCharge - flatCharge(rig.chemistry)) * coulombs;
-  const log = new LapLog(read, drawable);
+  const log = new LapLog(read, drawable, 60 * (rig.raceMinutes ?? Infinity));
   let cutoffS: number | undefined;
   let hotS: number | undefined;
   let drawnAtTooFar: number | undefined;

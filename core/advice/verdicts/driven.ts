@@ -1,0 +1,38 @@
+/** Manoeuvres that a verdict drives first: milliseconds each, asked for with every move, and most moves change nothing of them. */
+import type { EscProfile } from '../../esc/profile';
+import type { DrillNumber } from '../../physics/drills/drill';
+import { DEPENDS_ON, drillNumbers, type DrillId } from '../../physics/drills/runDrill';
+import { escBehaviour } from '../../physics/escChain';
+import { resolveRig } from '../../rig/resolve';
+import type { Rig } from '../../rig/rig';
+import type { Situation } from './verdict';
+
+type NumbersByCase = Map<string, readonly DrillNumber[]>;
+
+const known = new WeakMap<Rig, WeakMap<EscProfile, NumbersByCase>>();
+/** More cases than this are forgotten: nobody goes back so far. */
+const MOST_KEPT = 300;
+
+/** What a manoeuvre answers in a situation; nothing where the rig's numbers lead nowhere: the manoeuvre itself says so. */
+function driven(drill: DrillId, { rig, profile, stops, range, goals }: Situation): readonly DrillNumber[] {
+  const esc = escBehaviour(profile, stops, rig.channel, range, rig.pack.cells);
+  const cases = casesOf(rig, profile);
+  const use = drill === 'stint' ? goals.use : null;
+  const key = JSON.stringify([drill, DEPENDS_ON[drill].map((field) => esc[field]), use]);
+  const found = cases.get(key) ?? drillNumbers(drill, resolveRig(rig, profile, goals.use), esc);
+  if (cases.size > MOST_KEPT) cases.clear();
+  cases.set(key, found);
+  return found;
+}
+
+/** One number of a manoeuvre; undefined where it was never reached. */
+export const drivenTo = (drill: DrillId, numberId: string, situation: Situation): number | undefined =>
+  driven(drill, situation).find(({ id }) => id === numberId)?.value;
+
+function casesOf(rig: Rig, profile: EscProfile): NumbersByCase {
+  const ofRig = known.get(rig) ?? new WeakMap<EscProfile, NumbersByCase>();
+  known.set(rig, ofRig);
+  const cases = ofRig.get(profile) ?? new Map<string, readonly DrillNumber[]>();
+  ofRig.set(profile, cases);
+  return cases;
+}

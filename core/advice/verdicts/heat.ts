@@ -1,0 +1,78 @@
+/** What the stint comes to: how hot it gets, and whether it lasts. Limits of heat from memory. */
+import { escBehaviour } from '../../physics/escChain';
+import { withUnit } from '../../units/format';
+import { drivenTo } from './driven';
+import { moveToNumber, type Judge, type Remedy, type Situation } from './verdict';
+
+/** A can above this is hot to be touched; above the second its magnets suffer, °C. */
+const HOT_CAN_C = 80;
+const TOO_HOT_CAN_C = 100;
+/** How a can is cooled is assumed, and may be so much better, as a share of what it warms: a hazard holds even then. From memory. */
+const BETTER_COOLED = 0.3;
+/** So near to where it stops itself an ESC is a matter of sunshine, K. */
+const NEAR_LIMIT_K = 10;
+
+/** What cools without a loss of safety: less advance. Gearing does most, and is not the ESC's. */
+const cooler = (situation: Situation): Remedy[] => [
+  ...moveToNumber(situation, 'turbo', 0),
+  ...moveToNumber(situation, 'boost', 0),
+  ...moveToNumber(situation, 'advance', 0),
+  { kind: 'station', label: 'Gear lower, or look at mass and motor', station: 'rig' },
+];
+
+const duringIt = ({ goals }: Situation): string =>
+  goals.use.raceMinutes === null
+    ? 'one pack of your lap'
+    : `a race of ${withUnit(goals.use.raceMinutes, 'min', 1)}`;
+
+export const canHot: Judge = (situation) => {
+  const can = drivenTo('stint', 'can', situation);
+  if (can === undefined || can <= HOT_CAN_C) return undefined;
+  const air = situation.rig.vehicle.airCelsius.value;
+  const isSure = can - BETTER_COOLED * (can - air) > TOO_HOT_CAN_C;
+  return {
+    id: 'canHot',
+    grade: isSure ? 'hazard' : 'caution',
+    setting: undefined,
+    title: isSure ? 'The motor would be ruined by heat.' : 'The motor gets hot.',
+    sentence: `By the model its can comes to about ${withUnit(10 * Math.round(can / 10), '°C', 0)} in ${duringIt(situation)}; how well it is cooled is assumed. Make the first run two minutes short and measure the can: above ${HOT_CAN_C} °C is hot, above ${TOO_HOT_CAN_C} °C its magnets suffer.`,
+    remedies: cooler(situation),
+  };
+};
+
+export const escHot: Judge = (situation) => {
+  const { rig, profile, stops, range } = situation;
+  const esc = drivenTo('stint', 'esc', situation);
+  const own = escBehaviour(profile, stops, rig.channel, range, rig.pack.cells).escLimitC;
+  const limit = Math.min(own, profile.limits.temperatureLimitC ?? Infinity);
+  if (esc === undefined || esc <= limit - NEAR_LIMIT_K) return undefined;
+  return {
+    id: 'escHot',
+    grade: 'caution',
+    setting: undefined,
+    title: 'The ESC gets nearly as hot as it may.',
+    sentence: `By the model its case comes to ${withUnit(esc, '°C', 0)} in ${duringIt(situation)}, and it stops itself at ${withUnit(limit, '°C', 0)}. A fan, or an opening in the body, helps most.`,
+    remedies: [
+      ...moveToNumber(situation, 'driveFrequency', 8),
+      { kind: 'station', label: 'Add a fan', station: 'rig' },
+    ],
+  };
+};
+
+export const doesNotLast: Judge = (situation) => {
+  const { raceMinutes } = situation.goals.use;
+  const spare = drivenTo('stint', 'spare', situation);
+  if (raceMinutes === null || spare === undefined || spare >= 0) return undefined;
+  const heat = drivenTo('stint', 'heatStop', situation);
+  const cutoff = drivenTo('stint', 'cutoff', situation);
+  const why =
+    heat !== undefined ? 'heat stops it' : cutoff !== undefined ? 'the cutoff acts' : 'the pack is empty';
+  return {
+    id: 'doesNotLast',
+    grade: 'caution',
+    setting: undefined,
+    title: `It does not last ${withUnit(raceMinutes, 'min', 1)}.`,
+    sentence: `By the model ${why} ${withUnit(-spare, 'min', 1)} before the end. Gear lower, take a larger pack, or drive a softer lap.`,
+    remedies: [{ kind: 'station', label: 'Look at pack and gearing', station: 'rig' }],
+  };
+};
