@@ -74,11 +74,11 @@ const oddSituation: fc.Arbitrary<Situation> = fc
   )
   .map(([situation, odd, schools]) => {
     const rig = structuredClone(situation.rig);
-    rig.motor.type = odd.type as Rig['motor']['type'];
+    rig.motor.type = odd.type;
     rig.motor.kvRpmPerVolt.value *= odd.kv;
     rig.motor.endBellDegrees.value = odd.endBell;
     rig.motor.sensored = odd.sensored;
-    rig.pack.chemistry = odd.chemistry as Rig['pack']['chemistry'];
+    rig.pack.chemistry = odd.chemistry;
     rig.pack.cells = odd.cells;
     rig.pack.capacityAh.value *= odd.capacity;
     rig.channel.forwardEndPointPercent = odd.forward;

@@ -52,7 +52,7 @@ describe.each(['tenthBuggy', 'crawler', 'sportPlane', 'helicopter', 'fastBoat'] 
 it('a slipper clutch spares the driveline at little cost; soft tyres gear up', () => {
   const numbersOf = (change: object, drill: 'launch' | 'topSpeed') => {
     const rig = defaultRig('basher');
-    const vehicle = { ...rig.vehicle, ...change } as Rig['vehicle'];
+    const vehicle = { ...rig.vehicle, ...change };
     const resolved = resolveRig({ ...rig, vehicle }, archetypeFor('basher').profile);
     return Object.fromEntries(
       runDrill(drill, resolved, plainEsc()).numbers.map(({ id, value }) => [id, value!]),

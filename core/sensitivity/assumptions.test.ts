@@ -25,4 +25,13 @@ describe('what a number rests on', () => {
     expect(assumptionsOf(measured)).toHaveLength(assumptionsOf(buggy).length - 1);
     expect(resting(measured, 'to5')).not.toContain('grip');
   });
+
+  it('heat rests on how well motor and ESC are cooled, and all of a stint on how hard it is driven', () => {
+    const stint = whatNumbersRestOn('stint', buggy, smallProfile(), plainEsc());
+    const of = (id: string) =>
+      stint.find(({ number }) => number.id === id)!.assumed.map(({ label }) => label);
+    for (const id of ['can', 'esc']) expect(of(id)).toContain('how well motor and ESC are cooled');
+    for (const id of ['runs', 'perMinute', 'can', 'speed'])
+      expect(of(id)).toContain('how hard the lap is driven');
+  });
 });

@@ -7,13 +7,17 @@ import type { Quantity } from '../units/provenance';
 import type { DrillNumber } from '../physics/drills/drill';
 import { runDrill, type DrillId } from '../physics/drills/runDrill';
 import type { EscBehaviour } from '../physics/escChain';
+import type { ResolvedRig, ThermalModel } from '../physics/resolved';
 
 export interface Assumption {
   id: string;
   label: string;
   /** How far off a guess may be, as a share. From memory. */
   spread: number;
-  of: (rig: Rig) => Quantity | undefined;
+  /** The number of the rig; left out for what no rig states. */
+  of?: (rig: Rig) => Quantity | undefined;
+  /** What a factor on it does, where no number of the rig states it. */
+  scaled?: (rig: ResolvedRig, factor: number) => ResolvedRig;
 }
 
 const MAY_BE_ASSUMED: readonly Assumption[] = [
@@ -73,15 +77,47 @@ const MAY_BE_ASSUMED: readonly Assumption[] = [
     spread: 0.2,
     of: ({ vehicle }) => (vehicle.kind === 'propeller' ? vehicle.powerCoefficient : undefined),
   },
+  { id: 'detent', label: 'what the magnets hold', spread: 0.5, of: ({ motor }) => motor.detentNm },
+  {
+    id: 'cooling',
+    label: 'how well motor and ESC are cooled',
+    spread: 0.35,
+    scaled: (rig, factor) => ({ ...rig, thermal: cooledLess(rig.thermal, factor) }),
+  },
+  {
+    id: 'lap',
+    label: 'how hard the lap is driven',
+    spread: 0.15,
+    scaled: (rig, factor) => ({
+      ...rig,
+      lap: { ...rig.lap, howHardPercent: factor * rig.lap.howHardPercent },
+    }),
+  },
 ];
+
+const cooledLess = (thermal: ThermalModel, factor: number): ThermalModel => ({
+  ...thermal,
+  caseStill: factor * thermal.caseStill,
+  caseMoving: factor * thermal.caseMoving,
+  escStill: factor * thermal.escStill,
+  escFan: factor * thermal.escFan,
+});
 
 /** What of this rig nobody has given or measured. */
 export const assumptionsOf = (rig: Rig): Assumption[] =>
-  MAY_BE_ASSUMED.filter(({ of }) => of(rig)?.basis === 'assumed');
+  MAY_BE_ASSUMED.filter(({ of }) => of === undefined || of(rig)?.basis === 'assumed');
 
-/** The rig at both ends of what an assumption may be. */
-export const withinItsRange = (rig: Rig, { spread, of }: Assumption): Rig[] =>
-  [1 - spread, 1 + spread].map((factor) => withScaled(rig, of, factor));
+/** The rig for the drills at both ends of what an assumption may be. */
+export const atBothEnds = (
+  { spread, of, scaled }: Assumption,
+  rig: Rig,
+  profile: EscProfile,
+  use: Use | undefined,
+): ResolvedRig[] =>
+  [1 - spread, 1 + spread].map((factor) => {
+    const resolved = resolveRig(of ? withScaled(rig, of, factor) : rig, profile, use);
+    return scaled ? scaled(resolved, factor) : resolved;
+  });
 
 /** A rig with one of its quantities scaled. */
 function withScaled(rig: Rig, of: (rig: Rig) => Quantity | undefined, factor: number): Rig {
@@ -111,13 +147,13 @@ export function whatNumbersRestOn(
   rig: Rig,
   profile: EscProfile,
   esc: EscBehaviour,
-  use?: Use | undefined,
+  use?: Use,
 ): RestsOn[] {
-  const valuesOf = (of: Rig): Map<string, number | undefined> =>
-    new Map(runDrill(drill, resolveRig(of, profile, use), esc).numbers.map(({ id, value }) => [id, value]));
+  const valuesOf = (of: ResolvedRig): Map<string, number | undefined> =>
+    new Map(runDrill(drill, of, esc).numbers.map(({ id, value }) => [id, value]));
   const tried = assumptionsOf(rig).map((assumption) => ({
     label: assumption.label,
-    ends: withinItsRange(rig, assumption).map(valuesOf),
+    ends: atBothEnds(assumption, rig, profile, use).map(valuesOf),
   }));
   return runDrill(drill, resolveRig(rig, profile, use), esc).numbers.map((number) => {
     const now = number.value;

@@ -8,7 +8,7 @@ import { resolveRig } from '../rig/resolve';
 import { VOCABULARY } from '../settings/vocabulary';
 import type { Rig } from '../rig/rig';
 import type { Use } from '../rig/use';
-import { assumptionsOf, withinItsRange } from './assumptions';
+import { assumptionsOf, atBothEnds } from './assumptions';
 import { DEPENDS_ON, DRILLS, runDrill, type DrillId } from '../physics/drills/runDrill';
 import type { DrillNumber } from '../physics/drills/drill';
 import { escBehaviour, type EscBehaviour } from '../physics/escChain';
@@ -91,9 +91,7 @@ export function* whatMatters({
   }
   for (const assumption of assumed) {
     const { id, label } = assumption;
-    const all = withinItsRange(rig, assumption).map((other) =>
-      numbersOf(resolveRig(other, profile, use), behave(stops)),
-    );
+    const all = atBothEnds(assumption, rig, profile, use).map((other) => numbersOf(other, behave(stops)));
     movers.push({ kind: 'assumed', id, label, moves: spans(base, all) });
     yield { done: (done += 1), of: total };
   }

@@ -109,13 +109,16 @@ const openIntents = (draft: Draft, rig: Rig, profile: EscProfile, holdings: Hold
   setup: Object.fromEntries(handChangesOf(rig, draft.setup).map(({ key, to }) => [key, to])),
 });
 
-/** What the driver loaded in spite of a hazard, and why: a sheet tells it. */
+/** What the driver loaded in spite of a hazard or means as it is, and why: a sheet tells it. */
 const takenUpon = (
   { rig, profile, memory, rules, goals }: Pick<Bench, 'rig' | 'profile' | 'memory' | 'rules' | 'goals'>,
   stops: StopByItem,
 ): string[] =>
-  verdictsOn({ rig, profile, stops, range: memory.range, rules, goals }).flatMap(({ title, overridden }) =>
-    overridden === undefined ? [] : [`In spite of a hazard. ${title} Reason: ${overridden}`],
+  verdictsOn({ rig, profile, stops, range: memory.range, rules, goals }).flatMap(
+    ({ title, grade, overridden }) =>
+      overridden === undefined
+        ? []
+        : [`${grade === 'hazard' ? 'In spite of a hazard.' : 'Meant so.'} ${title} Reason: ${overridden}`],
   );
 
 /** Adds a sheet under the next free number of its rig, which must be locked. */

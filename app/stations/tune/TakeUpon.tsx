@@ -4,15 +4,29 @@ import { Button } from '../../ui/Button';
 import { useBench } from '../bench/BenchContext';
 import { INPUT } from '../rig/formParts';
 
-/** A hazard is loaded only by somebody who says why. The reason is kept, and stands on the sheet. */
-export function TakeUpon({ verdict: { id, sentence, overridden } }: { verdict: Verdict }) {
+/** What a hazard and a thing done on purpose are called here. */
+const WORDS = {
+  hazard: {
+    kept: 'You load it all the same',
+    ask: 'Load it all the same …',
+    say: 'I take it upon me',
+  },
+  meant: { kept: 'You mean it', ask: 'I mean it …', say: 'Keep it as meant' },
+};
+
+/**
+ * A hazard is loaded only by somebody who says why; what is done on purpose can be kept as meant. The reason is kept, and stands
+ * on the sheet.
+ */
+export function TakeUpon({ verdict: { id, grade, sentence, overridden } }: { verdict: Verdict }) {
+  const words = WORDS[grade === 'hazard' ? 'hazard' : 'meant'];
   const { goals, changeGoals } = useBench();
   const [reason, setReason] = useState('');
   const field = useId();
   if (overridden !== undefined)
     return (
-      <p className="mt-1 border-t border-hazard pt-1">
-        You load it all the same: “{overridden}”{' '}
+      <p className={`mt-1 border-t pt-1 ${grade === 'hazard' ? 'border-hazard' : 'border-rule'}`}>
+        {words.kept}: “{overridden}”{' '}
         <Button
           look="quiet"
           onClick={() => {
@@ -27,7 +41,7 @@ export function TakeUpon({ verdict: { id, sentence, overridden } }: { verdict: V
   const typed = reason.trim();
   return (
     <details className="mt-1">
-      <summary className="min-h-8 cursor-pointer py-1">Load it all the same …</summary>
+      <summary className="min-h-8 cursor-pointer py-1">{words.ask}</summary>
       <label htmlFor={field} className="block">
         Why? The reason stands on the sheet.
       </label>
@@ -45,7 +59,7 @@ export function TakeUpon({ verdict: { id, sentence, overridden } }: { verdict: V
             changeGoals({ overridden: { ...goals.overridden, [id]: { sentence, reason: typed } } })
           }
         >
-          I take it upon me
+          {words.say}
         </Button>
       </span>
     </details>

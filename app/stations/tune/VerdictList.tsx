@@ -1,4 +1,4 @@
-import type { Verdict } from '#core/advice/verdicts/verdict';
+import { mayBeMeant, type Verdict } from '#core/advice/verdicts/verdict';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
@@ -28,7 +28,7 @@ export function VerdictList({ verdicts }: { verdicts: Verdict[] }) {
             )}
           </p>
           <MovePreviews verdict={verdict} />
-          {verdict.grade === 'hazard' && <TakeUpon verdict={verdict} />}
+          {(verdict.grade === 'hazard' || mayBeMeant(verdict)) && <TakeUpon verdict={verdict} />}
         </Notice>
       ))}
     </section>

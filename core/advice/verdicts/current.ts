@@ -1,6 +1,7 @@
 /** What the hardest pull draws, against what pack and ESC are rated for. Common practice. */
 import { formatNumber } from '../../units/format';
 import { drivenTo } from './driven';
+import { isProven } from './proven';
 import type { Judge } from './verdict';
 
 export const peakAboveRating: Judge = (situation) => {
@@ -32,7 +33,7 @@ export const peakAboveRating: Judge = (situation) => {
     grade: 'caution',
     setting: undefined,
     title: 'A hard pull draws more than the parts are rated for.',
-    sentence: `${exceeded.name}; by the model a full pull draws ${formatNumber(exceeded.drawn, 0)} A for a moment. Hold the launch back, gear lower, and feel plugs, pack and ESC after the first minutes.`,
+    sentence: `${exceeded.name}; by the model a full pull draws ${isProven(situation) ? `${formatNumber(exceeded.drawn, 0)} A` : 'more'} for a moment. Hold the launch back, gear lower, and feel plugs, pack and ESC after the first minutes.`,
     remedies: [{ kind: 'station', label: 'Look at pack and gearing', station: 'rig' }],
   };
 };

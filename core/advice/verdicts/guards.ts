@@ -1,6 +1,5 @@
 /** Guards, sensors and sounds. Limits: common practice unless said otherwise. */
-import { PROVEN_ADVANCE } from '../../physics/motor';
-import { resolveRig } from '../../rig/resolve';
+import { endBellDegrees, isProven, PROVEN_DEGREES, totalAdvanceOf } from './proven';
 import { formatNumber } from '../../units/format';
 import { amountOf, choiceOf, moveToChoice, moveToNumber, onPurpose, type Judge } from './verdict';
 
@@ -90,15 +89,10 @@ export const sensorsMissing: Judge = (situation) => {
   return undefined;
 };
 
-const PROVEN_DEGREES = (PROVEN_ADVANCE * 180) / Math.PI;
-
 export const muchAdvance: Judge = (situation) => {
-  const endBell = resolveRig(situation.rig, situation.profile).endBellDegrees;
-  const total = (['advance', 'boost', 'turbo'] as const).reduce(
-    (sum, setting) => sum + (amountOf(situation, setting) ?? 0),
-    endBell,
-  );
-  if (total <= PROVEN_DEGREES + 1e-6 || situation.rig.vehicleClass === 'sprint') return undefined;
+  const endBell = endBellDegrees(situation);
+  const total = totalAdvanceOf(situation);
+  if (isProven(situation) || situation.rig.vehicleClass === 'sprint') return undefined;
   const isMeant =
     situation.rig.vehicleClass === 'modifiedCircuit' || onPurpose(situation, 'topSpeed', 'boost');
   const byEndBell = endBell > PROVEN_DEGREES;

@@ -2,6 +2,7 @@
 import { escBehaviour } from '../../physics/escChain';
 import { withUnit } from '../../units/format';
 import { drivenTo } from './driven';
+import { isProven } from './proven';
 import { moveToNumber, type Judge, type Remedy, type Situation } from './verdict';
 
 /** A can above this is hot to be touched; above the second its magnets suffer, °C. */
@@ -35,7 +36,7 @@ export const canHot: Judge = (situation) => {
     grade: isSure ? 'hazard' : 'caution',
     setting: undefined,
     title: isSure ? 'The motor would be ruined by heat.' : 'The motor gets hot.',
-    sentence: `By the model its can comes to about ${withUnit(10 * Math.round(can / 10), '°C', 0)} in ${duringIt(situation)}; how well it is cooled is assumed. Make the first run two minutes short and measure the can: above ${HOT_CAN_C} °C is hot, above ${TOO_HOT_CAN_C} °C its magnets suffer.`,
+    sentence: `By the model its can comes to ${isProven(situation) ? `about ${withUnit(10 * Math.round(can / 10), '°C', 0)}` : `more than ${HOT_CAN_C} °C`} in ${duringIt(situation)}; how well it is cooled is assumed. Make the first run two minutes short and measure the can: above ${HOT_CAN_C} °C is hot, above ${TOO_HOT_CAN_C} °C its magnets suffer.`,
     remedies: cooler(situation),
   };
 };
@@ -50,8 +51,8 @@ export const escHot: Judge = (situation) => {
     id: 'escHot',
     grade: 'caution',
     setting: undefined,
-    title: 'The ESC gets nearly as hot as it may.',
-    sentence: `By the model its case comes to ${withUnit(esc, '°C', 0)} in ${duringIt(situation)}, and it stops itself at ${withUnit(limit, '°C', 0)}. A fan, or an opening in the body, helps most.`,
+    title: 'The ESC gets about as hot as it may.',
+    sentence: `By the model its case comes ${isProven(situation) ? `to ${withUnit(esc, '°C', 0)}` : 'near that'} in ${duringIt(situation)}; it stands ${withUnit(limit, '°C', 0)}. How well it is cooled is assumed. A fan, or an opening in the body, helps most.`,
     remedies: [
       ...moveToNumber(situation, 'driveFrequency', 8),
       { kind: 'station', label: 'Add a fan', station: 'rig' },

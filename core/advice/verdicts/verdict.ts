@@ -103,9 +103,15 @@ export interface Verdict {
   /** Why, with the numbers it was computed from. */
   sentence: string;
   remedies: Remedy[];
-  /** Why the driver loads a hazard all the same. */
+  /** Why the driver loads a hazard all the same, or means what is said here. */
   overridden?: string;
 }
+
+/** What some do on purpose, and can say why: two halves of one method. */
+const MAY_BE_MEANT: readonly VerdictId[] = ['brakeThroughRadio', 'limitedTwice'];
+
+/** Whether a driver may say that he means it; what is unwise stays said. */
+export const mayBeMeant = ({ id, grade }: Verdict): boolean => grade === 'note' && MAY_BE_MEANT.includes(id);
 
 /** Hazards that nobody has taken upon himself: nothing is loaded while there are any. */
 export const openHazards = (verdicts: readonly Verdict[]): Verdict[] =>

@@ -37,7 +37,7 @@ import {
 import { calibrationLocked, endPointsLearnedLow, escsUnlike, leftAtFactory, overdue } from './standing';
 import { peakAboveRating } from './current';
 import { canHot, doesNotLast, escHot } from './heat';
-import type { Grade, Judge, Remedy, Situation, Verdict } from './verdict';
+import { mayBeMeant, type Grade, type Judge, type Remedy, type Situation, type Verdict } from './verdict';
 
 /** Those that read what is set and compute nothing to speak of. */
 const QUICK_JUDGES: readonly Judge[] = [
@@ -96,9 +96,10 @@ function withMoves(situation: Situation): Verdict[] {
 
 function withOverride(verdict: Verdict, { goals }: Situation): Verdict {
   const override = goals.overridden[verdict.id];
-  return verdict.grade === 'hazard' && override?.sentence === verdict.sentence
-    ? { ...verdict, overridden: override.reason }
-    : verdict;
+  if (!override) return verdict;
+  // With other numbers a hazard is another one; a method stays the same.
+  const holds = verdict.grade === 'hazard' ? override.sentence === verdict.sentence : mayBeMeant(verdict);
+  return holds ? { ...verdict, overridden: override.reason } : verdict;
 }
 
 /** What is said by one judge; undefined where it has nothing to say. */
