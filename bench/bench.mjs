@@ -33,7 +33,7 @@ for (const line of stdout.trim().split('\n')) {
 console.log('\nthe ear');
 console.log(spawnSync(process.execPath, ['.cache/bench/ear.js'], { encoding: 'utf8' }).stdout);
 
-console.log('\nthe stint three ways');
+console.log('\nthe stint on each kind of model');
 console.log(spawnSync(process.execPath, ['.cache/bench/stint.js'], { encoding: 'utf8' }).stdout);
 
 console.log('\nstart-up, s');

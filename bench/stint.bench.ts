@@ -31,9 +31,11 @@ for (const { name, rig, profile } of rigs) {
   const { numbers } = runDrill('stint', resolved, esc);
   const converged = runDrill('stint', { ...resolved, accuracy: CONVERGED }, esc).numbers;
   const worst = Math.max(
-    ...numbers.map(({ value = 0, decimals }, place) => {
+    ...numbers.map(({ id, value = 0, decimals }, place) => {
       const exact = converged[place]!.value ?? 0;
-      return Math.abs(value - exact) / Math.max(Math.abs(exact), 10 ** -decimals);
+      // A difference in per cent counts against the whole.
+      const size = id === 'firstMinute' ? 100 : Math.max(Math.abs(exact), 10 ** -decimals);
+      return Math.abs(value - exact) / size;
     }),
   );
   console.log(

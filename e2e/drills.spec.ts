@@ -8,9 +8,9 @@ test('every manoeuvre has a trace and numbers, and they follow the draft', async
     ['Let go', 'Of what lifts the rear'],
     ['Top speed', 'Motor there'],
     ['Trigger', 'Furthest from straight'],
-    ['Slope', 'Stands still up to'],
+    ['Slope', 'Comes to a stop when rolling, up to'],
     ['Crawl', 'Least steady speed'],
-    ['Stint', 'Motor winding at the end'],
+    ['Stint', 'Motor can, hottest'],
     ['Heat', 'Least heat near'],
     ['Timing', 'Outside the proven range by'],
     ['Supply', 'Lowest bus voltage'],
@@ -23,6 +23,37 @@ test('every manoeuvre has a trace and numbers, and they follow the draft', async
   await does.getByRole('tab', { name: 'Let go' }).click();
   await moveRail(page, 'Drag brake', 'ArrowRight', 2);
   await expect(does.getByRole('row', { name: /Roll from .* to 5 km\/h.*shorter/ })).toBeVisible();
+});
+
+test('the lap is chosen, edited and kept, with the race length and how full the pack begins', async ({
+  page,
+}) => {
+  await openDemoRig(page, 'kelp-beach-buggy', 'Lapped buggy', 'tune');
+  const does = page.getByRole('complementary', { name: 'What it does' });
+  const runs = does.getByRole('row', { name: /^Runs for/ });
+  await does.getByRole('tab', { name: 'Stint' }).click();
+  await expect(runs).toBeVisible();
+  const before = await runs.textContent();
+  const lap = does.getByRole('region', { name: 'What it drives' });
+  await lap.getByLabel('Driven at').fill('60');
+  await expect(runs).not.toHaveText(before!);
+  await lap.getByLabel('Race lasts').fill('500');
+  await expect(lap.getByRole('alert')).toHaveText('From 0.5 to 240.');
+  await lap.getByLabel('Race lasts').fill('60');
+  await expect(does.getByRole('row', { name: /^Beyond the race length/ })).toBeVisible();
+  await expect(page.getByText('It does not last 60 min.')).toBeVisible();
+  await lap.getByText('Pieces of the lap').click();
+  const kept = page.waitForResponse((response) => response.url().endsWith('/goals') && response.ok());
+  await lap.getByLabel('Piece 2', { exact: true }).selectOption('climb');
+  await kept;
+  await expect(lap.getByRole('option', { name: 'race track, edited' })).toBeAttached();
+  await page.reload();
+  await does.getByRole('tab', { name: 'Stint' }).click();
+  await expect(lap.getByLabel('Driven at')).toHaveValue('60');
+  await expect(lap.getByLabel('Race lasts')).toHaveValue('60');
+  await lap.getByText('Pieces of the lap').click();
+  await lap.getByRole('button', { name: 'Back to the usual pieces' }).click();
+  await expect(lap.getByRole('option', { name: 'race track, edited' })).toHaveCount(0);
 });
 
 test('every stop of every setting is tried, beside the page', async ({ page }) => {

@@ -22,14 +22,14 @@ export interface Lap {
   howHardPercent: number;
 }
 
-/** Scrub and slip of driving round a corner, as a share of the weight. From memory: makes a race use what races use. */
-const CORNER_SHARE = 0.6;
+/** Scrub and slip of driving round a corner, as a share of what the tyres can carry. From memory: makes a race use what races use. */
+const CORNER_OF_GRIP = 0.75;
 /** How steep a climb is, as a share of the weight: 30°. Assumed. */
 const CLIMB_SHARE = 0.5;
 
-/** What a piece asks for on top of rolling and air, as a share of the weight. */
-export const extraShareOf = (kind: PieceKind): number =>
-  kind === 'corner' ? CORNER_SHARE : kind === 'climb' ? CLIMB_SHARE : 0;
+/** What a piece asks for on top of rolling and air, as a share of the weight. @param grip of tyre on ground */
+export const extraShareOf = (kind: PieceKind, grip: number): number =>
+  kind === 'corner' ? CORNER_OF_GRIP * grip : kind === 'climb' ? CLIMB_SHARE : 0;
 
 /** The trigger of a piece as it is driven, −1 to 1. */
 export const triggerOf = ({ triggerPercent }: LapPiece, { howHardPercent }: Lap): number =>

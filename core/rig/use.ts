@@ -40,13 +40,13 @@ export const LAPS = {
     pieces: [
       straight(100, 2),
       straight(-70, 0.5),
-      corner(45, 1.2),
+      corner(55, 1.2),
       straight(100, 1.2),
       corner(0, 0.4),
-      corner(55, 1.3),
-      straight(100, 1),
+      corner(65, 1.3),
+      straight(100, 1.2),
       straight(-40, 0.3),
-      corner(50, 1.2),
+      corner(60, 1.2),
     ],
   },
   smallTrack: {

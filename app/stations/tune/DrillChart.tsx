@@ -46,10 +46,10 @@ interface TraceChartProps {
 function TraceChart({ now, draft, band, mark, height }: TraceChartProps) {
   const ys = [...now.points, ...draft.points].map((p) => p.y);
   const highest = Math.max(...ys, ...(band?.points.map((p) => p.high) ?? []));
-  const lowest = Math.min(0, ...ys, ...(band?.points.map((p) => p.low) ?? []));
+  const lowest = Math.min(draft.from ?? 0, ...ys, ...(band?.points.map((p) => p.low) ?? []));
   // A mark far above the curves would flatten them; it is said in the numbers anyway.
   const shownMark = mark !== undefined && mark.y < highest * 1.6 ? mark : undefined;
-  const top = Math.max(highest, shownMark ? shownMark.y * 1.1 : 0, lowest < 0 ? 0 : 1);
+  const top = Math.max(highest, shownMark ? shownMark.y * 1.1 : 0, lowest < 0 ? 0 : lowest + 1);
   const [left, right] = roundedOut(draft.points[0]!.x, draft.points.at(-1)!.x);
   const [bottom, ceiling] = roundedOut(lowest, top);
   const curves = useMemo(

@@ -178,7 +178,7 @@ function Numbers({ now, band, draft }: DrillPair) {
 }
 
 const plain = ({ value, decimals }: DrillNumber): string =>
-  value === undefined ? 'never' : value.toFixed(decimals);
+  value === undefined ? 'never' : value.toFixed(decimals).replace('-', '−');
 
 /** A range to the digits that the number is shown with. */
 const rangeWords = ({ low, high }: Range, decimals: number): string =>

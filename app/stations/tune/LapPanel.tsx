@@ -163,7 +163,7 @@ function NumberField({ id, label, value, bounds: [least, most], onChange, onEmpt
         onBlur={() => setTyped(undefined)}
         aria-invalid={isWrong}
         aria-describedby={isWrong ? words : undefined}
-        className={`${INPUT} w-20 text-right`}
+        className={`${INPUT} w-16 px-2 text-right`}
       />
       {isWrong && (
         <span id={words} role="alert" className="text-sm text-hazard">
@@ -191,12 +191,12 @@ function Pieces({
       <ol className="mt-1">
         {pieces.map((piece, place) => (
           // A piece has nothing but its place.
-          <li key={place} className="flex flex-wrap items-center gap-2 border-t border-rule py-1.5">
+          <li key={place} className="flex flex-wrap items-center gap-1.5 border-t border-rule py-1.5">
             <select
               aria-label={`Piece ${place + 1}`}
               value={piece.kind}
               onChange={(event) => put(place, { kind: event.target.value as PieceKind })}
-              className={INPUT}
+              className={`${INPUT} w-28 px-2`}
             >
               {Object.entries(PIECE_KINDS).map(([kind, words]) => (
                 <option key={kind} value={kind}>
@@ -210,7 +210,7 @@ function Pieces({
               bounds={USE_BOUNDS.triggerPercent}
               onChange={(triggerPercent) => put(place, { triggerPercent })}
             />
-            % for
+            %
             <NumberField
               label={`Time of piece ${place + 1}, s`}
               value={piece.seconds}

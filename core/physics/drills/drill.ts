@@ -15,6 +15,8 @@ export interface DrillNumber {
 export interface Trace {
   xLabel: string;
   yLabel: string;
+  /** Where its axis begins; at nought where left out. */
+  from?: number;
   points: { x: number; y: number }[];
 }
 

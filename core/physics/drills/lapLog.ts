@@ -27,7 +27,7 @@ export type Hot = (typeof HOT)[number];
 /** The first minutes are driven one by one: they decide how strong it starts. */
 const ONE_BY_ONE_S = 90;
 /** About so much is driven in all; the rest of a long stint is laps that stand for several, at most so many. */
-const DRIVEN_S = 600;
+const DRIVEN_S = 400;
 const MOST_ALIKE = 8;
 /** Nothing is looked at for longer, s: four hours. */
 export const LONGEST_S = 4 * 3600;

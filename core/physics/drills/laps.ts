@@ -14,14 +14,21 @@ export interface LapKeeper {
   powerLeft: () => number;
 }
 
+/** What a lap finds outside the trigger. */
+export interface Ground {
+  /** Strength of the brake with the trigger let go, 0 to 1. */
+  dragBrake: number;
+  /** Of tyre on ground; nought in the air. */
+  grip: number;
+}
+
 /**
  * The parts of so many laps; a trigger below zero brakes.
- * @param dragBrake strength of the brake with the trigger let go, 0 to 1
  */
 export function* lapParts(
   lap: Lap,
   esc: EscBehaviour,
-  dragBrake: number,
+  { dragBrake, grip }: Ground,
   keeper: LapKeeper,
 ): Generator<RunPart> {
   let duty = 0;
@@ -30,7 +37,7 @@ export function* lapParts(
     if (standsFor === undefined) return;
     for (const piece of lap.pieces) {
       const trigger = triggerOf(piece, lap);
-      const shared = { lengthS: piece.seconds, extraShare: extraShareOf(piece.kind), standsFor };
+      const shared = { lengthS: piece.seconds, extraShare: extraShareOf(piece.kind, grip), standsFor };
       if (trigger > 0) {
         const signal = trigger * esc.forwardSignal;
         const to = keeper.powerLeft() * dutyOf(esc, signal);

@@ -10,7 +10,7 @@ import type { ResolvedPropeller, ResolvedRig, ResolvedWheels } from '../resolved
 import { runWheels } from '../wheels';
 import { number, type Drill, type DrillNumber } from './drill';
 import { LapLog, type Readings } from './lapLog';
-import { lapParts } from './laps';
+import { lapParts, type Ground } from './laps';
 
 /** In flight the propeller asks the air for less than on the bench. Assumed. */
 const FLIGHT_SHARE = 0.8;
@@ -41,7 +41,12 @@ function drive(charged: ResolvedWheels, rig: ResolvedRig, esc: EscBehaviour): Dr
   });
   const run = (parts: Iterable<RunPart>, marks: readonly Mark[]) =>
     runWheels(charged, bridgeSettingOf(rig, esc), parts, y, { marks, endsAtRest: false });
-  const told = repeat(charged, esc, esc.dragBrake, { read, run, places: AT });
+  const told = repeat(
+    charged,
+    esc,
+    { dragBrake: esc.dragBrake, grip: charged.grip },
+    { read, run, places: AT },
+  );
   return answer(charged, esc, told, { label: 'speed of each lap, km/h', of: kmPerHour });
 }
 
@@ -61,7 +66,7 @@ function fly(charged: ResolvedPropeller, rig: ResolvedRig, esc: EscBehaviour): D
       airShare: FLIGHT_SHARE,
       endsAtRest: false,
     });
-  const told = repeat(charged, esc, esc.propellerBrake, { read, run, places: SPIN });
+  const told = repeat(charged, esc, { dragBrake: esc.propellerBrake, grip: 0 }, { read, run, places: SPIN });
   return answer(charged, esc, told, { label: 'highest rpm of each lap', of: rpmOf });
 }
 
@@ -83,7 +88,7 @@ interface Told {
   drawnTooFar: number;
 }
 
-function repeat(rig: ResolvedRig, esc: EscBehaviour, dragBrake: number, { read, run, places }: Driven): Told {
+function repeat(rig: ResolvedRig, esc: EscBehaviour, ground: Ground, { read, run, places }: Driven): Told {
   const coulombs = rig.capacityAh * 3600;
   const drawable = (rig.startCharge - flatCharge(rig.chemistry)) * coulombs;
   const log = new LapLog(read, drawable, 60 * (rig.raceMinutes ?? Infinity));
@@ -122,7 +127,7 @@ function repeat(rig: ResolvedRig, esc: EscBehaviour, dragBrake: number, { read, 
     pieceEnds: (seconds: number) => log.note(seconds),
     powerLeft: () => (cutoffS === undefined ? 1 : esc.cutoffLeaves),
   };
-  const { endS } = run(lapParts(rig.lap, esc, dragBrake, keeper), marks);
+  const { endS } = run(lapParts(rig.lap, esc, ground, keeper), marks);
   const stintEndS = log.stintTime(endS);
   log.end(endS);
   const { drawn } = read();
@@ -163,6 +168,8 @@ function answer(rig: ResolvedRig, esc: EscBehaviour, told: Told, pull: Pull): Dr
   return {
     xLabel: 'min',
     yLabel: 'lowest cell of each lap, V',
+    // A tenth of a volt decides here.
+    from: tooFar - 0.5,
     points: cells,
     mark,
     more: [{ xLabel: 'min', yLabel: pull.label, points: pulls }],
@@ -210,10 +217,10 @@ function numbersOf(rig: ResolvedRig, esc: EscBehaviour, told: Told): DrillNumber
     number('lowestCell', 'Lowest cell, as the ESC sees it', log.lowest, 'V', 2, 'deeper sag', 'less sag'),
     number(
       'firstMinute',
-      'First minute stronger than the rest',
+      'Volts under load, first minute over the rest',
       firstMinute(log, runsS),
       '%',
-      0,
+      1,
       'more even',
       'livelier at first',
     ),
@@ -227,15 +234,15 @@ function numbersOf(rig: ResolvedRig, esc: EscBehaviour, told: Told): DrillNumber
   ];
 }
 
-/** By how much the laps of the first minute pull better than the later ones at full power, %; undefined where there are none. */
+/** By how much the cells stand higher under load in the first minute than later at full power, %: a motor follows its volts. Undefined without such laps. */
 function firstMinute({ laps }: LapLog, runsS: number): number | undefined {
   const mean = (from: number, to: number): number => {
     const between = laps.filter(({ untilS }) => untilS > from && untilS <= to);
     const lasted = between.reduce((total, { seconds }) => total + seconds, 0);
-    return between.reduce((total, { pull, seconds }) => total + pull * seconds, 0) / lasted;
+    return between.reduce((total, { leastCell, seconds }) => total + leastCell * seconds, 0) / lasted;
   };
   const first = mean(0, FIRST_MINUTE_S);
   const rest = mean(FIRST_MINUTE_S, runsS);
-  // Without a lap, or without a lap that moves, there is nothing to compare.
+  // Without a lap there is nothing to compare.
   return first > 0 && rest > 0 ? 100 * (first / rest - 1) : undefined;
 }
