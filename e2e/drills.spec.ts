@@ -10,7 +10,7 @@ test('every manoeuvre has a trace and numbers, and they follow the draft', async
     ['Trigger', 'Furthest from straight'],
     ['Slope', 'Comes to a stop when rolling, up to'],
     ['Crawl', 'Least steady speed'],
-    ['Stint', 'Motor can, hottest'],
+    ['Stint', 'Motor can, hottest lap'],
     ['Heat', 'Least heat near'],
     ['Timing', 'Outside the proven range by'],
     ['Supply', 'Lowest bus voltage'],

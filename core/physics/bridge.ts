@@ -210,6 +210,3 @@ function brakeConstantly(
 
 /** For runs of a few seconds, whose peaks and crossings have to be exact, and which cost nothing. */
 export const finely = <R extends ResolvedRig>(rig: R): R => ({ ...rig, accuracy: rig.accuracy / 50 });
-
-/** For runs of minutes, in which small errors of single pulls even out. */
-export const coarsely = <R extends ResolvedRig>(rig: R): R => ({ ...rig, accuracy: rig.accuracy * 3 });

@@ -41,7 +41,7 @@ export interface RunPart {
   signal: number;
   /** What the ground asks for on top of rolling, as a share of the weight: corners and climbs. */
   extraShare?: number;
-  /** How many times over it counts for the charge and for what warms slowly: a lap that stands for several alike. */
+  /** How many times over it counts for charge and heat: a lap that stands for several alike. */
   standsFor?: number;
 }
 
@@ -162,7 +162,7 @@ export class PowerTrain {
       packAmps * packAmps * this.cellsOhm + (cellOhm > 0 ? (slow * slow) / (cellOhm * SLOW_SAG_SHARE) : 0);
     const toAir = (y[place + TRAIN.pack]! - rig.ambientC) / rig.packThermal.toAir;
     out[place + TRAIN.pack] = (standsFor * (packWatts - toAir)) / rig.packThermal.joulesPerK;
-    // The winding follows its can within a lap or two by itself.
+    out[place + TRAIN.winding]! *= standsFor;
     out[place + TRAIN.case]! *= standsFor;
     out[place + TRAIN.esc]! *= standsFor;
   }

@@ -1,8 +1,9 @@
 /** Manoeuvres that a verdict drives first: milliseconds each, asked for with every move, and most moves change nothing of them. */
 import type { EscProfile } from '../../esc/profile';
 import type { DrillNumber } from '../../physics/drills/drill';
-import { DEPENDS_ON, drillNumbers, type DrillId } from '../../physics/drills/runDrill';
-import { escBehaviour } from '../../physics/escChain';
+import { DEPENDS_ON, drillNumbers, roughStintNumbers, type DrillId } from '../../physics/drills/runDrill';
+import { escBehaviour, type EscBehaviour } from '../../physics/escChain';
+import type { ResolvedRig } from '../../physics/resolved';
 import { resolveRig } from '../../rig/resolve';
 import type { Rig } from '../../rig/rig';
 import type { Situation } from './verdict';
@@ -19,11 +20,15 @@ function driven(drill: DrillId, { rig, profile, stops, range, goals }: Situation
   const cases = casesOf(rig, profile);
   const use = drill === 'stint' ? goals.use : null;
   const key = JSON.stringify([drill, DEPENDS_ON[drill].map((field) => esc[field]), use]);
-  const found = cases.get(key) ?? drillNumbers(drill, resolveRig(rig, profile, goals.use), esc);
+  const found = cases.get(key) ?? numbersOf(drill, resolveRig(rig, profile, goals.use), esc);
   if (cases.size > MOST_KEPT) cases.clear();
   cases.set(key, found);
   return found;
 }
+
+/** A stint only about: what is said of it is rounded. */
+const numbersOf = (drill: DrillId, rig: ResolvedRig, esc: EscBehaviour): readonly DrillNumber[] =>
+  drill === 'stint' ? roughStintNumbers(rig, esc) : drillNumbers(drill, rig, esc);
 
 /** One number of a manoeuvre; undefined where it was never reached. */
 export const drivenTo = (drill: DrillId, numberId: string, situation: Situation): number | undefined =>

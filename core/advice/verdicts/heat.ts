@@ -73,7 +73,7 @@ export const doesNotLast: Judge = (situation) => {
     grade: 'caution',
     setting: undefined,
     title: `It does not last ${withUnit(raceMinutes, 'min', 1)}.`,
-    sentence: `By the model ${why} ${withUnit(-spare, 'min', 1)} before the end. Gear lower, take a larger pack, or drive a softer lap.`,
+    sentence: `By the model ${why} about ${withUnit(Math.max(1, -spare), 'min', 0)} before the end. Gear lower, take a larger pack, or drive a softer lap.`,
     remedies: [{ kind: 'station', label: 'Look at pack and gearing', station: 'rig' }],
   };
 };

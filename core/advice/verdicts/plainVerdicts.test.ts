@@ -33,7 +33,7 @@ function verdicts(moves: Partial<Record<SettingId, string>>, rig = rigWith(), ru
   }
   const usual = usualGoals(rig.vehicleClass);
   // A heat: over a whole pack, three cells make this motor hot.
-  const goals = { ...usual, use: { ...usual.use, raceMinutes: 4 } };
+  const goals = { ...usual, use: { ...usual.use, raceMinutes: 2 } };
   return verdictsOn({ rig, profile, stops, range: FULL_RANGE, rules, goals });
 }
 const ids = (list: Verdict[]): string[] => list.map((v) => v.id);

@@ -74,9 +74,10 @@ describe('absurd rigs give numbers or a sentence, never a NaN or an endless loop
     const usual = stepsOf(car, plain);
     const turbo = { ...plain.advance, turbo: 64, turboFrom: 0 };
     expect(stepsOf(car, { ...plain, advance: turbo })).toBeLessThan(4 * usual);
+    // One that hardly turns lasts for hours: more of it is driven.
     for (const rpm of [1, 3000, 20_000])
       expect(stepsOf(car, { ...plain, governor: { rpm, byThrottle: false, polePairs: 0 } })).toBeLessThan(
-        10 * usual,
+        20 * usual,
       );
   });
 

@@ -24,16 +24,31 @@ export interface Readings {
 export const HOT = ['winding', 'case', 'esc', 'pack'] as const;
 export type Hot = (typeof HOT)[number];
 
-/** The first minutes are driven one by one: they decide how strong it starts. */
-const ONE_BY_ONE_S = 90;
-/** About so much is driven in all; the rest of a long stint is laps that stand for several, at most so many. */
-const DRIVEN_S = 400;
-const MOST_ALIKE = 8;
+/** How closely a stint is driven. */
+interface Lapse {
+  /** The first laps are driven one by one for so long, s: they decide how strong it starts. */
+  oneByOneS: number;
+  /** About so much is driven in all, s: in a long stint a lap stands for several. */
+  drivenS: number;
+  /** The longest that one lap stands for, s: beyond, a winding would warm and cool within it by more than it does. */
+  standsForS: number;
+  /** More is never driven, s, whatever a lap then stands for: what lasts for hours hardly warms. */
+  mostDrivenS: number;
+}
+
+const LAPSES = {
+  closely: { oneByOneS: 90, drivenS: 400, standsForS: 45, mostDrivenS: 1500 },
+  /** A quarter of the time, for who only wants to know about how hot and how long. */
+  roughly: { oneByOneS: 20, drivenS: 90, standsForS: 100, mostDrivenS: 400 },
+} as const satisfies Record<string, Lapse>;
+export type HowClosely = keyof typeof LAPSES;
+
 /** Nothing is looked at for longer, s: four hours. */
 export const LONGEST_S = 4 * 3600;
 
 export class LapLog {
   readonly laps: NotedLap[] = [];
+  /** Of each part, the mean of its hottest lap, °C: what a thermometer shows, which does not follow single pulls. */
   readonly hottest: Record<Hot, number>;
   /** The lowest that a cell was seen at, V. */
   lowest = Infinity;
@@ -41,9 +56,12 @@ export class LapLog {
   private beganS = 0;
   private drivenS = 0;
   private alike = 1;
+  private readonly lapse: Lapse;
   private distance = 0;
   private fastest = 0;
   private leastCell = Infinity;
+  private lastHeat: Record<Hot, number>;
+  private readonly heatSums: Record<Hot, number> = { winding: 0, case: 0, esc: 0, pack: 0 };
 
   /**
    * @param read the state as it is now
@@ -52,10 +70,14 @@ export class LapLog {
   constructor(
     private readonly read: () => Readings,
     private readonly drawable: number,
+    private readonly lapS: number,
     /** Until when heat counts, s: the end of a race. */
     private readonly heatUntilS: number,
+    how: HowClosely,
   ) {
+    this.lapse = LAPSES[how];
     this.hottest = { ...read().heat };
+    this.lastHeat = { ...this.hottest };
   }
 
   /** How many laps the next one stands for; undefined where the stint has lasted for too long. */
@@ -63,9 +85,11 @@ export class LapLog {
     this.close();
     if (this.beganS >= LONGEST_S) return undefined;
     const { drawn } = this.read();
-    if (this.beganS >= ONE_BY_ONE_S && this.alike === 1 && drawn > 0) {
-      const lasts = (this.drawable / drawn) * this.beganS;
-      this.alike = Math.max(1, Math.min(MOST_ALIKE, lasts / DRIVEN_S));
+    const { oneByOneS, drivenS, standsForS, mostDrivenS } = this.lapse;
+    if (this.beganS >= oneByOneS && this.alike === 1 && drawn > 0) {
+      const lasts = Math.min(LONGEST_S, (this.drawable / drawn) * this.beganS);
+      const wanted = Math.min(standsForS / this.lapS, lasts / drivenS);
+      this.alike = Math.max(1, wanted, lasts / mostDrivenS);
     }
     return this.alike;
   }
@@ -77,8 +101,10 @@ export class LapLog {
     this.fastest = Math.max(this.fastest, shaft);
     this.leastCell = Math.min(this.leastCell, cell);
     this.lowest = Math.min(this.lowest, cell);
-    if (this.beganS < this.heatUntilS)
-      for (const part of HOT) this.hottest[part] = Math.max(this.hottest[part], heat[part]);
+    for (const part of HOT) {
+      this.heatSums[part] += (seconds * (this.lastHeat[part] + heat[part])) / 2;
+      this.lastHeat[part] = heat[part];
+    }
   }
 
   /** The time of the stint at a time since the run began, within the present lap. */
@@ -114,6 +140,7 @@ export class LapLog {
   private close(): void {
     if (this.drivenS <= 0) return;
     const { distance } = this.read();
+    this.noteHeat();
     const seconds = this.alike * this.drivenS;
     this.beganS += seconds;
     this.runBeganS += this.drivenS;
@@ -123,5 +150,15 @@ export class LapLog {
     this.drivenS = 0;
     this.fastest = 0;
     this.leastCell = Infinity;
+  }
+
+  /** Of whole laps: what is left of the last one may be a single pull. */
+  private noteHeat(): void {
+    const isWhole = this.drivenS > this.lapS - 1e-6 || this.laps.length === 0;
+    for (const part of HOT) {
+      if (isWhole && this.beganS < this.heatUntilS)
+        this.hottest[part] = Math.max(this.hottest[part], this.heatSums[part] / this.drivenS);
+      this.heatSums[part] = 0;
+    }
   }
 }

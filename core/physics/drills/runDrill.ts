@@ -4,7 +4,7 @@ import { backUp } from './backUpDrill';
 import { advanceMap, heatMap } from './maps';
 import { cut, spoolUp, throttle } from './propellerDrills';
 import { crawl, slope, sweep } from './slowDrills';
-import { stint } from './stint';
+import { roughStint, stint } from './stint';
 import { supply } from './supplyDrill';
 import { brake } from './brake';
 import { launch } from './launch';
@@ -79,9 +79,16 @@ export function runDrill(id: DrillId, rig: ResolvedRig, esc: EscBehaviour): Dril
 }
 
 /** The numbers of a drill beside other things that are said; none where the rig's numbers lead nowhere: the drill itself says so. */
-export function drillNumbers(id: DrillId, rig: ResolvedRig, esc: EscBehaviour): readonly DrillNumber[] {
+export const drillNumbers = (id: DrillId, rig: ResolvedRig, esc: EscBehaviour): readonly DrillNumber[] =>
+  numbersIfAny(() => runDrill(id, rig, esc));
+
+/** About what a stint comes to; none where the rig's numbers lead nowhere. */
+export const roughStintNumbers = (rig: ResolvedRig, esc: EscBehaviour): readonly DrillNumber[] =>
+  numbersIfAny(() => roughStint(rig, esc));
+
+function numbersIfAny(run: () => Drill): readonly DrillNumber[] {
   try {
-    return runDrill(id, rig, esc).numbers;
+    return run().numbers;
   } catch {
     return [];
   }

@@ -1,15 +1,16 @@
 /** A lap or a flight over and over, until the pack is down or something stops it. */
 import { kmPerHour, rpmOf } from '../../units/convert';
 import { AT, shaftSpeedAt, startState } from '../car';
-import { coarsely, bridgeSettingOf } from '../bridge';
+import { bridgeSettingOf } from '../bridge';
 import type { EscBehaviour } from '../escChain';
+import { lapSeconds } from '../lap';
 import { flatCharge, openCircuitVolts, TOO_FAR_VOLTS } from '../pack';
 import type { Mark, RunPart } from '../powerTrain';
 import { runPropeller, SPIN, startSpin } from '../propeller';
 import type { ResolvedPropeller, ResolvedRig, ResolvedWheels } from '../resolved';
 import { runWheels } from '../wheels';
 import { number, type Drill, type DrillNumber } from './drill';
-import { LapLog, type Readings } from './lapLog';
+import { LapLog, type HowClosely, type Readings } from './lapLog';
 import { lapParts, type Ground } from './laps';
 
 /** In flight the propeller asks the air for less than on the bench. Assumed. */
@@ -17,19 +18,24 @@ const FLIGHT_SHARE = 0.8;
 const FIRST_MINUTE_S = 60;
 
 /** Drives or flies on, everything as warm as the air at first: a cutoff acts as it is set, and without one the pack is emptied until it turns the motor no more. */
-export const stint = (rig: ResolvedRig, esc: EscBehaviour): Drill => {
+export const stint = (rig: ResolvedRig, esc: EscBehaviour): Drill => driven(rig, esc, 'closely');
+
+/** About what a stint comes to, within a few per cent, in a quarter of the time: for verdicts, which round. */
+export const roughStint = (rig: ResolvedRig, esc: EscBehaviour): Drill => driven(rig, esc, 'roughly');
+
+function driven(rig: ResolvedRig, esc: EscBehaviour, how: HowClosely): Drill {
   const charged = offTheCharger(rig);
-  return charged.kind === 'wheels' ? drive(charged, rig, esc) : fly(charged, rig, esc);
-};
+  return charged.kind === 'wheels' ? drive(charged, rig, esc, how) : fly(charged, rig, esc, how);
+}
 
 /** The rig with its pack as full as it is charged to; the other drills start on one that has driven to the line. */
 const offTheCharger = <R extends ResolvedRig>(rig: R): R => ({
-  ...coarsely(rig),
+  ...rig,
   startCharge: rig.fullCharge,
   openVolts: rig.cells * openCircuitVolts(rig.chemistry, rig.fullCharge),
 });
 
-function drive(charged: ResolvedWheels, rig: ResolvedRig, esc: EscBehaviour): Drill {
+function drive(charged: ResolvedWheels, rig: ResolvedRig, esc: EscBehaviour, how: HowClosely): Drill {
   const y = startState(charged, 0);
   y[AT.winding] = y[AT.case] = charged.ambientC;
   const read = (): Readings => ({
@@ -45,12 +51,12 @@ function drive(charged: ResolvedWheels, rig: ResolvedRig, esc: EscBehaviour): Dr
     charged,
     esc,
     { dragBrake: esc.dragBrake, grip: charged.grip },
-    { read, run, places: AT },
+    { read, run, places: AT, how },
   );
   return answer(charged, esc, told, { label: 'speed of each lap, km/h', of: kmPerHour });
 }
 
-function fly(charged: ResolvedPropeller, rig: ResolvedRig, esc: EscBehaviour): Drill {
+function fly(charged: ResolvedPropeller, rig: ResolvedRig, esc: EscBehaviour, how: HowClosely): Drill {
   const y = startSpin(charged, 0);
   y[SPIN.winding] = y[SPIN.case] = charged.ambientC;
   const read = (): Readings => ({
@@ -66,7 +72,12 @@ function fly(charged: ResolvedPropeller, rig: ResolvedRig, esc: EscBehaviour): D
       airShare: FLIGHT_SHARE,
       endsAtRest: false,
     });
-  const told = repeat(charged, esc, { dragBrake: esc.propellerBrake, grip: 0 }, { read, run, places: SPIN });
+  const told = repeat(
+    charged,
+    esc,
+    { dragBrake: esc.propellerBrake, grip: 0 },
+    { read, run, places: SPIN, how },
+  );
   return answer(charged, esc, told, { label: 'highest rpm of each lap', of: rpmOf });
 }
 
@@ -75,6 +86,7 @@ interface Driven {
   read: () => Readings;
   run: (parts: Iterable<RunPart>, marks: readonly Mark[]) => { endS: number };
   places: { drawn: number; seenCell: number; winding: number; esc: number };
+  how: HowClosely;
 }
 
 /** What was noted; times of the stint in s, undefined for what never came. */
@@ -88,10 +100,15 @@ interface Told {
   drawnTooFar: number;
 }
 
-function repeat(rig: ResolvedRig, esc: EscBehaviour, ground: Ground, { read, run, places }: Driven): Told {
+function repeat(
+  rig: ResolvedRig,
+  esc: EscBehaviour,
+  ground: Ground,
+  { read, run, places, how }: Driven,
+): Told {
   const coulombs = rig.capacityAh * 3600;
   const drawable = (rig.startCharge - flatCharge(rig.chemistry)) * coulombs;
-  const log = new LapLog(read, drawable, 60 * (rig.raceMinutes ?? Infinity));
+  const log = new LapLog(read, drawable, lapSeconds(rig.lap), 60 * (rig.raceMinutes ?? Infinity), how);
   let cutoffS: number | undefined;
   let hotS: number | undefined;
   let drawnAtTooFar: number | undefined;
@@ -224,10 +241,10 @@ function numbersOf(rig: ResolvedRig, esc: EscBehaviour, told: Told): DrillNumber
       'more even',
       'livelier at first',
     ),
-    heat('winding', 'Motor winding, hottest', log.hottest.winding),
-    heat('can', 'Motor can, hottest', log.hottest.case),
-    heat('esc', 'ESC’s case, hottest', log.hottest.esc),
-    heat('pack', 'Pack, hottest', log.hottest.pack),
+    heat('winding', 'Motor winding, hottest lap', log.hottest.winding),
+    heat('can', 'Motor can, hottest lap', log.hottest.case),
+    heat('esc', 'ESC’s case, hottest lap', log.hottest.esc),
+    heat('pack', 'Pack, hottest lap', log.hottest.pack),
     ...(rig.kind === 'wheels'
       ? [number('speed', 'Average speed', kmPerHour(log.metres() / endS), 'km/h', 1, 'slower', 'faster')]
       : []),

@@ -20,7 +20,7 @@ export function DetentSum({ rig, vehicle, onFill }: Props) {
       </summary>
       <Calculator
         title="From a slope"
-        how="Pack unplugged. Put the model on a board, lift one end slowly, and read the angle at which it just begins to roll. It counts with mass, wheels and final drive as saved."
+        how="Pack unplugged. Put the model on a board, lift one end slowly, and read the angle at which it just begins to roll. It counts with mass, wheels and final drive as they were kept."
         asked={[{ key: 'degrees', label: 'begins to roll at', unit: '°' }]}
         compute={({ degrees }) => detentFromSlope(vehicle, rig.motor, rig.motorCount, degrees)}
         show={(torque) => <strong>{formatNumber(torque * 1000, 1)} mN·m</strong>}
