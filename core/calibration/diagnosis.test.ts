@@ -54,6 +54,11 @@ describe('from what is seen to the likeliest cause on this rig', () => {
     expect(cause!.evidence).toBe('The largest signal is 68\u00a0% of full.');
   });
 
+  it('a throttle that runs the wrong way accuses neither deadband nor learned point of all its travel', () => {
+    const causes = causesOf('startsLate', facts(radio({ reversed: true })));
+    expect(causes.map(({ evidence }) => evidence ?? '').join(' ')).not.toContain('100\u00a0%');
+  });
+
   it('holds an ESC that nobody has calibrated against the one that was, not the reverse', () => {
     const calibration = {
       family: 'keyConfirmed',

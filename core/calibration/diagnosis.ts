@@ -200,7 +200,7 @@ const CAUSES: Readonly<Record<SymptomId, readonly CauseRule[]>> = {
       evidence: ({ channel, range, deadbandMicros, travel }) =>
         when(
           travel.neutralOffsetMicros < -deadbandMicros / 2,
-          `The radio rests at ${micros(restMicros(channel))}, the ESC has learned ${micros(range.neutralMicros)}: ${percentOf(travel.forward.deadShare)} of the travel is dead.`,
+          `The radio rests at ${micros(restMicros(channel))}, the ESC has learned ${micros(range.neutralMicros)}${travel.forward.deadShare < 1 ? `: ${percentOf(travel.forward.deadShare)} of the travel is dead` : ''}.`,
         ),
       test: 'Bench test: note the pulse of the first movement. Calibrate, and note it again.',
     },
@@ -210,7 +210,7 @@ const CAUSES: Readonly<Record<SymptomId, readonly CauseRule[]>> = {
       what: 'The deadband is wide',
       evidence: ({ deadbandMicros, travel }) =>
         when(
-          travel.forward.deadShare > 0.12 && travel.neutralInsideDeadband,
+          travel.forward.deadShare > 0.12 && travel.forward.deadShare < 1 && travel.neutralInsideDeadband,
           `It is ${micros(deadbandMicros)} each side: ${percentOf(travel.forward.deadShare)} of the travel.`,
         ),
       test: 'One stop narrower: the first movement must come earlier by as much.',
