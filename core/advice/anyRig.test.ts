@@ -46,7 +46,7 @@ const anyStops = (profile: EscProfile): fc.Arbitrary<StopByItem> =>
     ),
   );
 
-const RUNS = { numRuns: 60, seed: 7 };
+const RUNS = { numRuns: 40, seed: 7 };
 
 /** The same, with a rig that is none of the defaults: another motor, pack and radio, and sides taken on every question. */
 const oddSituation: fc.Arbitrary<Situation> = fc
@@ -103,7 +103,7 @@ describe('on any rig, from any values', () => {
         );
         expect(against.map(({ id }) => id)).toEqual([]);
       }),
-      { ...RUNS, numRuns: 150 },
+      { ...RUNS, numRuns: 80 },
     );
   });
 
@@ -124,7 +124,7 @@ describe('on any rig, from any values', () => {
         );
         expect(against.map(({ id }) => id)).toEqual([]);
       }),
-      { ...RUNS, numRuns: 150 },
+      { ...RUNS, numRuns: 80 },
     );
   });
 

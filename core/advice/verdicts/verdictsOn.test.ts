@@ -343,6 +343,41 @@ describe('in numbers', () => {
     expect(sentenceOf('brakeThroughRadio', BRAKES, brakeEndPoint(80))).toMatch(/60.% .* 79.% .* 47.%/);
   });
 
+  it('outside what the model is proven for, what it warns of has no number of the model’s', () => {
+    const situation = {
+      rig: { ...defaultRig('tenthBuggy'), name: 'Test' },
+      range: LEARNED,
+      rules: undefined,
+      goals: usualGoals('tenthBuggy'),
+    };
+    const { profile, stops } = escOn({ turbo: 64, cutoff: 3.3 });
+    const weak = { ...profile, limits: { ...profile.limits, burstAmps: 20 } };
+    const said = verdictsOn({ ...situation, profile: weak, stops });
+    const of = (id: VerdictId): string => said.find((one) => one.id === id)!.sentence;
+    expect(of('peakAboveRating')).toContain('a full pull draws more');
+    expect(of('canHot')).toContain('comes to more than 80');
+    expect(of('muchAdvance')).toContain('64°');
+  });
+
+  it('what is done on purpose can be kept as meant, and stays so when a number changes', () => {
+    const rig = { ...defaultRig('tenthBuggy'), name: 'Test' };
+    const goals = {
+      ...usualGoals('tenthBuggy'),
+      overridden: { brakeThroughRadio: { sentence: 'other numbers', reason: 'my thumb is used to it' } },
+    };
+    rig.channel.brakeEndPointPercent = 80;
+    const kept = verdictsOn({ rig, ...escOn(BRAKES), range: LEARNED, rules: undefined, goals });
+    expect(kept.find(({ id }) => id === 'brakeThroughRadio')).toMatchObject({
+      grade: 'note',
+      overridden: 'my thumb is used to it',
+    });
+    // Hardly any brake at all is no method.
+    rig.channel.brakeEndPointPercent = 25;
+    const lost = verdictsOn({ rig, ...escOn(BRAKES), range: LEARNED, rules: undefined, goals });
+    expect(lost.find(({ id }) => id === 'brakeThroughRadio')).toMatchObject({ grade: 'caution' });
+    expect(lost.find(({ id }) => id === 'brakeThroughRadio')).not.toHaveProperty('overridden');
+  });
+
   it('the remedies take an unguarded model to limits that guard it', () => {
     const { profile, stops } = escOn({ cutoff: 0, escTemperatureLimit: 0 });
     const situation = { rig: defaultRig('basher'), profile, stops, range: LEARNED, rules: undefined };
