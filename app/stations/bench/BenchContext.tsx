@@ -7,6 +7,7 @@ import { createContext, use, useCallback, useDeferredValue, useMemo, type ReactN
 import type { BenchView } from './benchData.server';
 import { useDraft } from './useDraft';
 import { useKeptGoals } from './useKeptGoals';
+import { useResting } from './useResting';
 
 /** One rig as every station sees it: what is known, what is drafted, and what follows from both. */
 function useBenchValue(view: BenchView) {
@@ -19,7 +20,7 @@ function useBenchValue(view: BenchView) {
   const { onMoved, change, undo, redo, status, settle } = kept;
   const newestDraft = useFitting(profile, kept.draft);
   // Verdicts and all that follows may come a moment later than the lozenge and the trace.
-  const draft = useFitting(profile, useDeferredValue(kept.draft));
+  const draft = useFitting(profile, useDeferredValue(useResting(kept.draft)));
   const steps = useDeferredValue(kept.steps);
   const standing = useMemo(() => {
     const found = standingOf({
