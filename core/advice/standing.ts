@@ -28,6 +28,8 @@ export interface StandingFacts {
   goals: Goals;
   /** YYYY-MM-DD */
   today: string;
+  /** Whether nothing is driven for it: a list of many rigs does without what a stint would warn of. */
+  withoutStint?: boolean;
 }
 
 export interface Standing {
@@ -69,6 +71,7 @@ export function standingOf(facts: StandingFacts): Standing {
     rules,
     goals,
     around,
+    ...(facts.withoutStint ? { withoutStint: true } : {}),
   });
   const stations = stationStates({
     changeCount: changes.length + handChanges.length,

@@ -141,6 +141,7 @@ async function factsOf(rigId: string): Promise<Facts | undefined> {
 async function standingFrom(row: Facts, day: string): Promise<KeptStanding> {
   const { id, document: rig, profile } = row;
   const { stations, changes, handChanges } = standingOf({
+    withoutStint: true,
     rig,
     profile,
     holdings: holdingsOf(profile, await newestObservations(id, profile)),

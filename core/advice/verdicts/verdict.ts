@@ -26,6 +26,8 @@ export interface Situation {
   goals: Goals;
   /** What lies round the values; left out where only they are looked at. */
   around?: Around;
+  /** Whether no stint is driven for it. */
+  withoutStint?: boolean;
 }
 
 export interface Around {

@@ -75,8 +75,14 @@ const QUICK_JUDGES: readonly Judge[] = [
   leftAtFactory,
 ];
 /** Those that drive the model first. */
-const DRIVING_JUDGES: readonly Judge[] = [peakAboveRating, canHot, escHot, doesNotLast];
-const JUDGES: readonly Judge[] = [...QUICK_JUDGES, ...DRIVING_JUDGES];
+const PULLING_JUDGES: readonly Judge[] = [peakAboveRating];
+const STINT_JUDGES: readonly Judge[] = [canHot, escHot, doesNotLast];
+
+const judgesFor = ({ withoutStint }: Situation): readonly Judge[] => [
+  ...QUICK_JUDGES,
+  ...PULLING_JUDGES,
+  ...(withoutStint ? [] : STINT_JUDGES),
+];
 
 const ORDER: readonly Grade[] = ['hazard', 'caution', 'note'];
 
@@ -87,7 +93,7 @@ export const verdictsOn = (situation: Situation): Verdict[] =>
     .sort((a, b) => ORDER.indexOf(a.grade) - ORDER.indexOf(b.grade));
 
 function withMoves(situation: Situation): Verdict[] {
-  const said = JUDGES.flatMap((judge) => {
+  const said = judgesFor(situation).flatMap((judge) => {
     const verdict = judge(situation);
     return verdict ? [{ judge, verdict }] : [];
   });
