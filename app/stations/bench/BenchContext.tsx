@@ -6,6 +6,7 @@ import { fittingDraft, moveDraft, moveHandValue, type Draft } from '#core/sheet/
 import { createContext, use, useCallback, useDeferredValue, useMemo, type ReactNode } from 'react';
 import type { BenchView } from './benchData.server';
 import { useDraft } from './useDraft';
+import { useInBrowser } from '../../ui/useInBrowser';
 import { useKeptGoals } from './useKeptGoals';
 import { useResting } from './useResting';
 
@@ -18,6 +19,7 @@ function useBenchValue(view: BenchView) {
     revision: view.draftRevision,
   });
   const { onMoved, change, undo, redo, status, settle } = kept;
+  const inBrowser = useInBrowser();
   const newestDraft = useFitting(profile, kept.draft);
   // Verdicts and all that follows may come a moment later than the lozenge and the trace.
   const draft = useFitting(profile, useDeferredValue(useResting(kept.draft)));
@@ -34,9 +36,11 @@ function useBenchValue(view: BenchView) {
       rules,
       goals,
       today,
+      // A stint takes its time, on an odd rig a long one: the server has others to answer.
+      withoutStint: !inBrowser,
     });
     return { ...found, draft };
-  }, [rig, profile, holdings, memory, calibrations, sheetCount, rules, goals, today, draft]);
+  }, [rig, profile, holdings, memory, calibrations, sheetCount, rules, goals, today, draft, inBrowser]);
   const moveAll = useCallback(
     (stops: StopByItem, setup: HandValues = NO_HAND_VALUES): void =>
       change((before) => {
