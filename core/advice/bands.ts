@@ -21,7 +21,7 @@ export function stopsIn(band: Band, item: ProfileItem, cells: number): StopsInBa
     case 'off':
       return only(item.stops.find(({ value }) => value.kind === 'off'));
     case 'cells':
-      return only(chosen(item, String(cells)) ?? chosen(item, 'auto'));
+      return countOf(item, cells);
     case 'ofStops':
       return shareOfStops(item, band.low, band.high, cells);
     case 'range':
@@ -31,6 +31,13 @@ export function stopsIn(band: Band, item: ProfileItem, cells: number): StopsInBa
 
 const chosen = (item: ProfileItem, choice: string): Stop | undefined =>
   item.stops.find(({ value }) => value.kind === 'choice' && value.choice === choice);
+
+/** The pack's own count first; where the ESC counts by itself, that is right for every pack. */
+function countOf(item: ProfileItem, cells: number): StopsInBand | undefined {
+  const right = [chosen(item, String(cells)), chosen(item, 'auto')].filter((stop) => stop !== undefined);
+  const [first] = right;
+  return first && { stopIds: right.map(({ id }) => id), stopId: first.id, snapped: '' };
+}
 
 const only = (stop: Stop | undefined): StopsInBand | undefined =>
   stop && { stopIds: [stop.id], stopId: stop.id, snapped: '' };

@@ -8,7 +8,7 @@ import {
   type Temporary,
   type WaitingDraft,
 } from './goals';
-import { readUse } from '../rig/use';
+import { readUse } from '../rig/readUse';
 import { readHandValues } from '../rig/handValues';
 import { SCHOOLS } from './disagreements';
 

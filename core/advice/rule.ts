@@ -25,7 +25,7 @@ export type Band =
   | { kind: 'ofStops'; low: number; high: number }
   | { kind: 'choice'; choice: string }
   | { kind: 'off' }
-  /** The pack's own cells; counted by the ESC itself where it cannot be told them. */
+  /** The pack's own cells, or counted by the ESC itself. */
   | { kind: 'cells' };
 
 /** All of what is stated must hold. */

@@ -2,10 +2,11 @@
  * Where practitioners disagree about how to work rather than about a value: each question with its sides, and what each
  * comes to on a rig. Common practice.
  */
+import { noLoadSpeed } from '../physics/tyre';
 import { choiceOf, amountOf, type Situation } from './verdicts/verdict';
 import { itemForSetting, stopById, type BelievedStops, type StopByItem } from '../esc/profile';
 import { deadbandOf } from '../physics/escChain';
-import { noLoadSpeed } from '../physics/drills/topSpeed';
+
 import { fullCellVolts, openCircuitVolts } from '../physics/pack';
 import { planCalibration } from '../plan/calibrationPlan';
 import { isPlanned } from '../plan/search';

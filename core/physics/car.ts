@@ -12,6 +12,7 @@ import { newFlow, type Flow } from './motor';
 import { PowerTrain, startTrain, TRAIN, TRAIN_SCALES, type RunPart } from './powerTrain';
 import type { BridgeSetting } from './bridge';
 import type { System } from './solve';
+import { gearingOf, tyreModel, tyreSize, type TyreModel } from './tyre';
 import type { ResolvedWheels } from './resolved';
 
 /** Variables of the car itself; those of its power train come after. */
@@ -67,33 +68,12 @@ export function resistance(rig: ResolvedWheels, speed: number): number {
 const turningMass = (rig: ResolvedWheels): number =>
   (rig.wheelInertiaKgM2 + rig.motor.rotorInertia * rig.finalDrive * rig.finalDrive) / rig.wheelRadiusM ** 2;
 
-/** How many times its size at rest a tyre is at a speed of its surface: its growth goes with the square of the speed. Assumed. */
-const tyreSize = ({ tyreGrowth, fullTyreSpeed }: TyreModel, tyreSpeed: number): number =>
-  tyreGrowth === 0 ? 1 : 1 + tyreGrowth * Math.min(1, (tyreSpeed / fullTyreSpeed) ** 2);
-
-interface TyreModel {
-  tyreGrowth: number;
-  /** Where it has grown by that much: the no-load speed, m/s. */
-  fullTyreSpeed: number;
-}
-
-const tyreModel = (rig: ResolvedWheels): TyreModel => ({
-  tyreGrowth: rig.tyreGrowth,
-  fullTyreSpeed: (rig.openVolts / rig.motor.constant / rig.finalDrive) * rig.wheelRadiusM || 1,
-});
-
-/** Turns of the motor for a metre of the tyre, rad/m, at a tyre speed: a grown tyre gears up. */
-export const gearingAt = (rig: ResolvedWheels, tyreSpeed: number): number =>
-  rig.finalDrive / (rig.wheelRadiusM * tyreSize(tyreModel(rig), tyreSpeed));
-
-/** Shaft speed of the motor for a tyre speed, rad/s. */
-export const shaftSpeedAt = (rig: ResolvedWheels, tyreSpeed: number): number =>
-  tyreSpeed * gearingAt(rig, tyreSpeed);
-
 /** A clutch is set to slip just before the tyres do, as a share of their grip. Common practice; the share is assumed. */
 const CLUTCH_OF_GRIP = 0.95;
 /** Rounds of finding the speed at which the motor gives what a slipping clutch carries. */
 const CLUTCH_ROUNDS = 30;
+/** How near to that it comes, as a share. */
+const CLUTCH_EXACT = 1e-6;
 
 /** A car at a speed, its pack as charged as drills begin, its motor warm. */
 export function startState(rig: ResolvedWheels, speed: number): Float64Array {
@@ -171,7 +151,7 @@ export class Car implements System {
     this.turning = turningMass(rig);
     this.wheelsAlone = rig.wheelInertiaKgM2 / rig.wheelRadiusM ** 2;
     this.turns = this.turning;
-    this.gearing = rig.finalDrive / rig.wheelRadiusM;
+    this.gearing = gearingOf(rig);
     this.rolling = rig.rollingResistance * mass * GRAVITY;
     this.airDrag = 0.5 * AIR_DENSITY * rig.dragAreaM2;
     this.driveLimit = gripLimit(rig);
@@ -187,9 +167,6 @@ export class Car implements System {
     this.last.t = NaN;
     this.extra = (next.extraShare ?? 0) * this.rig.massKg * GRAVITY;
     this.train.begin(next, startS);
-  }
-  packVolts(): number {
-    return this.train.packVolts;
   }
   isSliding(): boolean {
     return this.mode === 'slide' || this.mode === 'spin';
@@ -341,7 +318,7 @@ export class Car implements System {
     const shaft = tyreSpeed * gearing;
     let torque = this.train.torqueAt(t, shaft, y);
     const slips = torque > this.clutchTorque;
-    if (slips) torque = this.slippingAt(t, shaft, y);
+    if (slips) torque = this.slippingAt(t, shaft, torque, y);
     this.turns = slips ? this.wheelsAlone : this.turning;
     const { drivelineEfficiency } = this.rig;
     last.force =
@@ -351,18 +328,33 @@ export class Car implements System {
 
   /**
    * A slipping clutch: the motor runs ahead to where it gives just what the clutch carries; the difference of speeds is heat
-   * in the clutch. The rotor's own time, some milliseconds, is left out. Its torque falls with speed: bisection.
+   * in the clutch. The rotor's own time, some milliseconds, is left out. Its torque falls with speed, nearly along a line:
+   * false position, Illinois' variant (Dowell and Jarratt, BIT 11, 1971).
+   * @param torque at the shaft speed of the wheels, more than the clutch carries
    */
-  private slippingAt(t: number, shaft: number, y: Float64Array): number {
+  private slippingAt(t: number, shaft: number, torque: number, y: Float64Array): number {
+    const { clutchTorque } = this;
+    const offAt = (speed: number): number => this.train.torqueAt(t, speed, y) - clutchTorque;
     let low = shaft;
     let high = 2 * (this.tyre.fullTyreSpeed * this.gearing + shaft);
-    for (let round = 0; round < CLUTCH_ROUNDS; round += 1) {
-      const middle = (low + high) / 2;
-      if (this.train.torqueAt(t, middle, y) > this.clutchTorque) low = middle;
-      else high = middle;
+    let over = torque - clutchTorque;
+    let under = offAt(high);
+    let off = over;
+    for (let round = 0; round < CLUTCH_ROUNDS && Math.abs(off) > CLUTCH_EXACT * clutchTorque; round += 1) {
+      const between = low + ((high - low) * over) / (over - under);
+      const side = Math.sign(off);
+      off = offAt(between);
+      if (off > 0) {
+        low = between;
+        over = off;
+        if (side > 0) under /= 2;
+      } else {
+        high = between;
+        under = off;
+        if (side < 0) over /= 2;
+      }
     }
-    this.train.torqueAt(t, low, y);
-    return this.clutchTorque;
+    return clutchTorque;
   }
 
   private resisting(speed: number): number {

@@ -80,8 +80,6 @@ export interface SpinRun {
   state: Float64Array;
   /** Whether it stands still. */
   atRest: boolean;
-  /** At the ends of steps, V. */
-  leastPackVolts: number;
 }
 
 export interface SpinOptions extends Pick<
@@ -132,12 +130,6 @@ export function runPropeller(
     endS: 0,
     state: y,
     atRest: false,
-    leastPackVolts: Infinity,
-  };
-  const after = (step: Step): void => {
-    // The last derivative of a step was taken at its end.
-    run.leastPackVolts = Math.min(run.leastPackVolts, train.packVolts);
-    visit(step, momentAt);
   };
   let stepS = 0.002;
   for (const part of parts) {
@@ -160,7 +152,9 @@ export function runPropeller(
             ),
           ],
         };
-        const end = solver.piece(system, run.endS, y, untilS, tolerance, stepS, (step) => after(step));
+        const end = solver.piece(system, run.endS, y, untilS, tolerance, stepS, (step) =>
+          visit(step, momentAt),
+        );
         run.endS = end.t;
         stepS = end.stepS;
         if (end.event === 0) {

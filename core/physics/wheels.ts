@@ -18,8 +18,6 @@ export interface WheelRun {
   /** Time spent sliding, s. */
   slidingS: number;
   atRest: boolean;
-  /** At the ends of steps and of parts, V. */
-  leastPackVolts: number;
 }
 
 export interface RunOptions<M> {
@@ -50,18 +48,12 @@ export function runWheels(
     state: y,
     slidingS: 0,
     atRest: false,
-    leastPackVolts: Infinity,
   };
   const solver = new Solver(SIZE);
   const probe = new Float64Array(SIZE);
   const momentAt: MomentAt = (step, t) => {
     step.at(t, probe);
     return car.moment(t, probe);
-  };
-  const after = (step: Step): void => {
-    // The last derivative of a step was taken at its end.
-    if (car.packVolts() < run.leastPackVolts) run.leastPackVolts = car.packVolts();
-    visit(step, momentAt);
   };
   let stepS = FIRST_STEP_S;
   for (const part of parts) {
@@ -71,7 +63,6 @@ export function runWheels(
         car.chooseMode(run.endS, y);
         run.atRest = car.isAtRest();
         if (run.atRest && endsAtRest && part.kind === 'brake') return run;
-        run.leastPackVolts = Math.min(run.leastPackVolts, car.packVolts());
         const open = marks
           .map((mark, place) => ({ mark, place }))
           .filter(({ place }) => run.markTimes[place] === undefined);
@@ -86,7 +77,7 @@ export function runWheels(
         ];
         const began = run.endS;
         const sliding = car.isSliding();
-        const end = solver.piece(car, run.endS, y, untilS, tolerance, stepS, (step) => after(step));
+        const end = solver.piece(car, run.endS, y, untilS, tolerance, stepS, (step) => visit(step, momentAt));
         run.endS = end.t;
         // What begins anew is quick at first; trying too long a step costs more than growing it again.
         stepS = Math.min(end.stepS, FIRST_STEP_S);

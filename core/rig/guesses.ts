@@ -2,11 +2,15 @@
 import { estimateCellResistance } from '../physics/pack';
 import { estimateStaticCoefficients } from '../physics/propeller';
 import { assumed, type Quantity } from '../units/provenance';
+import { rigField, type QuantityPath } from './fields';
 import type { Pack, PropellerVehicle, Rig } from './rig';
 
-/** A guess that grew or shrank by as much as what it came from; what was given or measured stays. */
-const grown = (guess: Quantity, before: number, after: number): Quantity =>
-  guess.basis === 'assumed' && before !== after ? assumed((guess.value * after) / before) : guess;
+/** A guess that grew or shrank by as much as what it came from, within its field's bounds; what was given or measured stays. */
+function grown(path: QuantityPath, guess: Quantity, before: number, after: number): Quantity {
+  if (guess.basis !== 'assumed' || before === after) return guess;
+  const { least, most } = rigField(path);
+  return assumed(Math.max(least, Math.min(most, (guess.value * after) / before)));
+}
 
 /**
  * A rig after a change, with its guesses brought along: a cell's resistance goes with capacity and rating, a propeller's
@@ -24,7 +28,15 @@ export const guessesFollow = (before: Rig, after: Rig): Rig => ({
 function packAfter(before: Pack, after: Pack): Pack {
   const guessed = ({ capacityAh, ratingC }: Pack): number =>
     estimateCellResistance(capacityAh.value, ratingC.value);
-  return { ...after, cellResistanceOhm: grown(after.cellResistanceOhm, guessed(before), guessed(after)) };
+  return {
+    ...after,
+    cellResistanceOhm: grown(
+      'pack.cellResistanceOhm',
+      after.cellResistanceOhm,
+      guessed(before),
+      guessed(after),
+    ),
+  };
 }
 
 function propellerAfter(before: PropellerVehicle, after: PropellerVehicle): PropellerVehicle {
@@ -33,7 +45,7 @@ function propellerAfter(before: PropellerVehicle, after: PropellerVehicle): Prop
   const [was, is] = [guessed(before), guessed(after)];
   return {
     ...after,
-    thrustCoefficient: grown(after.thrustCoefficient, was.thrust, is.thrust),
-    powerCoefficient: grown(after.powerCoefficient, was.power, is.power),
+    thrustCoefficient: grown('vehicle.thrustCoefficient', after.thrustCoefficient, was.thrust, is.thrust),
+    powerCoefficient: grown('vehicle.powerCoefficient', after.powerCoefficient, was.power, is.power),
   };
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { lapSeconds } from '../physics/lap';
-import { chargesFor, knownLap, LAPS, lapsFor, readUse, usualUse, type LapId } from './use';
+import { readUse } from './readUse';
+import { chargesFor, knownLap, LAPS, lapsFor, usualUse, type LapId } from './use';
 import { kindOf, VEHICLE_CLASSES, type VehicleClass } from './vehicleClass';
 
 const classes = Object.keys(VEHICLE_CLASSES) as VehicleClass[];

@@ -9,6 +9,7 @@ import {
   type LapId,
   type Use,
 } from '#core/rig/use';
+import type { VehicleKind } from '#core/rig/rig';
 import { formatNumber } from '#core/units/format';
 import { Plus, X } from 'lucide-react';
 import { useId, useState } from 'react';
@@ -16,18 +17,19 @@ import { Button } from '../../ui/Button';
 import { useBench } from '../bench/BenchContext';
 import { INPUT } from '../rig/formParts';
 
-/** The lap behind the stint: which, how hard it is driven, for how long, and how full the pack begins. */
+/** The lap behind the stint: which, how hard it is driven or flown, for how long, and how full the pack begins. */
 export function LapPanel() {
   const { draftedRig: rig, goals, changeGoals } = useBench();
   const { use } = goals;
   const change = (by: Partial<Use>): void => changeGoals({ use: { ...use, ...by } });
   const id = useId();
+  const charges = chargesFor(rig.pack.chemistry);
   const known: Lap = knownLap(use.lapId);
   const isEdited = JSON.stringify(use.lap.pieces) !== JSON.stringify(known.pieces);
   return (
     <section aria-labelledby={`${id}-title`} className="mt-4 border-t border-rule pt-3">
       <h3 id={`${id}-title`} className="font-bold">
-        What it drives
+        Its lap
       </h3>
       <div className="mt-2 flex flex-wrap gap-x-5 gap-y-2">
         <Labelled id={`${id}-lap`} label="Lap">
@@ -51,7 +53,7 @@ export function LapPanel() {
             ))}
           </select>
         </Labelled>
-        <Labelled id={`${id}-hard`} label="Driven at" unit="%">
+        <Labelled id={`${id}-hard`} label="How hard" unit="%">
           <NumberField
             id={`${id}-hard`}
             value={use.lap.howHardPercent}
@@ -59,7 +61,7 @@ export function LapPanel() {
             onChange={(howHardPercent) => change({ lap: { ...use.lap, howHardPercent } })}
           />
         </Labelled>
-        <Labelled id={`${id}-race`} label="Race lasts" unit="min">
+        <Labelled id={`${id}-race`} label="Has to last" unit="min">
           <NumberField
             id={`${id}-race`}
             value={use.raceMinutes}
@@ -71,7 +73,7 @@ export function LapPanel() {
         <Labelled id={`${id}-charge`} label="Charged to" unit="V a cell">
           <select
             id={`${id}-charge`}
-            value={use.chargedVoltsPerCell ?? ''}
+            value={charges.includes(use.chargedVoltsPerCell ?? 0) ? use.chargedVoltsPerCell! : ''}
             onChange={(event) =>
               change({
                 chargedVoltsPerCell: event.target.value === '' ? null : Number(event.target.value),
@@ -80,7 +82,7 @@ export function LapPanel() {
             className={INPUT}
           >
             <option value="">full</option>
-            {chargesFor(rig.pack.chemistry).map((volts) => (
+            {charges.map((volts) => (
               <option key={volts} value={volts}>
                 {volts.toFixed(2)}
               </option>
@@ -95,6 +97,7 @@ export function LapPanel() {
         <Pieces
           key={use.lapId}
           pieces={use.lap.pieces}
+          kind={rig.vehicle.kind}
           onChange={(pieces) => change({ lap: { ...use.lap, pieces } })}
         />
         {isEdited && (
@@ -176,9 +179,11 @@ function NumberField({ id, label, value, bounds: [least, most], onChange, onEmpt
 
 function Pieces({
   pieces,
+  kind,
   onChange,
 }: {
   pieces: readonly LapPiece[];
+  kind: VehicleKind;
   onChange: (pieces: readonly LapPiece[]) => void;
 }) {
   const put = (place: number, by: Partial<LapPiece>): void =>
@@ -186,7 +191,9 @@ function Pieces({
   return (
     <>
       <p className="text-sm text-muted">
-        Trigger above 0 pulls, below 0 brakes. A corner scrubs speed off, a climb is 30° steep.
+        {kind === 'wheels'
+          ? 'Trigger above 0 pulls, below 0 brakes. A corner scrubs speed off, a climb is 30° steep.'
+          : 'Throttle and time count; what a piece is called does not.'}
       </p>
       <ol className="mt-1">
         {pieces.map((piece, place) => (

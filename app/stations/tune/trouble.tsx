@@ -18,7 +18,8 @@ export default function TroubleRoute() {
   const [answers, setAnswers] = useState<Answers>({});
   const { range } = facts;
   const situation = useMemo(
-    () => ({ rig, profile, stops: believed, range, rules, goals }),
+    // No cause rests on what a stint would warn of.
+    () => ({ rig, profile, stops: believed, range, rules, goals, withoutStint: true }),
     [rig, profile, believed, range, rules, goals],
   );
   const causes = trouble && likelyCauses(trouble, answers, look(situation, facts));

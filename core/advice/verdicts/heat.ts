@@ -10,7 +10,7 @@ const HOT_CAN_C = 80;
 const TOO_HOT_CAN_C = 100;
 /** How a can is cooled is assumed, and may be so much better, as a share of what it warms: a hazard holds even then. From memory. */
 const BETTER_COOLED = 0.3;
-/** So near to where it stops itself an ESC is a matter of sunshine, K. */
+/** So near to what it stands, sunshine decides, K. */
 const NEAR_LIMIT_K = 10;
 
 /** What cools without a loss of safety: less advance. Gearing does most, and is not the ESC's. */
@@ -18,13 +18,17 @@ const cooler = (situation: Situation): Remedy[] => [
   ...moveToNumber(situation, 'turbo', 0),
   ...moveToNumber(situation, 'boost', 0),
   ...moveToNumber(situation, 'advance', 0),
-  { kind: 'station', label: 'Gear lower, or look at mass and motor', station: 'rig' },
+  {
+    kind: 'station',
+    label: isOnWheels(situation) ? 'Gear lower, or look at mass and motor' : 'Take a smaller propeller',
+    station: 'rig',
+  },
 ];
 
 const duringIt = ({ goals }: Situation): string =>
-  goals.use.raceMinutes === null
-    ? 'one pack of your lap'
-    : `a race of ${withUnit(goals.use.raceMinutes, 'min', 1)}`;
+  goals.use.raceMinutes === null ? 'one pack' : withUnit(goals.use.raceMinutes, 'min', 1);
+
+const isOnWheels = ({ rig }: Situation): boolean => rig.vehicle.kind === 'wheels';
 
 export const canHot: Judge = (situation) => {
   const can = drivenTo('stint', 'can', situation);
@@ -36,7 +40,7 @@ export const canHot: Judge = (situation) => {
     grade: isSure ? 'hazard' : 'caution',
     setting: undefined,
     title: isSure ? 'The motor would be ruined by heat.' : 'The motor gets hot.',
-    sentence: `By the model its can comes to ${isProven(situation) ? `about ${withUnit(10 * Math.round(can / 10), '°C', 0)}` : `more than ${HOT_CAN_C} °C`} in ${duringIt(situation)}; how well it is cooled is assumed. Make the first run two minutes short and measure the can: above ${HOT_CAN_C} °C is hot, above ${TOO_HOT_CAN_C} °C its magnets suffer.`,
+    sentence: `By the model its can comes to ${isProven(situation) ? `about ${withUnit(10 * Math.round(can / 10), '°C', 0)}` : `more than ${HOT_CAN_C} °C`} in ${duringIt(situation)} of your lap; how well it is cooled is assumed. Make the first run short, two minutes, and measure the can: above ${HOT_CAN_C} °C is hot, above ${TOO_HOT_CAN_C} °C its magnets suffer.`,
     remedies: cooler(situation),
   };
 };
@@ -52,10 +56,10 @@ export const escHot: Judge = (situation) => {
     grade: 'caution',
     setting: undefined,
     title: 'The ESC gets about as hot as it may.',
-    sentence: `By the model its case comes ${isProven(situation) ? `to ${withUnit(esc, '°C', 0)}` : 'near that'} in ${duringIt(situation)}; it stands ${withUnit(limit, '°C', 0)}. How well it is cooled is assumed. A fan, or an opening in the body, helps most.`,
+    sentence: `By the model its case comes ${isProven(situation) ? `to ${withUnit(esc, '°C', 0)}` : 'near that'} in ${duringIt(situation)} of your lap; it stands ${withUnit(limit, '°C', 0)}. How well it is cooled is assumed. ${rig.fan ? 'An opening in the body' : 'A fan, or an opening in the body,'} helps most.`,
     remedies: [
       ...moveToNumber(situation, 'driveFrequency', 8),
-      { kind: 'station', label: 'Add a fan', station: 'rig' },
+      { kind: 'station', label: rig.fan ? 'Look at motor and pack' : 'Add a fan', station: 'rig' },
     ],
   };
 };
@@ -64,16 +68,21 @@ export const doesNotLast: Judge = (situation) => {
   const { raceMinutes } = situation.goals.use;
   const spare = drivenTo('stint', 'spare', situation);
   if (raceMinutes === null || spare === undefined || spare >= 0) return undefined;
-  const heat = drivenTo('stint', 'heatStop', situation);
-  const cutoff = drivenTo('stint', 'cutoff', situation);
-  const why =
-    heat !== undefined ? 'heat stops it' : cutoff !== undefined ? 'the cutoff acts' : 'the pack is empty';
+  const heat = drivenTo('stint', 'heatStop', situation) ?? Infinity;
+  const cutoff = drivenTo('stint', 'cutoff', situation) ?? Infinity;
+  const why = heat < cutoff ? 'heat stops it' : cutoff < Infinity ? 'the cutoff acts' : 'the pack is empty';
   return {
     id: 'doesNotLast',
     grade: 'caution',
     setting: undefined,
     title: `It does not last ${withUnit(raceMinutes, 'min', 1)}.`,
-    sentence: `By the model ${why} about ${withUnit(Math.max(1, -spare), 'min', 0)} before the end. Gear lower, take a larger pack, or drive a softer lap.`,
-    remedies: [{ kind: 'station', label: 'Look at pack and gearing', station: 'rig' }],
+    sentence: `By the model ${why} about ${withUnit(Math.max(1, -spare), 'min', 0)} before the end. ${isOnWheels(situation) ? 'Gear lower, take a larger pack, or drive a softer lap' : 'Take a larger pack or a smaller propeller, or less throttle'}.`,
+    remedies: [
+      {
+        kind: 'station',
+        label: isOnWheels(situation) ? 'Look at pack and gearing' : 'Look at pack and propeller',
+        station: 'rig',
+      },
+    ],
   };
 };

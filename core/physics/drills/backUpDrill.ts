@@ -1,4 +1,5 @@
 /** Backing up: the trigger pushed at walking pace and kept there, or pushed again, until the car drives backward. */
+import { noLoadSpeed } from '../tyre';
 import { AT_NEUTRAL, canBackUp, nextDirection, type DirectionRules } from '../../esc/direction';
 import { kmPerHour } from '../../units/convert';
 import { onStraights, type Point } from '../../units/straight';
@@ -10,7 +11,7 @@ import { AT, startState } from '../car';
 import { runWheels } from '../wheels';
 import { number, TRACE_POINTS, type Drill } from './drill';
 import { drawOver } from './trace';
-import { noLoadSpeed, steadySpeed } from './topSpeed';
+import { steadySpeed } from './topSpeed';
 import { pushed } from './brake';
 import { REACHABLE_SHARE, WALKING_PACE } from './wheelParts';
 import type { ResolvedWheels } from '../resolved';

@@ -1,14 +1,15 @@
 /** Full brake at speed, and what a brake holds at the tyre. */
+import { gearingAt, noLoadSpeed, shaftSpeedAt } from '../tyre';
 import { kmPerHour } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
 import { brakeStrengthOf } from '../triggerChain';
 import { brakeAt, finely, bridgeSettingOf } from '../bridge';
 import type { Mark, RunPart } from '../powerTrain';
-import { gearingAt, AT, gripLimit, shaftSpeedAt, SIZE, startState } from '../car';
+import { AT, gripLimit, SIZE, startState } from '../car';
 import { runWheels } from '../wheels';
 import { number, TRACE_POINTS, type Drill } from './drill';
 import type { ResolvedWheels } from '../resolved';
-import { noLoadSpeed } from './topSpeed';
+
 import { STOP_LONGEST_S, WALKING_PACE, BRAKE_FROM, REACHABLE_SHARE } from './wheelParts';
 
 /** Trigger pushed at once and fully. */

@@ -1,4 +1,5 @@
 /** What every pair of brake strength and brake frequency that an ESC has does, slow and fast, behind a radio's end point. */
+import { noLoadSpeed } from '../tyre';
 import {
   itemForSetting,
   type EscProfile,
@@ -11,7 +12,7 @@ import type { EscBehaviour } from '../escChain';
 import { gripLimit } from '../car';
 import { BRAKE_FROM, REACHABLE_SHARE, WALKING_PACE } from './wheelParts';
 import { brakeForceAt, pushOf } from './brake';
-import { noLoadSpeed } from './topSpeed';
+
 import type { ResolvedWheels } from '../resolved';
 
 /** Braking force at the tyre, N, at walking pace and at speed. */

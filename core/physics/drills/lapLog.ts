@@ -1,7 +1,7 @@
-/** What a stint notes of its laps: when each was, how well it pulled, how low a cell fell; and how far the stint is lapsed. */
+/** What a stint notes of its laps: when each was, how well it pulled, how low a cell fell, how hot it got; and which are driven. */
 import { TRACE_POINTS } from './drill';
 
-/** One lap, or several alike for which one was driven. */
+/** One lap, or several alike of which one was driven. */
 interface NotedLap {
   untilS: number;
   seconds: number;
@@ -9,6 +9,9 @@ interface NotedLap {
   pull: number;
   leastCell: number;
 }
+
+const HOT = ['winding', 'case', 'esc', 'pack'] as const;
+type Hot = (typeof HOT)[number];
 
 /** What a log reads off the state of a run. */
 export interface Readings {
@@ -21,14 +24,11 @@ export interface Readings {
   drawn: number;
 }
 
-export const HOT = ['winding', 'case', 'esc', 'pack'] as const;
-export type Hot = (typeof HOT)[number];
-
-/** How closely a stint is driven. */
-interface Lapse {
+/** How closely a stint is driven: not every lap of a long one is. */
+interface Closeness {
   /** The first laps are driven one by one for so long, s: they decide how strong it starts. */
   oneByOneS: number;
-  /** About so much is driven in all, s: in a long stint a lap stands for several. */
+  /** About so much is driven in all, s: later a lap stands for several alike. */
   drivenS: number;
   /** The longest that one lap stands for, s: beyond, a winding would warm and cool within it by more than it does. */
   standsForS: number;
@@ -36,68 +36,68 @@ interface Lapse {
   mostDrivenS: number;
 }
 
-const LAPSES = {
+const CLOSENESS = {
   closely: { oneByOneS: 90, drivenS: 400, standsForS: 45, mostDrivenS: 1500 },
-  /** A quarter of the time, for who only wants to know about how hot and how long. */
+  /** A quarter of that, for who only wants to know about how hot and how long. */
   roughly: { oneByOneS: 20, drivenS: 90, standsForS: 100, mostDrivenS: 400 },
-} as const satisfies Record<string, Lapse>;
-export type HowClosely = keyof typeof LAPSES;
+} as const satisfies Record<string, Closeness>;
+export type HowClosely = keyof typeof CLOSENESS;
 
 /** Nothing is looked at for longer, s: four hours. */
-export const LONGEST_S = 4 * 3600;
+const LONGEST_S = 4 * 3600;
+
+interface Logged {
+  /** The state as it is now. */
+  read: () => Readings;
+  /** What the pack gives until it is flat, A·s. */
+  drawable: number;
+  lapS: number;
+  /** Until when heat counts, s: the end of a race. */
+  heatUntilS: number;
+  how: HowClosely;
+}
 
 export class LapLog {
   readonly laps: NotedLap[] = [];
   /** Of each part, the mean of its hottest lap, °C: what a thermometer shows, which does not follow single pulls. */
   readonly hottest: Record<Hot, number>;
   /** The lowest that a cell was seen at, V. */
-  lowest = Infinity;
-  /** Time of the stint at which the present lap began, and time driven of it, s. */
+  lowest: number;
+  private readonly logged: Logged;
+  private readonly closeness: Closeness;
+  /** Where the present lap began: time of the stint, and time since the run began, s. */
   private beganS = 0;
+  private runBeganS = 0;
+  /** How much of it was driven, s, and for how many like it that stands. */
   private drivenS = 0;
   private alike = 1;
-  private readonly lapse: Lapse;
   private distance = 0;
   private fastest = 0;
   private leastCell = Infinity;
   private lastHeat: Record<Hot, number>;
   private readonly heatSums: Record<Hot, number> = { winding: 0, case: 0, esc: 0, pack: 0 };
 
-  /**
-   * @param read the state as it is now
-   * @param drawable what the pack gives until it is flat, A·s
-   */
-  constructor(
-    private readonly read: () => Readings,
-    private readonly drawable: number,
-    private readonly lapS: number,
-    /** Until when heat counts, s: the end of a race. */
-    private readonly heatUntilS: number,
-    how: HowClosely,
-  ) {
-    this.lapse = LAPSES[how];
-    this.hottest = { ...read().heat };
-    this.lastHeat = { ...this.hottest };
+  constructor(logged: Logged) {
+    this.logged = logged;
+    this.closeness = CLOSENESS[logged.how];
+    const { heat, cell } = logged.read();
+    this.hottest = { ...heat };
+    this.lastHeat = { ...heat };
+    this.lowest = cell;
   }
 
   /** How many laps the next one stands for; undefined where the stint has lasted for too long. */
   next(): number | undefined {
     this.close();
     if (this.beganS >= LONGEST_S) return undefined;
-    const { drawn } = this.read();
-    const { oneByOneS, drivenS, standsForS, mostDrivenS } = this.lapse;
-    if (this.beganS >= oneByOneS && this.alike === 1 && drawn > 0) {
-      const lasts = Math.min(LONGEST_S, (this.drawable / drawn) * this.beganS);
-      const wanted = Math.min(standsForS / this.lapS, lasts / drivenS);
-      this.alike = Math.max(1, wanted, lasts / mostDrivenS);
-    }
+    if (this.beganS >= this.closeness.oneByOneS && this.alike === 1) this.alike = this.alikeFromHere();
     return this.alike;
   }
 
   /** Notes the state after so many seconds more. */
   note(seconds: number): void {
     this.drivenS += seconds;
-    const { shaft, cell, heat } = this.read();
+    const { shaft, cell, heat } = this.logged.read();
     this.fastest = Math.max(this.fastest, shaft);
     this.leastCell = Math.min(this.leastCell, cell);
     this.lowest = Math.min(this.lowest, cell);
@@ -123,24 +123,29 @@ export class LapLog {
     return this.laps.reduce((sum, { pull, seconds }) => sum + pull * seconds, 0);
   }
 
-  /** Something of the laps at even times, for a trace: what it was during the lap there. */
-  over(untilS: number, of: (lap: NotedLap) => number, after: (last: NotedLap) => number) {
+  /** Something of the laps at even times, for a trace: what it was during the lap there, and what it is when all is over. */
+  over(untilS: number, of: (lap: NotedLap) => number, after: number) {
     let place = 0;
     return Array.from({ length: TRACE_POINTS + 1 }, (_, n) => {
       const x = (untilS * n) / TRACE_POINTS;
       while (place < this.laps.length && this.laps[place]!.untilS < x) place += 1;
       const lap = this.laps[place];
-      return { x: x / 60, y: lap ? of(lap) : after(this.laps.at(-1)!) };
+      return { x: x / 60, y: lap ? of(lap) : after };
     });
   }
 
-  /** Time since the run began at which the present lap did, s. */
-  private runBeganS = 0;
+  private alikeFromHere(): number {
+    const { drawable, lapS, read } = this.logged;
+    const { drivenS, standsForS, mostDrivenS } = this.closeness;
+    const { drawn } = read();
+    const lasts = drawn > 0 ? Math.min(LONGEST_S, (drawable / drawn) * this.beganS) : LONGEST_S;
+    return Math.max(1, Math.min(standsForS / lapS, lasts / drivenS), lasts / mostDrivenS);
+  }
 
   private close(): void {
     if (this.drivenS <= 0) return;
-    const { distance } = this.read();
-    this.noteHeat();
+    const { distance } = this.logged.read();
+    this.closeHeat();
     const seconds = this.alike * this.drivenS;
     this.beganS += seconds;
     this.runBeganS += this.drivenS;
@@ -153,11 +158,11 @@ export class LapLog {
   }
 
   /** Of whole laps: what is left of the last one may be a single pull. */
-  private noteHeat(): void {
-    const isWhole = this.drivenS > this.lapS - 1e-6 || this.laps.length === 0;
+  private closeHeat(): void {
+    const { lapS, heatUntilS } = this.logged;
+    const counts = this.beganS < heatUntilS && (this.drivenS > lapS - 1e-6 || this.laps.length === 0);
     for (const part of HOT) {
-      if (isWhole && this.beganS < this.heatUntilS)
-        this.hottest[part] = Math.max(this.hottest[part], this.heatSums[part] / this.drivenS);
+      if (counts) this.hottest[part] = Math.max(this.hottest[part], this.heatSums[part] / this.drivenS);
       this.heatSums[part] = 0;
     }
   }

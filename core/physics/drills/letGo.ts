@@ -1,9 +1,10 @@
 /** Letting go at speed. */
+import { gearingAt, shaftSpeedAt } from '../tyre';
 import { GRAVITY, kmPerHour } from '../../units/convert';
 import { totalAdvance, type EscBehaviour } from '../escChain';
 import { dutyOf } from '../triggerChain';
 import type { RunPart } from '../powerTrain';
-import { gearingAt, gripLimit, resistance, shaftSpeedAt } from '../car';
+import { gripLimit, resistance } from '../car';
 import { number, type Drill } from './drill';
 import type { ResolvedWheels } from '../resolved';
 import { steadySpeed } from './topSpeed';

@@ -92,7 +92,7 @@ export function spoolUp(rig: ResolvedPropeller, esc: EscBehaviour): Drill {
   trace.fill(rpmOf(y[SPIN.shaft]!));
   const honest = blocked(
     rig.motor,
-    dutyOf(esc, esc.forwardSignal),
+    Math.min(esc.launchDuty, dutyOf(esc, esc.forwardSignal)),
     startLimitOf(rig, esc),
     rig.openVolts,
     rig.packOhm,

@@ -1,9 +1,10 @@
 /** The manoeuvres that are states rather than runs: the trigger's sweep, standing on a slope, crawling. */
+import { shaftSpeedAt } from '../tyre';
 import { GRAVITY, rpmOf } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
 import { dutyOf } from '../triggerChain';
 import { handoverSpeedOf, startLimitOf } from '../bridge';
-import { shaftSpeedAt } from '../car';
+
 import { number, TRACE_POINTS, type Drill } from './drill';
 import { brakeForceAt, dragOf } from './brake';
 import { steadyForce, steadySpeed } from './topSpeed';
@@ -52,7 +53,7 @@ export function sweep(rig: ResolvedRig, esc: EscBehaviour): Drill {
 /** The trigger share at which it begins to turn; undefined where it never does. */
 function firstMotion(rig: ResolvedRig, esc: EscBehaviour): number | undefined {
   const moves = (trigger: number): boolean => {
-    const duty = dutyAtTrigger(esc, trigger);
+    const duty = Math.min(esc.launchDuty, dutyAtTrigger(esc, trigger));
     if (duty <= 0) return false;
     const amps = Math.min(
       startLimitOf(rig, esc),

@@ -1,6 +1,7 @@
 /** A lap or a flight over and over, until the pack is down or something stops it. */
+import { shaftSpeedAt } from '../tyre';
 import { kmPerHour, rpmOf } from '../../units/convert';
-import { AT, shaftSpeedAt, startState } from '../car';
+import { AT, startState } from '../car';
 import { bridgeSettingOf } from '../bridge';
 import type { EscBehaviour } from '../escChain';
 import { lapSeconds } from '../lap';
@@ -17,7 +18,10 @@ import { lapParts, type Ground } from './laps';
 const FLIGHT_SHARE = 0.8;
 const FIRST_MINUTE_S = 60;
 
-/** Drives or flies on, everything as warm as the air at first: a cutoff acts as it is set, and without one the pack is emptied until it turns the motor no more. */
+/**
+ * Drives or flies on, everything as warm as the air at first: a cutoff acts as it is set, and without one the pack is emptied
+ * until it turns the motor no more.
+ */
 export const stint = (rig: ResolvedRig, esc: EscBehaviour): Drill => driven(rig, esc, 'closely');
 
 /** About what a stint comes to, within a few per cent, in a quarter of the time: for verdicts, which round. */
@@ -51,7 +55,7 @@ function drive(charged: ResolvedWheels, rig: ResolvedRig, esc: EscBehaviour, how
     charged,
     esc,
     { dragBrake: esc.dragBrake, grip: charged.grip },
-    { read, run, places: AT, how },
+    { y, read, run, places: AT, how },
   );
   return answer(charged, esc, told, { label: 'speed of each lap, km/h', of: kmPerHour });
 }
@@ -76,13 +80,15 @@ function fly(charged: ResolvedPropeller, rig: ResolvedRig, esc: EscBehaviour, ho
     charged,
     esc,
     { dragBrake: esc.propellerBrake, grip: 0 },
-    { read, run, places: SPIN, how },
+    { y, read, run, places: SPIN, how },
   );
   return answer(charged, esc, told, { label: 'highest rpm of each lap', of: rpmOf });
 }
 
 /** A vehicle on its way. */
 interface Driven {
+  /** Its state; changed on the way. */
+  y: Float64Array;
   read: () => Readings;
   run: (parts: Iterable<RunPart>, marks: readonly Mark[]) => { endS: number };
   places: { drawn: number; seenCell: number; winding: number; esc: number };
@@ -104,16 +110,18 @@ function repeat(
   rig: ResolvedRig,
   esc: EscBehaviour,
   ground: Ground,
-  { read, run, places, how }: Driven,
+  { y, read, run, places, how }: Driven,
 ): Told {
   const coulombs = rig.capacityAh * 3600;
   const drawable = (rig.startCharge - flatCharge(rig.chemistry)) * coulombs;
-  const log = new LapLog(read, drawable, lapSeconds(rig.lap), 60 * (rig.raceMinutes ?? Infinity), how);
+  const lapS = lapSeconds(rig.lap);
+  const heatUntilS = 60 * (rig.raceMinutes ?? Infinity);
+  const log = new LapLog({ read, drawable, lapS, heatUntilS, how });
   let cutoffS: number | undefined;
   let hotS: number | undefined;
   let drawnAtTooFar: number | undefined;
   const fallsTo = (least: number, place: number, ends: boolean, reached: Mark['reached']): Mark => ({
-    value: (y) => y[place]! - least,
+    value: (at) => at[place]! - least,
     ends,
     reached,
   });
@@ -121,7 +129,7 @@ function repeat(
     hotS ??= log.stintTime(t);
   };
   const warmsTo = (most: number, place: number): Mark => ({
-    value: (y) => most - y[place]!,
+    value: (at) => most - at[place]!,
     ends: true,
     reached: noteHot,
   });
@@ -129,7 +137,7 @@ function repeat(
     cutoffS = log.stintTime(t);
   };
   const marks: Mark[] = [
-    { value: (y) => drawable - y[places.drawn]!, ends: true },
+    { value: (at) => drawable - at[places.drawn]!, ends: true },
     fallsTo(TOO_FAR_VOLTS[rig.chemistry], places.seenCell, false, () => {
       drawnAtTooFar = read().drawn;
     }),
@@ -144,7 +152,12 @@ function repeat(
     pieceEnds: (seconds: number) => log.note(seconds),
     powerLeft: () => (cutoffS === undefined ? 1 : esc.cutoffLeaves),
   };
-  const { endS } = run(lapParts(rig.lap, esc, ground, keeper), marks);
+  // A run tells only what it crosses: a guard that holds from the start has acted before it.
+  const actedAtOnce = marks.filter(({ value }) => value(y, 0) <= 0);
+  for (const { reached } of actedAtOnce) reached?.(0, y);
+  const endS = actedAtOnce.some(({ ends }) => ends)
+    ? 0
+    : run(lapParts(rig.lap, esc, ground, keeper), marks).endS;
   const stintEndS = log.stintTime(endS);
   log.end(endS);
   const { drawn } = read();
@@ -168,16 +181,8 @@ function answer(rig: ResolvedRig, esc: EscBehaviour, told: Told, pull: Pull): Dr
   const { log } = told;
   const shownS = 60 * rig.shownMinutes;
   const tooFar = TOO_FAR_VOLTS[rig.chemistry];
-  const cells = log.over(
-    shownS,
-    ({ leastCell }) => leastCell,
-    ({ leastCell }) => leastCell,
-  );
-  const pulls = log.over(
-    shownS,
-    (lap) => pull.of(lap.pull),
-    () => 0,
-  );
+  const cells = log.over(shownS, ({ leastCell }) => leastCell, log.laps.at(-1)?.leastCell ?? log.lowest);
+  const pulls = log.over(shownS, (lap) => pull.of(lap.pull), 0);
   const mark =
     esc.cutoffVoltsPerCell > 0
       ? { y: esc.cutoffVoltsPerCell, label: 'cutoff' }
@@ -198,6 +203,9 @@ function numbersOf(rig: ResolvedRig, esc: EscBehaviour, told: Told): DrillNumber
   const { log, endS, cutoffS, hotS, drawn } = told;
   const runsS = Math.min(cutoffS ?? Infinity, hotS ?? Infinity, endS);
   const minutes = (seconds: number | undefined) => (seconds === undefined ? undefined : seconds / 60);
+  const perMinute = endS > 0 ? drawn / 3.6 / (endS / 60) : undefined;
+  const speed = endS > 0 ? kmPerHour(log.metres() / endS) : 0;
+  const first = firstMinute(log, runsS);
   const heat = (id: string, name: string, celsius: number): DrillNumber =>
     number(id, name, celsius, '°C', 0, 'cooler', 'hotter');
   return [
@@ -207,7 +215,7 @@ function numbersOf(rig: ResolvedRig, esc: EscBehaviour, told: Told): DrillNumber
       : [
           number(
             'spare',
-            'Beyond the race length',
+            'Beyond what it has to last',
             runsS / 60 - rig.raceMinutes,
             'min',
             1,
@@ -221,7 +229,7 @@ function numbersOf(rig: ResolvedRig, esc: EscBehaviour, told: Told): DrillNumber
       : []),
     number('heatStop', 'Heat stops it after', minutes(hotS), 'min', 1, 'sooner', 'later'),
     number('used', 'Used of the pack', drawn / 3.6, 'mAh', 0, 'thriftier', 'hungrier'),
-    number('perMinute', 'Used a minute', drawn / 3.6 / (endS / 60), 'mAh', 0, 'thriftier', 'hungrier'),
+    number('perMinute', 'Used a minute', perMinute, 'mAh', 0, 'thriftier', 'hungrier'),
     number(
       'tooFar',
       `Drawn after a cell fell to ${TOO_FAR_VOLTS[rig.chemistry]} V`,
@@ -232,26 +240,33 @@ function numbersOf(rig: ResolvedRig, esc: EscBehaviour, told: Told): DrillNumber
       'harms the cells',
     ),
     number('lowestCell', 'Lowest cell, as the ESC sees it', log.lowest, 'V', 2, 'deeper sag', 'less sag'),
-    number(
-      'firstMinute',
-      'Volts under load, first minute over the rest',
-      firstMinute(log, runsS),
-      '%',
-      1,
-      'more even',
-      'livelier at first',
-    ),
+    ...(first === undefined
+      ? []
+      : [
+          number(
+            'firstMinute',
+            'Volts under load, first minute over the rest',
+            first,
+            '%',
+            1,
+            'more even',
+            'livelier at first',
+          ),
+        ]),
     heat('winding', 'Motor winding, hottest lap', log.hottest.winding),
     heat('can', 'Motor can, hottest lap', log.hottest.case),
     heat('esc', 'ESC’s case, hottest lap', log.hottest.esc),
     heat('pack', 'Pack, hottest lap', log.hottest.pack),
     ...(rig.kind === 'wheels'
-      ? [number('speed', 'Average speed', kmPerHour(log.metres() / endS), 'km/h', 1, 'slower', 'faster')]
+      ? [number('speed', 'Average speed', speed, 'km/h', 1, 'slower', 'faster')]
       : []),
   ];
 }
 
-/** By how much the cells stand higher under load in the first minute than later at full power, %: a motor follows its volts. Undefined without such laps. */
+/**
+ * By how much the cells stand higher under load in the first minute than later at full power, %: a motor follows its volts.
+ * Undefined where no lap ends in that minute, or none after it.
+ */
 function firstMinute({ laps }: LapLog, runsS: number): number | undefined {
   const mean = (from: number, to: number): number => {
     const between = laps.filter(({ untilS }) => untilS > from && untilS <= to);
@@ -260,6 +275,5 @@ function firstMinute({ laps }: LapLog, runsS: number): number | undefined {
   };
   const first = mean(0, FIRST_MINUTE_S);
   const rest = mean(FIRST_MINUTE_S, runsS);
-  // Without a lap there is nothing to compare.
   return first > 0 && rest > 0 ? 100 * (first / rest - 1) : undefined;
 }

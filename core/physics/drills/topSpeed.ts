@@ -1,11 +1,12 @@
 /** Full trigger on a long straight, and the speeds that a car comes to. */
+import { gearingAt, noLoadSpeed, shaftSpeedAt } from '../tyre';
 import { kmPerHour, rpmOf } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
 import { dutyOf } from '../triggerChain';
 import { driveFlow, newFlow } from '../motor';
 import { driveAt, finely, newDrive, bridgeSettingOf } from '../bridge';
 import type { Mark, RunPart } from '../powerTrain';
-import { AT, gearingAt, resistance, shaftSpeedAt, SIZE, startState } from '../car';
+import { AT, resistance, SIZE, startState } from '../car';
 import { runWheels } from '../wheels';
 import { number, TRACE_POINTS, type Drill } from './drill';
 import { drawOver } from './trace';
@@ -101,7 +102,3 @@ const steady = (esc: EscBehaviour): RunPart => {
   const duty = dutyOf(esc, esc.forwardSignal);
   return { lengthS: 0, kind: 'drive', from: duty, to: duty, perSecond: 0, signal: esc.forwardSignal };
 };
-
-/** Speed at which the back-EMF meets the pack, m/s: kV × V through the gearing. Hughes and Drury, Electric Motors and Drives. */
-export const noLoadSpeed = (rig: ResolvedWheels): number =>
-  (rig.openVolts / rig.motor.constant / rig.finalDrive) * rig.wheelRadiusM;
