@@ -26,9 +26,11 @@ const TABLE = Array.from({ length: 6 }, (_, r) =>
 ).join('\n');
 
 async function confirmAll(page: Page): Promise<void> {
-  const one = page.getByRole('button', { name: /^It is / }).first();
+  const one = page.getByRole('button', { name: /^It is |^As in the manual/ }).first();
   while (await one.isVisible()) await one.click();
 }
+const answer = (page: Page, item: number, words: RegExp) =>
+  page.locator(`[data-item="${item}"]`).getByRole('button', { name: words }).click();
 
 test('a manual’s page becomes a profile, a rig and rails, without a line of code', async ({ page }) => {
   await page.goto('/profiles');
@@ -42,10 +44,13 @@ test('a manual’s page becomes a profile, a rig and rails, without a line of co
   await page.getByLabel('Table', { exact: true }).fill(TABLE);
   await expect(page.getByText('Read as one item a column, its stops down: 15 items.')).toBeVisible();
   await page.getByRole('button', { name: 'Take over these 15 items' }).click();
-  await expect(page.getByText('15 suggestions wait')).toBeVisible();
+  await expect(page.getByText('14 suggestions wait')).toBeVisible();
+  await expect(page.getByText('2 items ask')).toBeVisible();
   const keep = page.getByRole('button', { name: 'Keep this profile' });
   await expect(keep).toBeDisabled();
   await confirmAll(page);
+  await answer(page, 8, /^ms, each side/);
+  await answer(page, 14, /^ESC temperature limit/);
   await expect(page.getByText('In order.')).toBeVisible();
   await expect(page.getByRole('complementary', { name: 'Preview' })).toContainText('0,1 ms');
   await keep.click();
@@ -93,6 +98,7 @@ test('an aeroplane’s ESC is typed by hand, and kept through a reload', async (
   await page.reload();
   await expect(page.getByText('Work from earlier, not saved yet, is back.')).toBeVisible();
   await expect(page.locator('[data-item="6"]').getByLabel('Printed name')).toHaveValue('Timing');
+  await answer(page, 5, /^Start acceleration/);
   await confirmAll(page);
   await expect(page.getByText('In order.')).toBeVisible();
   await page.getByRole('button', { name: 'Keep this profile' }).click();

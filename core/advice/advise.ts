@@ -9,6 +9,7 @@ import type { SettingId } from '../settings/vocabulary';
 import { withUnit } from '../units/format';
 import { stopsIn, type StopsInBand } from './bands';
 import { GENERAL_RULES } from './generalRules';
+import { withSaneStops } from './saneCutoff';
 import { applies, PRIORITIES, type Case, type Priority, type Rule } from './rule';
 import { schoolRules } from './schools';
 import { STYLE_RULES } from './styleRules';
@@ -36,10 +37,11 @@ const rank = ({ priority, when }: Rule): number => ORDER.indexOf(priority) * MAN
 
 /** Advice for one item of this rig's ESC; undefined where no rule speaks. */
 export function adviceFor(case_: Case, item: ProfileItem): Advice | undefined {
-  const cells = case_.rig.pack.cells;
+  const { pack } = case_.rig;
+  const offered = item.setting === 'cutoff' ? withSaneStops(item, pack) : item;
   const speaking = [...RULES, ...schoolRules(case_.goals, case_.rig.vehicleClass)]
     .filter(({ setting, when }) => setting === item.setting && applies(when, case_))
-    .map((rule) => ({ rule, stops: stopsIn(rule.band, item, cells) }))
+    .map((rule) => ({ rule, stops: stopsIn(rule.band, offered, pack.cells) }))
     .filter((one): one is { rule: Rule; stops: StopsInBand } => one.stops !== undefined)
     .sort((a, b) => rank(a.rule) - rank(b.rule));
   const said = speaking.map(({ rule, stops }) => ({

@@ -11,7 +11,30 @@ export type RunningMode = keyof typeof RUNNING_MODES;
 
 export const ON_OFF = { on: 'on', off: 'off' } as const;
 
-export const ROTATIONS = { normal: 'normal', reversed: 'reversed' } as const;
+export const ROTATIONS = {
+  normal: 'normal',
+  reversed: 'reversed',
+  twoWay: 'both ways, from a throttle that rests in the middle',
+} as const;
+
+/** What brings boost or turbo in. */
+export const ACTIVATIONS = {
+  throttle: 'by throttle',
+  rpm: 'by motor speed',
+  both: 'by throttle and motor speed',
+  auto: 'by itself',
+  off: 'off',
+} as const;
+
+/** What a spare lead of the ESC is for. */
+export const LEAD_USES = {
+  off: 'nothing',
+  fan: 'a fan',
+  settings: 'a setting by a channel of the radio',
+  powerOff: 'switching off from the radio',
+  telemetry: 'telemetry',
+  rpm: 'the motor’s speed, for others to read',
+} as const;
 
 export const MOTOR_TYPES = {
   sensored: 'sensored throughout',
@@ -62,7 +85,7 @@ export const CUTOFF_RETURNS = {
   returns: 'comes back when the voltage recovers',
 } as const;
 
-export const FAN_MODES = { on: 'always on', auto: 'by temperature' } as const;
+export const FAN_MODES = { on: 'always on', auto: 'by temperature', off: 'off' } as const;
 
 export const SIGNAL_LOSS_ACTIONS = {
   stop: 'motor off',

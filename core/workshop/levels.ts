@@ -10,18 +10,18 @@ const LEVEL_RANGE: Partial<Record<SettingId, readonly [lowest: number, highest: 
   startPower: [25, 100],
   startForce: [0, 10],
   torqueLimit: [20, 100],
-  throttleCurve: [50, 15],
-  brakeCurve: [50, 15],
+  throttleCurve: [15, 50],
+  brakeCurve: [15, 50],
   deadband: [20, 80],
   driveFrequency: [8, 24],
   brakeFrequency: [1, 8],
   advance: [0, 25],
   boost: [0, 40],
   turbo: [0, 30],
-  dragRamp: [1, 0.05],
+  dragRamp: [0.05, 1],
   startAcceleration: [0.2, 2],
   softStart: [2, 12],
-  response: [0.8, 0.05],
+  response: [0.05, 0.8],
   // Sixty degrees behind leave half the torque.
   earlySoftening: [0, 60],
   turboOnRate: [3, 24],
@@ -32,15 +32,15 @@ const LEVEL_RANGE: Partial<Record<SettingId, readonly [lowest: number, highest: 
 };
 
 /**
- * The assumed size of one level among several, evenly spread.
- * @param place from 0
+ * The assumed size of one level among several, evenly spread from low to high in the vocabulary.
+ * @param rank from 0, the lowest
  * @returns undefined where not even a guess makes sense: volts of a BEC, limits of temperature
  */
-export function assumedLevel(setting: SettingId, place: number, count: number): number | undefined {
+export function assumedLevel(setting: SettingId, rank: number, count: number): number | undefined {
   const { unit } = VOCABULARY[setting];
   const range =
     LEVEL_RANGE[setting] ?? (unit === '%' && !isNamed(VOCABULARY[setting]) ? [0, 100] : undefined);
   if (!range) return undefined;
-  const share = count > 1 ? place / (count - 1) : 0.5;
+  const share = count > 1 ? rank / (count - 1) : 0.5;
   return Number((range[0] + share * (range[1] - range[0])).toFixed(2));
 }

@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest';
 import type { Scale } from '../esc/scale';
 import { VOCABULARY, type SettingId } from '../settings/vocabulary';
 import { assumedLevel } from './levels';
-import { choiceFor, leadingNumber, meaningOf, saysOff, saysPack } from './meaning';
+import { choiceFor } from './choices';
+import { meaningOf } from './meaning';
+import { leadingNumber, saysOff, saysPack } from './printedNumber';
 
 describe('a number as manuals print it', () => {
   it.each<[string, number, string]>([
@@ -103,7 +105,7 @@ describe('what a stop means', () => {
 
 describe('a bare level', () => {
   it('is spread over what is usual, and nothing is guessed for volts of a BEC or a temperature', () => {
-    expect([0, 1, 2].map((place) => assumedLevel('launchStrength', place, 3))).toEqual([100, 550, 1000]);
+    expect([0, 1, 2].map((rank) => assumedLevel('launchStrength', rank, 3))).toEqual([100, 550, 1000]);
     expect(assumedLevel('errorBeeps', 0, 2)).toBeUndefined();
     expect(assumedLevel('becVolts', 0, 3)).toBeUndefined();
     expect(assumedLevel('escTemperatureLimit', 0, 3)).toBeUndefined();

@@ -7,11 +7,13 @@ import type { EscProfile } from '../esc/profile';
 import { factoryMemory, placeOnBench } from '../device/simulatedEsc';
 import { CALIBRATION_FIELDS, MEDIUM_FIELDS, usualPart } from './partFields';
 import { LIMIT_FIELDS, readSketch } from './readSketch';
-import type { Sketch } from './sketch';
+import { newItem, newStop, withLine, type Sketch, type SketchItem } from './sketch';
+import { turnedRound } from './turnRound';
 import { sketchOf } from './sketchOf';
 
 const sketchFor = (id: string): Sketch => ({
   ...sketchOf(ARCHETYPES.find(({ profile }) => profile.id === id)!.profile, 'copy'),
+  presets: [],
   name: 'Mine',
 });
 const oneKey = sketchFor('pattern-one-key');
@@ -170,4 +172,50 @@ describe('the bounds of every part', () => {
       if (whole) expect(withNumber(family, isMedium, key, least + 0.5)).toEqual({ workshop: 1, format: 1 });
     },
   );
+});
+
+describe('what comes from the pattern', () => {
+  it('is missing until somebody has compared it with the manual', () => {
+    const result = readSketch({ ...oneKey, presets: ['limits', 'calibration'] });
+    expect(result.ok ? [] : result.problems.map(({ path }) => path)).toEqual([
+      'presets.limits',
+      'presets.calibration',
+    ]);
+    expect(readSketch(oneKey).ok).toBe(true);
+  });
+
+  it('a BEC that gives 7.4 V has no stop of 8.4', () => {
+    const place = oneKey.items.findIndex(({ setting }) => setting === 'becVolts');
+    const items = oneKey.items.map((item, n) => (n === place ? withLine(item, '6.0 V* / 8.4 V') : item));
+    const result = readSketch({ ...oneKey, limits: { ...oneKey.limits, becMostVolts: '7.4' }, items });
+    if (result.ok) throw new Error('a stop that the BEC cannot give is in order');
+    expect(result.problems.map(({ path }) => path)).toEqual([`items.${place}.stops.1.meaning`]);
+    expect(result.problems[0]!.sentence).toContain('one of the two is wrong');
+  });
+});
+
+describe('a direction that is changed later', () => {
+  const ramp = (basis: 'assumed' | 'measured'): SketchItem => ({
+    ...withLine(newItem('ramp', 'Ramp'), '1* / 2 / 3'),
+    setting: 'dragRamp',
+    scale: 'level',
+    stops: ['= 0.05', '= 0.5', '= 1'].map((meaning, n) => ({
+      ...newStop(String(n + 1)),
+      id: `s${n}`,
+      meaning,
+      basis,
+    })),
+  });
+
+  it('takes assumed sizes with it and says which', () => {
+    const { item, changed } = turnedRound(ramp('assumed'), 'inverted');
+    expect(item.stops.map(({ meaning }) => meaning)).toEqual(['= 1', '= 0.5', '= 0.05']);
+    expect(changed).toEqual(['1', '3']);
+  });
+
+  it('leaves measured and stated ones where they are', () => {
+    const { item, changed } = turnedRound(ramp('measured'), 'inverted');
+    expect(item.stops).toEqual(ramp('measured').stops);
+    expect([item.sense, changed]).toEqual(['inverted', []]);
+  });
 });

@@ -17,16 +17,21 @@ export function previewOf(sketch: Sketch): SketchPreview | undefined {
   const trusting: Sketch = {
     ...sketch,
     id: '',
+    presets: [],
     name: sketch.name.trim() === '' ? '?' : sketch.name,
     items: sketch.items.map((item) => ({ ...item, suggestion: '' })),
   };
-  const whole = readSketch(trusting);
-  if (whole.ok) return { profile: whole.value, left: 0 };
-  const wrong = new Set(whole.problems.flatMap(({ path }) => /^items\.(\d+)/.exec(path)?.[1] ?? []));
+  const part = withoutWrongItems(trusting);
+  return part && { ...part, left: sketch.items.length - part.profile.items.length };
+}
+
+/** What is left once the items that are not in order are taken out; a deeper look finds more of them. */
+function withoutWrongItems(sketch: Sketch): { profile: EscProfile } | undefined {
+  const read = readSketch(sketch);
+  if (read.ok) return { profile: read.value };
+  const wrong = new Set(read.problems.flatMap(({ path }) => /^items\.(\d+)/.exec(path)?.[1] ?? []));
+  if (wrong.size === 0) return undefined;
   const { ties } = newItem('', '');
-  const sound = trusting.items
-    .filter((_, place) => !wrong.has(String(place)))
-    .map((item) => ({ ...item, ties }));
-  const part = readSketch({ ...trusting, items: sound });
-  return part.ok ? { profile: part.value, left: sketch.items.length - sound.length } : undefined;
+  const items = sketch.items.filter((_, place) => !wrong.has(String(place)));
+  return withoutWrongItems({ ...sketch, items: items.map((item) => ({ ...item, ties })) });
 }

@@ -16,7 +16,11 @@ import { countedNotes } from '../esc/notes';
 import type { Problem, Result } from '../units/problem';
 import { LONGEST_NAME, nameFault, shortened } from '../units/text';
 import { assumedLevel } from './levels';
-import { leadingNumber, meaningOf } from './meaning';
+import { meaningOf } from './meaning';
+import { leadingNumber, saysOff } from './printedNumber';
+import { presetProblems } from './presets';
+import { printsSize } from './questions';
+import { orderOf } from './sizeWords';
 import { CALIBRATION_FIELDS, MEDIUM_FIELDS, type PartField } from './partFields';
 import {
   freshId,
@@ -140,6 +144,7 @@ export function readSketch(sketch: Sketch, takenIds: readonly string[] = []): Re
     items,
   };
   if (sketch.media.length === 0) refuse('media', 'Say how this ESC is set: choose at least one way.');
+  problems.push(...presetProblems(sketch.presets));
   if (problems.length > 0) return { ok: false, problems };
   const deeper = validateProfile(profile).map(atSketch);
   return deeper.length > 0 ? { ok: false, problems: deeper } : { ok: true, value: profile };
@@ -169,9 +174,11 @@ function readItem(
   const called = `Item ${place + 1} “${shortened(label)}”`;
   const id = takenIds.includes(sketch.id) || sketch.id === '' ? freshId(label, takenIds) : sketch.id;
   takenIds.push(id);
-  if (sketch.setting === '')
+  if (sketch.setting === '' && sketch.asked.length === 0)
     refuse(`${path}.setting`, `${called}: say which setting it is, or “Something else”.`);
-  else if (sketch.suggestion !== '')
+  for (const { about, words } of sketch.asked)
+    refuse(`${path}.${about === 'setting' ? 'setting' : 'asked'}`, `${called}: ${words}`);
+  if (sketch.setting !== '' && sketch.suggestion !== '')
     refuse(
       `${path}.setting`,
       `${called}: confirm that it is ${VOCABULARY[sketch.setting].name}, or choose another.`,
@@ -188,12 +195,13 @@ function readItem(
     );
   const setting = VOCABULARY[sketch.setting === '' ? 'other' : sketch.setting];
   const scale = scalesOf(setting).includes(sketch.scale) ? sketch.scale : scalesOf(setting)[0]!;
-  const stops = withStopIds({ ...sketch, id, stops: sketch.stops.slice(0, MOST_STOPS) }).stops.map(
-    (stop, n): Stop => {
-      const read = readStop({ ...sketch, scale }, setting, stop, n, `${path}.stops.${n}`, called, refuse);
-      return { id: stop.id, number: n + 1, ...read };
-    },
-  );
+  const sound = withStopIds({ ...sketch, id, scale, stops: sketch.stops.slice(0, MOST_STOPS) });
+  const guesses = assumedValues(sound, setting);
+  const stops = sound.stops.map((stop, n): Stop => {
+    const stopName = `Stop ${n + 1} “${shortened(stop.label.trim())}” of ${lowerFirst(called)}`;
+    const where = { path: `${path}.stops.${n}`, called: stopName, refuse };
+    return { id: stop.id, number: n + 1, ...readStop(stop, setting, scale, guesses[n], where) };
+  });
   return {
     id,
     number: place + 1,
@@ -207,46 +215,63 @@ function readItem(
   };
 }
 
-function readStop(
-  { scale, stops, sense }: SketchItem,
+const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+
+/** What is printed or said of a stop; undefined where that says no size. */
+function statedValue(
+  stop: SketchStop,
   setting: Setting,
-  { label, meaning, basis, typed }: SketchStop,
-  place: number,
-  path: string,
-  called: string,
-  refuse: Refuse,
-): Pick<Stop, 'label' | 'value' | 'basis' | 'typed'> {
-  const plain = label.trim();
-  const stopCalled = `Stop ${place + 1} “${shortened(plain)}” of ${called.charAt(0).toLowerCase()}${called.slice(1)}`;
-  const fault = nameFault(plain);
-  if (fault)
-    refuse(`${path}.label`, `${plain === '' ? `Stop ${place + 1} of ${called}` : stopCalled} ${fault}`);
-  if (typed.trim() !== '' && !/^\d{1,6}$/.test(typed.trim()))
-    refuse(`${path}.typed`, `${stopCalled} is typed “${shortened(typed)}”: digits only, six at most.`);
-  const explained = explainedValue(setting, scale, meaning);
+  scale: SketchItem['scale'],
+): SettingValue | undefined {
+  if (stop.meaning.trim() !== '') return explainedValue(setting, scale, stop.meaning);
+  const label = stop.label.trim();
   const says =
-    statesSize(scale) || setting.choices !== undefined || meaningOf(setting, scale, plain)?.kind === 'off';
-  const printed = meaning.trim() === '' && says ? meaningOf(setting, scale, plain) : undefined;
-  // Where higher numbers mean less, the last level is the least.
-  const level = sense === 'inverted' ? stops.length - 1 - place : place;
-  const guess =
-    meaning.trim() === '' && !statesSize(scale) ? assumedLevel(setting.id, level, stops.length) : undefined;
-  const guessed = guess === undefined ? undefined : ({ kind: 'number', value: guess } as const);
-  const value: SettingValue | undefined = explained ?? printed ?? guessed;
+    statesSize(scale) || setting.choices !== undefined || saysOff(label) || printsSize(setting, label);
+  return says ? meaningOf(setting, scale, label) : undefined;
+}
+
+/** Sizes that are taken for granted where names or levels have none, from the lowest to the highest. */
+function assumedValues({ stops, scale, sense }: SketchItem, setting: Setting): (SettingValue | undefined)[] {
+  if (statesSize(scale)) return [];
+  const open = stops.filter((stop) => stop.meaning.trim() === '' && !statedValue(stop, setting, scale));
+  // Names that go to and fro say nothing of sizes by their places.
+  if (orderOf(open.map(({ label }) => label)).by === 'none' && open.length > 1) return [];
+  return stops.map((stop) => {
+    const place = open.indexOf(stop);
+    const rank = sense === 'inverted' ? open.length - 1 - place : place;
+    const size = place === -1 ? undefined : assumedLevel(setting.id, rank, open.length);
+    return size === undefined ? undefined : { kind: 'number', value: size };
+  });
+}
+
+function readStop(
+  stop: SketchStop,
+  setting: Setting,
+  scale: SketchItem['scale'],
+  guess: SettingValue | undefined,
+  { path, called, refuse }: { path: string; called: string; refuse: Refuse },
+): Pick<Stop, 'label' | 'value' | 'basis' | 'typed'> {
+  const { basis, typed } = stop;
+  const label = stop.label.trim();
+  const fault = nameFault(label);
+  if (fault) refuse(`${path}.label`, `${called} ${fault}`);
+  if (typed.trim() !== '' && !/^\d{1,6}$/.test(typed.trim()))
+    refuse(`${path}.typed`, `${called} is typed “${shortened(typed)}”: digits only, six at most.`);
+  const stated = statedValue(stop, setting, scale);
+  const value = stated ?? guess;
   if (value === undefined) {
     const wanted = setting.choices
       ? `one of: ${Object.values(setting.choices).join(', ')}`
       : `a number in ${setting.unit || 'its unit'}, or off`;
-    refuse(`${path}.meaning`, `${stopCalled}: say what it means, ${wanted}.`);
+    refuse(`${path}.meaning`, `${called}: say what it means, ${wanted}.`);
   } else {
     const wrong = valueFault(setting, value);
-    if (wrong) refuse(`${path}.meaning`, `${stopCalled} ${wrong}`);
+    if (wrong) refuse(`${path}.meaning`, `${called} ${wrong}`);
   }
-  const isGuess = explained === undefined && printed === undefined;
   return {
-    label: plain,
+    label,
     value: value ?? { kind: 'label' },
-    basis: isGuess && setting.id !== 'other' ? 'assumed' : basis,
+    basis: stated === undefined && setting.id !== 'other' ? 'assumed' : basis,
     typed: typed.trim() === '' ? null : typed.trim(),
   };
 }

@@ -6,6 +6,8 @@ import type { EndPointFamily, MediumFamily } from '../esc/media';
 import type { BecKind, EscLimits, LaunchLimitLaw, ProfileItem, StopBasis } from '../esc/profile';
 import type { Scale } from '../esc/scale';
 import type { SettingId } from '../settings/vocabulary';
+import type { MadeFor } from './madeFor';
+import type { PresetId } from './presets';
 
 export interface SketchStop {
   /** Permanent; empty for a stop that has none yet. */
@@ -19,6 +21,28 @@ export interface SketchStop {
   typed: string;
 }
 
+/** Something that the printed words leave open. */
+export interface Question {
+  about: 'setting' | 'scale' | 'direction' | 'stops';
+  /** One plain question. */
+  words: string;
+  answers: readonly Answer[];
+}
+
+/** One reading of what is asked, and what it comes to. */
+export interface Answer {
+  words: string;
+  consequence: string;
+  take: {
+    setting?: SettingId;
+    scale?: Scale;
+    sense?: ProfileItem['sense'];
+    /** What each stop means, in their order; '' for one that says it by itself. */
+    meanings?: readonly string[];
+    basis?: StopBasis;
+  };
+}
+
 export interface SketchItem {
   /** Permanent. */
   id: string;
@@ -27,6 +51,8 @@ export interface SketchItem {
   setting: SettingId | '';
   /** Why this setting was suggested, until somebody confirms it; then empty. */
   suggestion: string;
+  /** What is still to be answered before the item means anything. */
+  asked: readonly Question[];
   scale: Scale;
   sense: ProfileItem['sense'];
   stops: SketchStop[];
@@ -49,6 +75,10 @@ export interface Sketch {
   /** The revision that it was made from; 0 for a new one. */
   revision: number;
   name: string;
+  /** Not said: what its items say decides. */
+  madeFor: MadeFor;
+  /** Values of a pattern that nobody has compared with the manual yet. */
+  presets: readonly PresetId[];
   limits: Readonly<Record<LimitKey, string>>;
   becKind: BecKind;
   bootMs: string;
@@ -112,6 +142,7 @@ export const newItem = (id: string, label: string): SketchItem => ({
   label,
   setting: '',
   suggestion: '',
+  asked: [],
   scale: 'named',
   sense: 'direct',
   stops: [],

@@ -4,6 +4,7 @@ import { valueFault } from '../esc/validateProfile';
 import type { SettingValue } from '../settings/setting';
 import { VOCABULARY } from '../settings/vocabulary';
 import { meaningOf } from './meaning';
+import { ALL_PRESETS } from './presets';
 import { CALIBRATION_FIELDS, MEDIUM_FIELDS, type PartField } from './partFields';
 import type { LimitKey, Sketch, SketchItem, SketchPart, SketchStop } from './sketch';
 
@@ -19,6 +20,8 @@ export function sketchOf(profile: EscProfile, as: 'revision' | 'copy'): Sketch {
     id: isCopy ? '' : profile.id,
     revision: isCopy ? 0 : profile.revision,
     name: isCopy ? '' : profile.name,
+    madeFor: '',
+    presets: isCopy ? ALL_PRESETS : [],
     limits: Object.fromEntries(
       Object.entries(numbers).map(([key, value]) => [key, value === null ? '' : shown(value, key)]),
     ) as Record<LimitKey, string>,
@@ -64,6 +67,7 @@ const itemOf = (item: ProfileItem, isTyped: boolean): SketchItem => ({
   label: item.label,
   setting: item.setting,
   suggestion: '',
+  asked: [],
   scale: item.scale,
   sense: item.sense,
   stops: item.stops.map((stop) => stopOf(item, stop, isTyped)),

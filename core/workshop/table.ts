@@ -4,7 +4,9 @@
  */
 import type { Problem } from '../units/problem';
 import { freshId, markedCell, newItem, newStop, withStopIds, type SketchItem } from './sketch';
-import { suggestSetting } from './suggest';
+import { madeForBy } from './madeFor';
+import { readName } from './printedName';
+import { suggested } from './suggest';
 
 export const LAYOUTS = {
   itemsDown: 'one item a row, its stops across',
@@ -52,7 +54,8 @@ export function readTable(cells: readonly (readonly string[])[], wanted?: Layout
     const sentence = 'No item was found. A table needs a name and at least two stops for each item.';
     return { layout, reason, items: [], problems: [{ path: '', sentence }], open: [] };
   }
-  return { layout, reason, ...read };
+  const madeFor = madeForBy(read.items.map(({ label }) => label));
+  return { layout, reason, ...read, items: read.items.map((item) => suggested(item, madeFor)) };
 }
 
 function tooLarge(rows: readonly (readonly string[])[]): Problem | undefined {
@@ -113,7 +116,7 @@ function likeness(lines: readonly (readonly string[])[]): number {
 }
 
 const nameAt = (line: readonly string[]): string | undefined =>
-  line.slice(0, 2).find((cell) => /[a-z]/i.test(cell) && suggestSetting(cell, []) !== undefined);
+  line.slice(0, 2).find((cell) => /[a-z]/i.test(cell) && readName(cell).kind !== 'unknown');
 
 /** The first names of settings at the heads of lines, in words. */
 function namesOf(lines: readonly (readonly string[])[]): string {
@@ -198,7 +201,7 @@ function headerOf(rows: readonly (readonly string[])[]): readonly string[] | und
   const first = rows[0]!;
   const counts = first.filter((cell) => /^\d+\.?$/.test(cell)).length;
   const words = first.filter((cell) => Object.values(HEADINGS).some((test) => test.test(cell)));
-  const looksLikeItem = first.some((cell) => suggestSetting(cell, []) !== undefined) && counts < 2;
+  const looksLikeItem = first.some((cell) => readName(cell).kind !== 'unknown') && counts < 2;
   const numbersOnly = counts >= 2 && counts >= first.filter(Boolean).length - 2;
   return (words.length > 0 && !looksLikeItem) ||
     (numbersOnly && rows.length > 1 && !hasName(first)) ||
@@ -214,7 +217,7 @@ const hasName = (row: readonly string[]): boolean =>
       (cell) =>
         /[a-z]/i.test(cell) &&
         !Object.values(HEADINGS).some((test) => test.test(cell)) &&
-        suggestSetting(cell, []) !== undefined,
+        readName(cell).kind !== 'unknown',
     );
 
 function headerProblems(
@@ -306,16 +309,5 @@ function itemFrom(
     );
   const id = freshId(label, taken);
   taken.push(id);
-  const labels = stops.map((stop) => stop.label);
-  const suggestion = suggestSetting(label, labels);
-  return withStopIds({
-    ...newItem(id, label),
-    ...(suggestion && {
-      setting: suggestion.setting,
-      scale: suggestion.scale,
-      suggestion: suggestion.reason,
-    }),
-    stops: labels.map(newStop),
-    factory,
-  });
+  return withStopIds({ ...newItem(id, label), stops: stops.map((stop) => newStop(stop.label)), factory });
 }

@@ -7,13 +7,12 @@ import { escProfileSchema } from '../../formats/escProfile';
 import { ARCHETYPES } from '../archetypes/archetypes';
 import type { EscProfile } from '../esc/profile';
 import { validateProfile } from '../esc/validateProfile';
-import { falseFriendsIn } from '../settings/falseFriends';
-import { VOCABULARY } from '../settings/vocabulary';
 import { previewOf } from './previewOf';
 import { readSketch } from './readSketch';
 import {
   lineOfStops,
   markedCell,
+  newItem,
   newStop,
   stopsFromLine,
   withLine,
@@ -21,7 +20,8 @@ import {
   type SketchItem,
 } from './sketch';
 import { sketchOf } from './sketchOf';
-import { suggestSetting } from './suggest';
+import { readPrinted, suggested } from './suggest';
+import { answered } from './answer';
 import { readTable } from './table';
 
 const demos = Object.values(DEMO_PROFILES).map((text): EscProfile => {
@@ -31,14 +31,20 @@ const demos = Object.values(DEMO_PROFILES).map((text): EscProfile => {
   return profile;
 });
 const profiles = [...ARCHETYPES.map(({ profile }) => profile), ...demos];
-const base = sketchOf(ARCHETYPES[0]!.profile, 'copy');
+const base: Sketch = { ...sketchOf(ARCHETYPES[0]!.profile, 'copy'), presets: [] };
 
-/** A sketch as its user leaves it: every suggestion looked at and confirmed. */
+/** An item with the first answer to each of its questions. */
+function answeredFirst(item: SketchItem): SketchItem {
+  const [question] = item.asked;
+  return question ? answeredFirst(answered(item, question, question.answers[0]!)) : item;
+}
+
+/** A sketch as its user leaves it: every suggestion looked at and confirmed, every question answered. */
 const confirmed = (items: readonly SketchItem[], changes: Partial<Sketch> = {}): Sketch => ({
   ...base,
   name: 'Mine',
   ...changes,
-  items: items.map((item) => ({ ...item, suggestion: '' })),
+  items: items.map((item) => ({ ...answeredFirst(item), suggestion: '' })),
 });
 
 const problemsAt = (sketch: Sketch): string[] => {
@@ -121,7 +127,7 @@ describe.each(Object.entries(TABLES))('a manual’s page typed as %s', (_name, t
     expect(table.items.map(({ factory }) => factory)).toEqual(PAGE.map(([, , factory]) => [factory - 1]));
   });
 
-  it('suggests the right setting for each item, and stores none of them unasked', () => {
+  it('suggests the right setting where it is certain, asks where not, and stores none of them unasked', () => {
     expect(table.items.map(({ setting }) => setting)).toEqual([
       'runningMode',
       'dragBrake',
@@ -136,8 +142,12 @@ describe.each(Object.entries(TABLES))('a manual’s page typed as %s', (_name, t
       'cellCount',
       'becVolts',
       'rotation',
-      'escTemperatureLimit',
+      '',
       'idleBeeps',
+    ]);
+    expect(table.items.flatMap(({ asked }) => asked.map(({ words }) => words))).toEqual([
+      expect.stringMatching(/each side of neutral, or over both/),
+      'What does “Overheat Protection” set?',
     ]);
     const unasked = problemsAt({ ...base, name: 'Mine', items: table.items });
     expect(unasked.filter((path) => path.endsWith('.setting'))).toHaveLength(15);
@@ -262,33 +272,40 @@ describe('a table that is wrong', () => {
 });
 
 describe('suggestions', () => {
-  it.each([
-    ['Punch', ['1', '2', '3'], 'launchStrength', 'Punch and punch control'],
-    ['Punch Control', ['0 %', '30 %', '60 %'], 'launchLimit', 'Punch and punch control'],
-    ['Motor Timing', ['Low', 'Medium', 'High'], 'advance', 'Four kinds of advance'],
-    ['Brake', ['Off', 'Soft', 'Hard'], 'propellerBrake', undefined],
-    ['Deadband', ['0.02 ms', '0.04 ms'], 'deadband', 'Deadband: one side, both, per cent, levels'],
-  ])('%s is suggested with its reason, and its false friend', (label, stops, setting, friend) => {
-    const suggestion = suggestSetting(label, stops)!;
-    expect([setting, 'brakeStrength']).toContain(suggestion.setting);
-    expect(suggestion.reason).toContain(label);
-    if (friend) expect(falseFriendsIn(label).map(({ title }) => title)).toContain(friend);
+  const item = (label: string, stops: readonly string[]): SketchItem =>
+    withLine(newItem('one', label), stops.map((stop, n) => (n === 0 ? `${stop}*` : stop)).join(' | '));
+
+  it('what is certain is suggested with its reason, and waits', () => {
+    const punch = suggested(item('Punch', ['1', '2', '3']), '');
+    expect(punch).toMatchObject({ setting: 'launchStrength', scale: 'level', asked: [] });
+    expect(punch.suggestion).toContain('“Punch”');
   });
 
   it('nothing is guessed for a name that says nothing', () => {
-    expect(suggestSetting('Zorb', ['1', '2'])).toBeUndefined();
-    expect(suggestSetting('', [])).toBeUndefined();
+    expect(suggested(item('Zorb', ['1', '2']), '')).toMatchObject({ setting: '', suggestion: '', asked: [] });
   });
 
-  it('every name in the vocabulary suggests a setting that goes by it', () => {
-    for (const { name } of Object.values(VOCABULARY).filter(({ id }) => id !== 'other')) {
-      const found = suggestSetting(name, [])!.setting;
-      expect([
-        name,
-        VOCABULARY[found].name.toLowerCase() === name.toLowerCase() ||
-          VOCABULARY[found].alsoCalled.includes(name.toLowerCase()),
-      ]).toEqual([name, true]);
-    }
+  it('stops decide between what a name may be, where they are the choices or the units of one alone', () => {
+    const reads = (label: string, ...stops: string[]) => readPrinted(label, stops, '');
+    expect(reads('Low Voltage Cutoff', '3.0 V', '3.2 V')).toEqual({ kind: 'is', setting: 'cutoff' });
+    expect(reads('Low Voltage Cutoff', 'Soft cut', 'Hard cut')).toEqual({
+      kind: 'is',
+      setting: 'cutoffAction',
+    });
+    expect(reads('Boost Trigger', '5000 rpm', '9000 rpm')).toEqual({ kind: 'is', setting: 'boostStart' });
+    expect(reads('Boost Trigger', '50 %', '75 %')).toEqual({ kind: 'is', setting: 'boostFromThrottle' });
+    expect(reads('Punch Control', '0 %', '30 %').kind).toBe('ask');
+    // A certain name with units that are not its own is certain no more.
+    expect(reads('Drag Brake', '0.2 s', '0.4 s').kind).toBe('ask');
+  });
+
+  it('what the ESC is made for decides what a brake is', () => {
+    const reads = (madeFor: 'wheels' | 'air' | '') => readPrinted('Brake Force', ['25 %', '50 %'], madeFor);
+    expect(reads('wheels')).toEqual({ kind: 'is', setting: 'brakeStrength' });
+    expect(reads('air')).toEqual({ kind: 'is', setting: 'propellerBrake' });
+    expect(reads('').kind).toBe('ask');
+    expect(readPrinted('Drag Brake', [], 'air').kind).toBe('unknown');
+    expect(readPrinted('Propeller Brake', [], 'wheels').kind).toBe('unknown');
   });
 });
 

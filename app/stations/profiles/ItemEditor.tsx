@@ -4,7 +4,9 @@ import { MOMENTS, type MomentId } from '#core/settings/moments';
 import { isNamed, VOCABULARY, type SettingId } from '#core/settings/vocabulary';
 import { describeValue } from '#core/settings/value';
 import { lineOfStops, withLine, type SketchItem, type SketchStop } from '#core/workshop/sketch';
-import { suggestScale, suggestSetting } from '#core/workshop/suggest';
+import { answered } from '#core/workshop/answer';
+import { suggested, withSetting } from '#core/workshop/suggest';
+import { turnedRound } from '#core/workshop/turnRound';
 import type { ProfileItem } from '#core/esc/profile';
 import { ArrowDown, ArrowUp, Check, Trash2, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
@@ -12,6 +14,7 @@ import { Button } from '../../ui/Button';
 import { Term } from '../../ui/Term';
 import { INPUT } from '../rig/formParts';
 import { Field, SelectField, TextField } from './fields';
+import { QuestionBox } from './QuestionBox';
 import { TiesEditor } from './TiesEditor';
 import type { SketchBench } from './useSketch';
 
@@ -33,13 +36,20 @@ export function ItemEditor({ bench, place, read }: Props) {
   const takeLine = (): void => {
     if (line === undefined) return;
     const next = withLine(item, line);
-    setItem(place, item.setting === '' ? suggested(next) : next);
+    setItem(place, item.setting === '' || item.suggestion !== '' ? suggested(next, bench.madeFor) : next);
     setLine(undefined);
   };
   const chooseSetting = (setting: SettingId | ''): void => {
-    const labels = item.stops.map(({ label }) => label);
-    const scale = setting === '' ? item.scale : suggestScale(VOCABULARY[setting], labels).scale;
-    change({ setting, scale, suggestion: '' });
+    setItem(
+      place,
+      setting === '' ? { ...item, setting, suggestion: '', asked: [] } : withSetting(item, setting),
+    );
+  };
+  const [turned, setTurned] = useState<string[]>([]);
+  const turn = (sense: SketchItem['sense']): void => {
+    const next = turnedRound(item, sense);
+    setItem(place, { ...next.item, asked: item.asked.filter(({ about }) => about !== 'direction') });
+    setTurned(next.changed);
   };
   const setting = item.setting === '' ? undefined : VOCABULARY[item.setting];
   const warnings = falseFriendsIn(item.label);
@@ -95,7 +105,9 @@ export function ItemEditor({ bench, place, read }: Props) {
         <div className="flex items-start">
           <SettingChoice
             value={item.setting}
-            problem={item.suggestion === '' ? problemAt(`${path}.setting`) : undefined}
+            problem={
+              item.suggestion === '' && item.asked.length === 0 ? problemAt(`${path}.setting`) : undefined
+            }
             onChange={chooseSetting}
           />
           {setting && (
@@ -121,10 +133,24 @@ export function ItemEditor({ bench, place, read }: Props) {
               ['direct', setting.higher || 'more'],
               ['inverted', setting.lower || 'less'],
             ]}
-            onChange={(sense) => change({ sense: sense as SketchItem['sense'] })}
+            onChange={(sense) => turn(sense as SketchItem['sense'])}
           />
         )}
       </div>
+      {turned.length > 0 && (
+        <p role="status" className="mt-2 text-sm sm:ml-11">
+          Their assumed sizes have changed with it: {turned.map((label) => `“${label}”`).join(', ')}. Stated
+          and measured ones stay.
+        </p>
+      )}
+      {item.asked.map((question) => (
+        <QuestionBox
+          key={question.words}
+          question={question}
+          problem={problemAt(`${path}.${question.about === 'setting' ? 'setting' : 'asked'}`)}
+          onAnswer={(answer) => setItem(place, answered(item, question, answer))}
+        />
+      ))}
       {item.suggestion !== '' && setting && (
         <div className="mt-2 flex flex-wrap items-center gap-3 border-l-4 border-advised bg-sheet p-2 sm:ml-11">
           <p className="min-w-0 flex-1 basis-64 text-sm">{item.suggestion}</p>
@@ -176,17 +202,6 @@ export function ItemEditor({ bench, place, read }: Props) {
       {item.stops.length > 0 && <TiesEditor bench={bench} place={place} />}
     </li>
   );
-}
-
-/** What the name and the stops bring to mind, to be confirmed. */
-function suggested(item: SketchItem): SketchItem {
-  const suggestion = suggestSetting(
-    item.label,
-    item.stops.map(({ label }) => label),
-  );
-  return suggestion
-    ? { ...item, setting: suggestion.setting, scale: suggestion.scale, suggestion: suggestion.reason }
-    : item;
 }
 
 function SettingChoice({

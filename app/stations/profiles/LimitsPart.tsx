@@ -1,13 +1,17 @@
 import { BEC_KINDS, LAUNCH_LIMIT_LAWS, type BecKind, type LaunchLimitLaw } from '#core/esc/profile';
 import { LIMIT_FIELDS } from '#core/workshop/readSketch';
 import type { LimitKey } from '#core/workshop/sketch';
+import { MADE_FOR, type MadeFor } from '#core/workshop/madeFor';
+import { madeForChosen } from '#core/workshop/suggest';
 import { SelectField, TextField } from './fields';
+import { PresetMark } from './PresetMark';
 import type { SketchBench } from './useSketch';
 
 const OF_BEC: readonly LimitKey[] = ['becContinuousAmps', 'becLeastVolts', 'becMostVolts'];
 
 /** What it is called, and what it stands, as printed on its case. */
-export function LimitsPart({ bench: { sketch, set, problemAt } }: { bench: SketchBench }) {
+export function LimitsPart({ bench }: { bench: SketchBench }) {
+  const { sketch, set, problemAt } = bench;
   const limit = (key: LimitKey) => (
     <TextField
       key={key}
@@ -29,16 +33,25 @@ export function LimitsPart({ bench: { sketch, set, problemAt } }: { bench: Sketc
       <h2 id="what" className="border-b border-ink pb-1 text-2xl">
         What it is
       </h2>
-      <div className="mt-3 max-w-md">
-        <TextField
-          label="Name"
-          value={sketch.name}
-          problem={problemAt('name')}
-          onChange={(name) => set({ name })}
-          placeholder="as you call it"
+      <div className="mt-3 flex flex-wrap gap-x-6 gap-y-3">
+        <div className="w-80 max-w-full">
+          <TextField
+            label="Name"
+            value={sketch.name}
+            problem={problemAt('name')}
+            onChange={(name) => set({ name })}
+            placeholder="as you call it"
+          />
+        </div>
+        <SelectField
+          label="Made for"
+          value={sketch.madeFor}
+          options={Object.entries(MADE_FOR)}
+          onChange={(madeFor) => set(madeForChosen(sketch, madeFor as MadeFor))}
         />
       </div>
       <div className="mt-3 flex flex-wrap gap-x-6 gap-y-3">{keys.map(limit)}</div>
+      <PresetMark bench={bench} id="limits" />
       <div className="mt-3 flex flex-wrap gap-x-6 gap-y-3">
         <SelectField
           label="BEC"
@@ -49,6 +62,7 @@ export function LimitsPart({ bench: { sketch, set, problemAt } }: { bench: Sketc
         />
         {sketch.becKind !== 'none' && OF_BEC.map(limit)}
       </div>
+      <PresetMark bench={bench} id="bec" />
       <details className="mt-3">
         <summary className="min-h-11 cursor-pointer py-2 underline underline-offset-4">
           Throttle: start-up, factory range, deadband

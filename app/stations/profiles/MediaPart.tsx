@@ -3,6 +3,7 @@ import { CALIBRATION_FIELDS, MEDIUM_FIELDS, usualPart, type PartField } from '#c
 import type { SketchPart } from '#core/workshop/sketch';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from './fields';
+import { PresetMark } from './PresetMark';
 import type { SketchBench } from './useSketch';
 
 /** How it is set and how it learns end points, with the times and names that its manual states. */
@@ -18,6 +19,7 @@ export function MediaPart({ bench }: { bench: SketchBench }) {
       <h2 id="how" className="border-b border-ink pb-1 text-2xl">
         How it is set
       </h2>
+      <PresetMark bench={bench} id="media" />
       {problemAt('media') && <p className="mt-2 font-bold text-hazard">{problemAt('media')}</p>}
       {sketch.media.map((medium, place) => (
         <div key={medium.family} className="border-b border-rule py-3">
@@ -56,6 +58,7 @@ export function MediaPart({ bench }: { bench: SketchBench }) {
         </Button>
       )}
       <h3 className="mt-5 text-xl">How it learns end points</h3>
+      <PresetMark bench={bench} id="calibration" />
       <SelectField
         label="By"
         value={sketch.calibration.family}

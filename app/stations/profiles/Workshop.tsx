@@ -33,7 +33,10 @@ export function Workshop({ start, name, takenIds, problems: refused }: Props) {
   const [tableOpen, setTableOpen] = useState(start.items.length === 0);
   const suggested = sketch.items.filter(({ suggestion }) => suggestion !== '');
   const unconfirmed = suggested.length;
-  const clear = suggested.filter(({ label }) => falseFriendsIn(label).length === 0);
+  const clear = suggested.filter(
+    ({ label, asked }) => asked.length === 0 && falseFriendsIn(label).length === 0,
+  );
+  const asked = sketch.items.filter((item) => item.asked.length > 0).length;
   return (
     <div className="grid gap-8 lg:grid-cols-[1fr_22rem]">
       <div className="min-w-0">
@@ -73,6 +76,12 @@ export function Workshop({ start, name, takenIds, problems: refused }: Props) {
                   Confirm the {clear.length} that no other word is taken for
                 </Button>
               )}
+            </p>
+          )}
+          {asked > 0 && (
+            <p className="mt-3 text-sm" role="status">
+              <strong>{asked === 1 ? 'One item asks' : `${asked} items ask`}</strong> what the manual means.
+              Nothing is taken for certain that two readings fit.
             </p>
           )}
           <ol>

@@ -1,5 +1,6 @@
 import type { EscProfile } from '#core/esc/profile';
 import type { Problem } from '#core/units/problem';
+import { madeForBy, type MadeFor } from '#core/workshop/madeFor';
 import { readSketch } from '#core/workshop/readSketch';
 import { freshId, newItem, type Sketch, type SketchItem } from '#core/workshop/sketch';
 import { useEffect, useMemo, useState } from 'react';
@@ -10,6 +11,8 @@ export interface SketchBench {
   profile: EscProfile | undefined;
   problemAt: (path: string) => string | undefined;
   problems: Problem[];
+  /** What the ESC is made for: as said, else as its items say. */
+  madeFor: MadeFor;
   /** Whether work from an earlier visit was found. */
   wasKept: boolean;
   set: (change: Partial<Sketch>) => void;
@@ -23,7 +26,7 @@ export interface SketchBench {
 }
 
 /** Counts up with the shape of a sketch: one that an older version kept is not understood. */
-const KEY = 'live-tune-sketch-1-';
+const KEY = 'live-tune-sketch-2-';
 
 /**
  * The sketch on the workshop's bench. It is kept in this browser at every change, so that neither a reload nor a
@@ -53,6 +56,7 @@ export function useSketch(start: Sketch, name: string, takenIds: readonly string
     sketch,
     profile: read.ok ? read.value : undefined,
     problems,
+    madeFor: sketch.madeFor === '' ? madeForBy(sketch.items.map(({ label }) => label)) : sketch.madeFor,
     // Nobody is told off for what he has not begun with.
     problemAt: (path) =>
       sketch === start && !looked ? undefined : problems.find((problem) => problem.path === path)?.sentence,

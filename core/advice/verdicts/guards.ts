@@ -1,7 +1,15 @@
 /** Guards, sensors and sounds. Limits: common practice unless said otherwise. */
 import { endBellDegrees, isProven, PROVEN_DEGREES, totalAdvanceOf } from './proven';
 import { formatNumber } from '../../units/format';
-import { amountOf, choiceOf, moveToChoice, moveToNumber, onPurpose, type Judge } from './verdict';
+import {
+  amountOf,
+  choiceOf,
+  moveToChoice,
+  moveToNumber,
+  moveToSaneCutoff,
+  onPurpose,
+  type Judge,
+} from './verdict';
 
 export const unguarded: Judge = (situation) => {
   const cutoff = amountOf(situation, 'cutoff');
@@ -14,10 +22,7 @@ export const unguarded: Judge = (situation) => {
     title: 'Neither the cells nor the ESC are guarded.',
     sentence:
       'Cutoff and temperature limit are both off, and no event is being prepared for: a long run ruins the pack or burns the ESC.',
-    remedies: [
-      ...moveToNumber(situation, 'escTemperatureLimit', 100),
-      ...moveToNumber(situation, 'cutoff', 3.3),
-    ],
+    remedies: [...moveToNumber(situation, 'escTemperatureLimit', 100), ...moveToSaneCutoff(situation)],
   };
 };
 

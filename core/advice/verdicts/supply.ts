@@ -1,18 +1,19 @@
 /** Pack, cutoff and BEC. Limits: common practice unless said otherwise. */
 import { itemForSetting, valueOf } from '../../esc/profile';
-import { snapToStop } from '../../esc/snap';
 import type { Chemistry } from '../../physics/pack';
 import { becWatts, slamAt } from '../../physics/supplyBus';
 import { resolveRig } from '../../rig/resolve';
 import { weakestLoad } from '../../rig/busLoads';
 import { cutoffVoltsPerCell } from '../../settings/cutoff';
 import { withUnit } from '../../units/format';
+import { SANE_CUTOFF } from '../saneCutoff';
 import {
   amountOf,
   choiceOf,
   highestAtMost,
   moveTo,
   moveToChoice,
+  moveToSaneCutoff,
   onPurpose,
   type Judge,
   type Situation,
@@ -34,23 +35,14 @@ export function packAgainstEsc({ rig, profile }: Situation): Verdict | undefined
   };
 }
 
-/** Cutoffs per cell that make sense under load. Lithium polymer: common practice. The others: from memory. */
-const SANE_CUTOFF: Record<Chemistry, { least: number; most: number; usual: number }> = {
-  lipo: { least: 2.9, most: 3.7, usual: 3.3 },
-  lihv: { least: 2.9, most: 3.7, usual: 3.3 },
-  life: { least: 2.5, most: 3.1, usual: 2.8 },
-  nimh: { least: 0.8, most: 1.1, usual: 0.9 },
-};
-
 export function cutoffOutOfRange(situation: Situation): Verdict | undefined {
   const { rig, profile, stops } = situation;
   const value = valueOf(profile, stops, 'cutoff');
   const item = itemForSetting(profile, 'cutoff');
   if (!value || !item) return undefined;
   const { cells, chemistry } = rig.pack;
-  const { least, most, usual } = SANE_CUTOFF[chemistry];
-  const sane = snapToStop(item, usual, cells);
-  const remedies = moveTo(item, sane?.stop.id);
+  const { least, most } = SANE_CUTOFF[chemistry];
+  const remedies = moveToSaneCutoff(situation);
   if (value.kind === 'off') {
     if (rig.vehicleClass === 'multirotor') return WARNED_BY_ITS_CONTROLLER;
     return {
@@ -74,7 +66,7 @@ export function cutoffOutOfRange(situation: Situation): Verdict | undefined {
     grade: 'hazard',
     setting: 'cutoff',
     title: volts < least ? 'This cutoff would ruin the pack.' : 'This cutoff would stop the model at once.',
-    sentence: `${stated}; sound for this chemistry is ${least} to ${most} V per cell. A total typed where volts per cell are meant, or the reverse, looks like this.`,
+    sentence: `${stated}; sound for this chemistry is ${least} to ${most} V per cell. ${remedies.length > 0 ? 'A total typed where volts per cell are meant, or the reverse, looks like this.' : `None of its stops is, for ${cells} cells: check what they mean, or drive a pack that they are made for.`}`,
     remedies,
   };
 }

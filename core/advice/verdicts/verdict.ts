@@ -1,4 +1,6 @@
 /** What a verdict is: dangerous, unwise or worth knowing about a full set of values on a rig, and what clears it. */
+import { snapToStop } from '../../esc/snap';
+import { SANE_CUTOFF, withSaneStops } from '../saneCutoff';
 import {
   itemForSetting,
   stopById,
@@ -168,4 +170,13 @@ export function moveToNumber({ rig, profile }: Situation, setting: SettingId, wa
     Math.abs((comparableNumber(value, rig.pack.cells) ?? Infinity) - wanted);
   const nearest = item.stops.reduce((best, stop) => (off(stop) < off(best) ? stop : best));
   return moveTo(item, nearest.id);
+}
+
+/** A move to a cutoff that protects this very pack; none where the ESC has no such stop. */
+export function moveToSaneCutoff({ rig, profile }: Situation): Remedy[] {
+  const item = itemForSetting(profile, 'cutoff');
+  if (!item) return [];
+  const { cells, chemistry } = rig.pack;
+  const sane = snapToStop(withSaneStops(item, rig.pack), SANE_CUTOFF[chemistry].usual, cells);
+  return moveTo(item, sane?.stop.id);
 }

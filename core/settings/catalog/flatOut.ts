@@ -1,4 +1,4 @@
-import { GOVERNOR_MODES, MOTOR_TYPES, ROTATIONS } from '../choices';
+import { ACTIVATIONS, GOVERNOR_MODES, MOTOR_TYPES, ROTATIONS } from '../choices';
 import { named, numbered, percent } from '../setting';
 
 const DEGREES = { unit: '°', decimals: 2 } as const;
@@ -42,6 +42,12 @@ export const FLAT_OUT = {
     'The motor speed at which all of the boost is there.',
     { alsoCalled: ['boost end', 'boost end rpm', 'end rpm', 'boost slope'] },
   ),
+  boostActivation: named(
+    'Boost comes by',
+    ACTIVATIONS,
+    'What brings boost in: the throttle, or how fast the motor turns. It decides which of its other settings count.',
+    { alsoCalled: ['boost activation method', 'boost control type'] },
+  ),
   boostFromThrottle: percent(
     'Boost from throttle',
     { lower: 'comes in earlier', higher: 'comes in later', safeSide: 'higher' },
@@ -65,6 +71,12 @@ export const FLAT_OUT = {
     { lower: 'comes in earlier', higher: 'only at full throttle', safeSide: 'higher' },
     'The throttle past which turbo comes; 100 means only at full.',
     { alsoCalled: ['turbo start', 'turbo trigger', 'turbo activation', 'turbo throttle'] },
+  ),
+  turboActivation: named(
+    'Turbo comes by',
+    ACTIVATIONS,
+    'What brings turbo in: the throttle, or how fast the motor turns. It decides which of its other settings count.',
+    { alsoCalled: ['turbo activation method', 'turbo control type'] },
   ),
   turboDelay: numbered(
     'Turbo delay',

@@ -1,4 +1,11 @@
-import { CELL_COUNTS, CHEMISTRY_CHOICES, CUTOFF_ACTIONS, CUTOFF_RETURNS, FAN_MODES } from '../choices';
+import {
+  CELL_COUNTS,
+  CHEMISTRY_CHOICES,
+  CUTOFF_ACTIONS,
+  CUTOFF_RETURNS,
+  FAN_MODES,
+  LEAD_USES,
+} from '../choices';
 import { named, numbered } from '../setting';
 
 /** The pack, its protection, and what the ESC feeds. */
@@ -81,4 +88,10 @@ export const SUPPLY = {
   fan: named('Fan', FAN_MODES, 'When the cooling fan runs. Without a fan it does nothing.', {
     alsoCalled: ['fan', 'fan mode', 'cooling fan', 'fan control'],
   }),
+  auxiliaryLead: named(
+    'Spare lead',
+    LEAD_USES,
+    'What a second plug or wire of the ESC does: feed a fan, be switched by a channel, or send what the ESC measures.',
+    { alsoCalled: ['aux lead', 'aux wire', 'aux channel', 'auxiliary lead'] },
+  ),
 } as const;
