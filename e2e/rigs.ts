@@ -1,6 +1,7 @@
 /** Rigs made by request, as a page would ask for them: for tests in which making a rig is not what is tested. */
 import { readFile } from 'node:fs/promises';
 import { archetypeFor } from '#core/archetypes/archetypes';
+import type { EscProfile } from '#core/esc/profile';
 import { defaultRig } from '#core/rig/defaults';
 import type { Rig } from '#core/rig/rig';
 import type { VehicleClass } from '#core/rig/vehicleClass';
@@ -60,6 +61,34 @@ export function openNewRigOf(
   return openRig(
     page,
     rigDocument(name, vehicleClass, { escProfileId: profile.id, escProfile: profile }),
+    station,
+  );
+}
+
+/** Makes a new tenth-scale buggy whose ESC only a form in another program sets, and opens it. @returns its id */
+export function openRigByForm(page: Page, name: string, station: Station): Promise<string> {
+  const { profile } = archetypeFor('tenthBuggy');
+  const [first, second, third] = profile.items;
+  const byForm: EscProfile = {
+    ...profile,
+    id: 'set-by-form',
+    name: 'Harrow F40',
+    media: [
+      {
+        family: 'programForm',
+        plug: 'The adapter goes into the ESC’s lead.',
+        pages: [
+          { title: 'Driving', itemIds: [third!.id, first!.id] },
+          { title: 'Stopping', itemIds: [second!.id] },
+        ],
+        sendName: 'Send',
+        readName: 'Read',
+      },
+    ],
+  };
+  return openRig(
+    page,
+    rigDocument(name, 'tenthBuggy', { escProfileId: byForm.id, escProfile: byForm }),
     station,
   );
 }

@@ -165,6 +165,13 @@ const medium = variants<Medium>('family', {
     confirmedItemIds: listOf(idField(), 0, 100),
   }),
   link: record({ family: oneOf(['link'] as const), plug: textField() }),
+  programForm: record({
+    family: oneOf(['programForm'] as const),
+    plug: textField(),
+    pages: listOf(record({ title: nameField(), itemIds: listOf(idField(), 0, 100) }), 0, 30),
+    sendName: nameField(),
+    readName: nameField(),
+  }),
 });
 
 const threePoints = {
@@ -223,6 +230,7 @@ export const escProfileSchema: yup.ObjectSchema<EscProfile> = record({
   factoryRange: learnedRangeSchema,
   deadbandMicrosEachSide: between(0, 300, 'µs'),
   launchLimitActs: keyOf<LaunchLimitLaw>(LAUNCH_LIMIT_LAWS).nullable().defined(),
+  fullSignalShows: textField().nullable().defined(),
   calibration,
   media: listOf(medium, 1, 4),
   items: listOf(item, 1, 100),
@@ -243,11 +251,18 @@ export const escProfileUpgrades: readonly Upgrade[] = [
   (body) => ({ ...body, calibration: calibrationToVersion4(part(body.calibration)) }),
   (body) => body,
   (body) => escProfileToVersion6(body),
+  (body) => escProfileToVersion7(body),
 ];
 
 /** Version 6: how a launch limit acts may be said; what was there before did not say. */
 export const escProfileToVersion6 = (profile: Record<string, unknown>): Record<string, unknown> => ({
   launchLimitActs: null,
+  ...profile,
+});
+
+/** Version 7: what the ESC shows at full signal may be said; it may be set by a form in another program. */
+export const escProfileToVersion7 = (profile: Record<string, unknown>): Record<string, unknown> => ({
+  fullSignalShows: null,
   ...profile,
 });
 

@@ -25,6 +25,7 @@ const sheet = writeSheet(profile, holdingsOf(profile, assumeFactory(profile, '20
   rigName: 'Test',
   keptAt: '2026-01-01T00:00:00.000Z',
   medium: 'oneKey',
+  simulated: null,
   changedItemIds: [],
   setup: {},
   note: '',

@@ -7,7 +7,12 @@ import { USUAL_DETENT_NM } from '#core/rig/defaults';
 import { MOTOR_KINDS, type MotorKind, type Rig, type Vehicle } from '#core/rig/rig';
 import { LOAD_KINDS, type BusLoad, type LoadKind } from '#core/rig/busLoads';
 import type { EscProfile } from '#core/esc/profile';
-import { escProfileSchema, escProfileToVersion6, escProfileUpgrades } from './escProfile';
+import {
+  escProfileSchema,
+  escProfileToVersion6,
+  escProfileToVersion7,
+  escProfileUpgrades,
+} from './escProfile';
 import { channelSchema } from './radio';
 import { part, type Upgrade } from './upgrade';
 import {
@@ -167,6 +172,10 @@ export const rigUpgrades: readonly Upgrade[] = [
     ...rest,
     rig: rigToVersion6(part(before)),
     ...(escProfile === undefined ? {} : { escProfile: escProfileToVersion6(part(escProfile)) }),
+  }),
+  ({ escProfile, ...rest }) => ({
+    ...rest,
+    ...(escProfile === undefined ? {} : { escProfile: escProfileToVersion7(part(escProfile)) }),
   }),
 ];
 

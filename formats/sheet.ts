@@ -33,17 +33,26 @@ export const sheetSchema: yup.ObjectSchema<Sheet> = record({
   profileName: nameField(),
   keptAt: instant(),
   medium: keyOf<MediumFamily>(MEDIUM_WORDS).nullable().defined(),
+  simulated: yup.boolean().strict().nullable().defined(),
   values: listOf(value, 1, 100),
   changedItemIds: yup.array().of(idField()).strict().required('is missing').max(100),
   setup,
   note: textField(),
 });
 
-/** Version 2: a sheet says by which medium it was loaded. Version 5: it says what the model and its radio had. */
+/** Version 2: a sheet says by which medium it was loaded. Version 5: it says what the model and its radio had. Version 7: it
+ * says whether the ESC was the simulated one. */
 export const sheetUpgrades: readonly Upgrade[] = [
   (body) => ({ medium: null, ...body }),
   (body) => body,
   (body) => body,
   (body) => ({ setup: {}, ...body }),
   (body) => body,
+  (body) => sheetToVersion7(body),
 ];
+
+/** Version 7: whether the ESC was the simulated one; of what was there before nobody wrote it down. */
+export const sheetToVersion7 = (body: Record<string, unknown>): Record<string, unknown> => ({
+  simulated: null,
+  ...body,
+});

@@ -138,9 +138,16 @@ describe('documents of version 5', () => {
   });
 });
 
+describe('documents of version 6', () => {
+  it('an ESC did not say what full signal looks like, nor a sheet whose ESC it was', () => {
+    expect(upgraded('esc-profile-6', 'live-tune/esc-profile').fullSignalShows).toBeNull();
+    expect(upgraded('sheet-6', 'live-tune/sheet').simulated).toBeNull();
+  });
+});
+
 describe('a sheet', () => {
   const withHandValues = (setup: unknown) =>
-    readDocument(JSON.stringify({ ...raw('sheet-4'), version: VERSION, setup }));
+    readDocument(JSON.stringify({ ...raw('sheet-4'), version: VERSION, simulated: null, setup }));
 
   it('says of the model what it knows', () => {
     expect(withHandValues({ pinionTeeth: 15 })).toMatchObject({

@@ -23,6 +23,7 @@ export const stickTonesPattern: EscProfile = profileOf(
     factoryRange: STICK_RANGE,
     deadbandMicrosEachSide: 40,
     launchLimitActs: null,
+    fullSignalShows: null,
     calibration: stickUp(4800),
     media: [
       {
@@ -89,6 +90,7 @@ export const stickTogglePattern: EscProfile = profileOf(
     factoryRange: STICK_RANGE,
     deadbandMicrosEachSide: 25,
     launchLimitActs: null,
+    fullSignalShows: null,
     calibration: stickUp(4200),
     media: [{ family: 'stickToggle', itemWindowMs: 2600, itemNotes: countedNotes(6), exitNotes: 'LH' }],
   },
@@ -112,6 +114,7 @@ export const keyPadPattern: EscProfile = profileOf(
     factoryRange: STICK_RANGE,
     deadbandMicrosEachSide: 30,
     launchLimitActs: null,
+    fullSignalShows: null,
     calibration: stickUp(5200),
     media: [
       {
@@ -172,6 +175,7 @@ export const transmitterMenuPattern: EscProfile = profileOf(
     factoryRange: { brakeMicros: 1000, neutralMicros: 1000, forwardMicros: 2000 },
     deadbandMicrosEachSide: 30,
     launchLimitActs: null,
+    fullSignalShows: null,
     calibration: { family: 'none', reason: 'digital' },
     media: [
       {
@@ -212,6 +216,7 @@ export const twoKeysPattern: EscProfile = profileOf(
     factoryRange: { brakeMicros: 1060, neutralMicros: 1500, forwardMicros: 1940 },
     deadbandMicrosEachSide: 40,
     launchLimitActs: null,
+    fullSignalShows: null,
     calibration: {
       family: 'countedPoints',
       keyName: 'teach',

@@ -36,6 +36,7 @@ export const oneKeyPattern: EscProfile = profileOf(
     factoryRange: CAR_RANGE,
     deadbandMicrosEachSide: 45,
     launchLimitActs: null,
+    fullSignalShows: null,
     calibration: keyed('teal'),
     media: [
       {
@@ -94,6 +95,7 @@ export const lampCardPattern: EscProfile = profileOf(
     factoryRange: CAR_RANGE,
     deadbandMicrosEachSide: 40,
     launchLimitActs: null,
+    fullSignalShows: null,
     calibration: {
       family: 'heldStill',
       keyName: 'mode',
@@ -184,6 +186,7 @@ export const textBoxPattern: EscProfile = profileOf(
     factoryRange: CAR_RANGE,
     deadbandMicrosEachSide: 40,
     launchLimitActs: null,
+    fullSignalShows: null,
     calibration: keyed('rose'),
     media: [
       {
@@ -258,9 +261,21 @@ export const linkPattern: EscProfile = profileOf(
     factoryRange: CAR_RANGE,
     deadbandMicrosEachSide: 35,
     launchLimitActs: null,
+    fullSignalShows: null,
     calibration: keyed('green'),
     media: [
       { family: 'link', plug: 'The adapter goes into the sensor-side socket, its arrow to the wires.' },
+      {
+        family: 'programForm',
+        plug: 'The adapter goes into the sensor-side socket, then the pack on.',
+        pages: [
+          { title: 'Driving', itemIds: ['mode', 'launch', 'throttle-bend', 'motor-frequency'] },
+          { title: 'Stopping', itemIds: ['drag', 'brake', 'brake-frequency'] },
+          { title: 'Advance', itemIds: ['advance', 'boost', 'boost-from', 'boost-to', 'turbo'] },
+        ],
+        sendName: 'To the ESC',
+        readName: 'From the ESC',
+      },
     ],
   },
   [

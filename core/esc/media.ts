@@ -125,6 +125,24 @@ export interface LinkMedium {
   plug: string;
 }
 
+/** One page of a form, with its items in the order in which they stand on it. */
+export interface FormPage {
+  title: string;
+  itemIds: string[];
+}
+
+/** Settings entered in a form of the maker's own program, on a computer or phone that Live Tune cannot speak to. */
+export interface ProgramFormMedium {
+  family: 'programForm';
+  /** What has to be plugged where, or paired. */
+  plug: string;
+  /** Items that stand on no page come at the end. */
+  pages: FormPage[];
+  /** What the program calls sending the form to the ESC, and reading it again. */
+  sendName: string;
+  readName: string;
+}
+
 export type Medium =
   | OneKeyMedium
   | TwoKeysMedium
@@ -134,12 +152,17 @@ export type Medium =
   | TextBoxMedium
   | KeyPadMedium
   | TransmitterMenuMedium
-  | LinkMedium;
+  | LinkMedium
+  | ProgramFormMedium;
 export type MediumFamily = Medium['family'];
 export type MediumOf<F extends MediumFamily> = Extract<Medium, { family: F }>;
 
-/** The media worked by hand, in the order in which they are offered. */
-export type HandMedium = Exclude<Medium, LinkMedium>;
+/** The media worked by hand on the ESC, by a plan of gestures. */
+export type HandMedium = Exclude<Medium, LinkMedium | ProgramFormMedium>;
+
+/** Whether a hand works it by a plan of gestures; a link and a form in another program know none. */
+export const isByHand = (medium: Medium): medium is HandMedium =>
+  medium.family !== 'link' && medium.family !== 'programForm';
 
 export const MEDIUM_WORDS: Readonly<Record<MediumFamily, string>> = {
   oneKey: 'one key, flashes and beeps',
@@ -151,6 +174,7 @@ export const MEDIUM_WORDS: Readonly<Record<MediumFamily, string>> = {
   keyPad: 'a key pad with codes',
   transmitterMenu: 'a menu on the transmitter',
   link: 'the link',
+  programForm: 'a form in another program',
 };
 
 /** Whether a medium shows what is stored, so that it can be read back by eye. */

@@ -5,7 +5,7 @@
 import type { SettingId } from '../settings/vocabulary';
 import type { SettingValue } from '../settings/setting';
 import type { LearnedRange } from '../radio/pulse';
-import type { EndPointFamily, HandMedium, Medium } from './media';
+import { isByHand, type EndPointFamily, type HandMedium, type Medium } from './media';
 import type { Scale } from './scale';
 
 /** Whether the maker states what a stop means, or somebody supposed or measured it. */
@@ -123,6 +123,8 @@ export interface EscProfile {
   deadbandMicrosEachSide: number;
   /** How a launch limit in per cent acts; null where the manual does not say. */
   launchLimitActs: LaunchLimitLaw | null;
+  /** What shows that full signal arrives, a lamp that changes only there, say; null where the manual does not say. */
+  fullSignalShows: string | null;
   calibration: EndPointFamily;
   /** Every way to enter settings, the handiest first. */
   media: Medium[];
@@ -130,8 +132,7 @@ export interface EscProfile {
 }
 
 /** The handiest medium that needs nothing but hands; undefined for an ESC that only a link can set. */
-export const handMediumOf = (profile: EscProfile): HandMedium | undefined =>
-  profile.media.find((medium): medium is HandMedium => medium.family !== 'link');
+export const handMediumOf = (profile: EscProfile): HandMedium | undefined => profile.media.find(isByHand);
 
 /** Whether the ESC can be read and written by a computer. */
 export const hasLink = (profile: EscProfile): boolean =>

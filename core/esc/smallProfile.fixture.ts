@@ -29,6 +29,7 @@ export function smallProfile(): EscProfile {
     factoryRange: { brakeMicros: 1000, neutralMicros: 1500, forwardMicros: 2000 },
     deadbandMicrosEachSide: 30,
     launchLimitActs: null,
+    fullSignalShows: null,
     calibration: {
       family: 'keyConfirmed',
       keyName: 'set',

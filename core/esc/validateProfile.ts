@@ -7,6 +7,7 @@ import {
   mediumOf,
   type KeyPadMedium,
   type MediumFamily,
+  type ProgramFormMedium,
   type StickToggleMedium,
   type StickTonesMedium,
 } from './media';
@@ -124,6 +125,7 @@ function mediaProblems(profile: EscProfile): Problem[] {
   }
   media.forEach((medium, index) => {
     const path = `media.${index}`;
+    if (medium.family === 'programForm') problems.push(...formProblems(profile, medium, path));
     if (medium.family === 'keyPad') problems.push(...keyPadProblems(profile, medium, path));
     if (medium.family === 'transmitterMenu') {
       const strange = medium.confirmedItemIds.find((id) => !profile.items.some((item) => item.id === id));
@@ -175,6 +177,22 @@ function toggleProblems({ items }: EscProfile, medium: StickToggleMedium, path: 
             sentence: `Item ${items[many]!.number} “${items[many]!.label}” has ${items[many]!.stops.length} stops; a menu that toggles knows two. Split it, or choose another medium.`,
           },
         ]),
+  ];
+}
+
+/** An item stands on one page of a form, once. */
+function formProblems({ items }: EscProfile, { pages }: ProgramFormMedium, path: string): Problem[] {
+  const named = pages.flatMap(({ itemIds }) => itemIds);
+  const strange = named.find((id) => !items.some((item) => item.id === id));
+  const twice = named.find((id, place) => named.indexOf(id) !== place);
+  const label = items.find(({ id }) => id === twice)?.label ?? '';
+  return [
+    ...(strange === undefined
+      ? []
+      : [{ path: `${path}.pages`, sentence: `There is no item '${strange}' for a page of the form.` }]),
+    ...(twice === undefined
+      ? []
+      : [{ path: `${path}.pages`, sentence: `“${label}” stands on the form twice: name each item once.` }]),
   ];
 }
 

@@ -33,6 +33,7 @@ const sheetOf = (profile: EscProfile, stops: StopByItem) => {
     rigName: 'Rig',
     keptAt: at,
     medium: null,
+    simulated: null,
     changedItemIds: [],
     setup: {},
     note: '',

@@ -1,16 +1,14 @@
 import fc from 'fast-check';
 import { ARCHETYPES } from '../archetypes/archetypes';
 import { menuOf } from '../archetypes/menuOf.fixture';
-import type { HandMedium, MediumFamily } from '../esc/media';
+import { isByHand, type MediumFamily } from '../esc/media';
 import type { EscProfile } from '../esc/profile';
 import { validateProfile } from '../esc/validateProfile';
 import { rangeOf } from '../radio/pulse';
 import { defaultRig } from '../rig/defaults';
 import type { VehicleClass } from '../rig/vehicleClass';
 
-const HAND_MEDIA = ARCHETYPES.flatMap(({ profile }) => profile.media).filter(
-  (medium): medium is HandMedium => medium.family !== 'link',
-);
+const HAND_MEDIA = ARCHETYPES.flatMap(({ profile }) => profile.media).filter(isByHand);
 const mediaOf = (...families: MediumFamily[]) => HAND_MEDIA.filter(({ family }) => families.includes(family));
 
 /** One of each kind at most: two of a kind no ESC has. */

@@ -98,6 +98,22 @@ const BY_MEDIUM: Readonly<Record<MediumFamily, (profile: EscProfile) => NoAnswer
       remedy: 'Menus belong to a memory. Choose the model, then switch the ESC on.',
     },
   ],
+  programForm: ({ media }) => [
+    plugged(mediumOf(media, 'programForm')?.plug ?? ''),
+    {
+      look: 'Does the cable carry data, or is the adapter paired?',
+      remedy: 'Many cables only charge. Take one that has moved files before; pair again within a metre.',
+    },
+    {
+      look: 'Was the adapter connected before the pack?',
+      remedy: 'Pack off, adapter in, pack on: many ESCs look for a link only when they start.',
+    },
+    {
+      look: 'Does the program offer new firmware before it reads anything?',
+      remedy: 'Not now: an update can wipe what the ESC holds. Read and write down first.',
+    },
+    PACK,
+  ],
   link: ({ media }) => [
     {
       look: 'Does the cable carry data, and is it seated at both ends?',

@@ -105,6 +105,7 @@ function mediumPart(medium: Medium): MachinePart[] {
       return [transmitterMenuPart()];
     // No hand works it, so the machine knows nothing of it.
     case 'link':
+    case 'programForm':
       return [];
   }
 }

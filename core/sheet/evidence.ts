@@ -8,6 +8,7 @@ import { factoryStops, type BelievedStops, type EscProfile, type ProfileItem } f
 export const EVIDENCE = {
   readBack: 'read back',
   countedBack: 'counted back',
+  readOffForm: 'read off the form by hand',
   seenStored: 'seen stored',
   userWord: 'on your word',
   setAlong: 'set along with another item, by the manual',
@@ -19,7 +20,8 @@ export const EVIDENCE = {
 export type EvidenceBasis = keyof typeof EVIDENCE;
 
 /** Only what the ESC itself has shown again counts as verified; the user's word never does. */
-export const isVerified = (basis: EvidenceBasis): boolean => basis === 'readBack' || basis === 'countedBack';
+export const isVerified = (basis: EvidenceBasis): boolean =>
+  basis === 'readBack' || basis === 'countedBack' || basis === 'readOffForm';
 
 export interface Observation {
   itemId: string;

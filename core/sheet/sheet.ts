@@ -28,6 +28,8 @@ export interface Sheet {
   keptAt: string;
   /** How it was loaded or read; null where nobody wrote it down. */
   medium: MediumFamily | null;
+  /** Whether the ESC was the simulated one; null where nobody wrote it down. */
+  simulated: boolean | null;
   /** In the ESC's own order. */
   values: SheetValue[];
   /** Items that this load changed. */
@@ -41,7 +43,10 @@ export interface Sheet {
 export function writeSheet(
   profile: EscProfile,
   holdings: Holdings,
-  rest: Pick<Sheet, 'id' | 'rigName' | 'keptAt' | 'medium' | 'changedItemIds' | 'setup' | 'note'>,
+  rest: Pick<
+    Sheet,
+    'id' | 'rigName' | 'keptAt' | 'medium' | 'simulated' | 'changedItemIds' | 'setup' | 'note'
+  >,
 ): Sheet {
   return {
     ...rest,

@@ -4,8 +4,8 @@ import type { EndPointFamily, MediumFamily, PointOrder } from '../esc/media';
 export interface PartField {
   key: string;
   label: string;
-  /** `text` is a name, `notes` groups of notes, `items` item numbers; anything else is a number in that unit. */
-  unit: 'text' | 'notes' | 'items' | 'choice' | 'ms' | 'µs' | '';
+  /** `text` is a name, `notes` groups of notes, `items` item numbers, `pages` titles with item numbers; else a number. */
+  unit: 'text' | 'notes' | 'items' | 'pages' | 'choice' | 'ms' | 'µs' | '';
   usual: string;
   /** Of a number: as the open format has them; `whole` where only whole ones count. */
   bounds?: readonly [least: number, most: number];
@@ -122,6 +122,12 @@ export const MEDIUM_FIELDS: Readonly<Record<MediumFamily, readonly PartField[]>>
       'Where the adapter plugs in',
       'The adapter goes into the fan socket, the arrow to the wires.',
     ),
+  ],
+  programForm: [
+    text('plug', 'Where the adapter plugs in', 'The adapter goes into the ESC’s lead, then the pack on.'),
+    { key: 'pages', label: 'Pages of the form', unit: 'pages', usual: '' },
+    text('sendName', 'Its button that sends', 'send'),
+    text('readName', 'Its button that reads again', 'read'),
   ],
 };
 

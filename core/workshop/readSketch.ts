@@ -18,6 +18,7 @@ import { LONGEST_NAME, nameFault, shortened } from '../units/text';
 import { assumedLevel } from './levels';
 import { meaningOf } from './meaning';
 import { leadingNumber, saysOff } from './printedNumber';
+import { readPages } from './formPages';
 import { presetProblems } from './presets';
 import { printsSize } from './questions';
 import { orderOf } from './sizeWords';
@@ -130,6 +131,7 @@ export function readSketch(sketch: Sketch, takenIds: readonly string[] = []): Re
     launchLimitActs: Object.hasOwn(LAUNCH_LIMIT_LAWS, sketch.launchLimitActs)
       ? (sketch.launchLimitActs as LaunchLimitLaw)
       : null,
+    fullSignalShows: sketch.fullSignalShows.trim() === '' ? null : sketch.fullSignalShows.trim(),
     calibration: readPart(
       sketch.calibration,
       CALIBRATION_FIELDS[sketch.calibration.family],
@@ -313,6 +315,8 @@ function readPart<F extends string>(
           .split(/[\s,;]+/)
           .filter(Boolean)
           .map((word) => items.find(({ number }) => String(number) === word)?.id ?? word);
+      case 'pages':
+        return readPages(text, items, (sentence) => refuse(at, sentence));
       default: {
         const number = wholeNumber(text);
         const [least, most] = field.bounds ?? [-Infinity, Infinity];

@@ -86,6 +86,8 @@ export interface Sketch {
   deadbandMicrosEachSide: string;
   /** '' where the manual does not say. */
   launchLimitActs: LaunchLimitLaw | '';
+  /** '' where the manual does not say. */
+  fullSignalShows: string;
   calibration: SketchPart<EndPointFamily['family']>;
   media: readonly SketchPart<MediumFamily>[];
   items: readonly SketchItem[];

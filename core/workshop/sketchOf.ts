@@ -1,4 +1,5 @@
-import { mediumOf, type EndPointFamily, type Medium } from '../esc/media';
+import { mediumOf, type EndPointFamily, type FormPage, type Medium } from '../esc/media';
+import { pagesText } from './formPages';
 import type { EscProfile, ProfileItem, Stop } from '../esc/profile';
 import { valueFault } from '../esc/validateProfile';
 import type { SettingValue } from '../settings/setting';
@@ -34,6 +35,7 @@ export function sketchOf(profile: EscProfile, as: 'revision' | 'copy'): Sketch {
     },
     deadbandMicrosEachSide: String(profile.deadbandMicrosEachSide),
     launchLimitActs: profile.launchLimitActs ?? '',
+    fullSignalShows: profile.fullSignalShows ?? '',
     calibration: partOf(calibration, CALIBRATION_FIELDS[calibration.family], profile.items),
     media: media.map((medium) => partOf(medium, MEDIUM_FIELDS[medium.family], profile.items)),
     items: profile.items.map((item) => itemOf(item, mediumOf(media, 'keyPad') !== undefined)),
@@ -59,6 +61,7 @@ function partOf<P extends Medium | EndPointFamily>(
 function partText({ unit }: PartField, value: unknown, items: ProfileItem[]): string {
   if (unit === 'items')
     return (value as string[]).map((id) => items.find((item) => item.id === id)?.number ?? id).join(' ');
+  if (unit === 'pages') return pagesText(value as FormPage[], items);
   return Array.isArray(value) ? (value as string[]).join(' ') : String(value);
 }
 

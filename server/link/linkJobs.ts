@@ -81,6 +81,8 @@ async function run(job: LinkJob, bench: Bench, intents: WantedStops): Promise<vo
           {
             origin,
             medium: 'link',
+            // The stand-in at the end of the line.
+            simulated: true,
             changedItemIds,
             note: origin === 'backup' ? 'Read before a load by link.' : '',
           },

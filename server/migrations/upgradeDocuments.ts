@@ -5,7 +5,7 @@ type Document = Record<string, unknown>;
 /** Brings every stored document of a table to the next version of its format. */
 export async function upgradeDocuments(
   { sequelize }: QueryInterface,
-  table: 'esc_profiles' | 'rigs' | 'calibrations',
+  table: 'esc_profiles' | 'rigs' | 'calibrations' | 'sheets',
   upgrade: (document: Document, id: string) => Document,
 ): Promise<void> {
   const rows = await sequelize.query<{ id: string; document: Document }>(

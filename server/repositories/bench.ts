@@ -65,6 +65,8 @@ export interface SheetOccasion {
   origin: Exclude<SheetOrigin, 'imported'>;
   /** By what it was loaded or read; null where it was only written down. */
   medium: MediumFamily | null;
+  /** Whether the ESC was the simulated one; null where nobody said. */
+  simulated: boolean | null;
   changedItemIds: string[];
   note: string;
 }

@@ -63,7 +63,7 @@ const seen = (
   at: new Date(Date.UTC(2026, 0, 1, 12, 59 - minute)).toISOString(),
 });
 const keep = async (rigId: string, changedItemIds: string[], origin: 'loaded' | 'backup' = 'loaded') =>
-  keepSheet(await benchOf(rigId), { origin, medium: null, changedItemIds, note: '' });
+  keepSheet(await benchOf(rigId), { origin, medium: null, simulated: null, changedItemIds, note: '' });
 
 describe('the order of things does not hang on the clock', () => {
   const calibration = (after: number, keptAt: string): Calibration => ({

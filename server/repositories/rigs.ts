@@ -51,6 +51,8 @@ export interface Bench {
   sheetCount: number;
   /** The newest sheet that was loaded or read, where the ESC is known to hold it still. */
   heldSheetNumber: number | undefined;
+  /** Whether the last load was into the simulated ESC: one's own may hold something else. */
+  lastLoadSimulated: boolean;
   /** The newest revision of the ESC profile in the garage, where the rig uses an older one. */
   newerRevision: number | undefined;
   /** The event that is being prepared for. */
@@ -234,6 +236,7 @@ export async function findBench(garageId: string, rigId: string): Promise<Bench 
     buildChecks: buildChecks.map(({ line }) => line),
     sheetCount,
     heldSheetNumber: lastSheet && isStillHeld(lastSheet.document, holdings) ? lastSheet.number : undefined,
+    lastLoadSimulated: lastSheet?.document.simulated === true,
     rules: rules?.document,
     rulesId: row.eventRulesId ?? undefined,
     goals: { ...usualGoals(row.document.vehicleClass), ...row.goals },

@@ -12,7 +12,8 @@ import { DraftConflict } from './DraftConflict';
 
 /** The slim bar: which rig, which ESC, and how far the draft is from it. */
 export function BenchHeader() {
-  const { rigId, rig, profile, holdings, changeCount, heldSheetNumber, temporaries } = useBench();
+  const { rigId, rig, profile, holdings, changeCount, heldSheetNumber, lastLoadSimulated, temporaries } =
+    useBench();
   const { status } = useKeeping();
   const basis = weakestBasis(holdings);
   const unknown = unknownItems(profile, holdings).length;
@@ -39,7 +40,7 @@ export function BenchHeader() {
           <span className="hidden items-center gap-2 sm:flex">
             <EscMark mark={unknown > 0 ? 'unknown' : isVerified(basis) ? 'verified' : 'believed'} />
             <Link to={`/rigs/${rigId}/esc`} className="underline decoration-rule underline-offset-4">
-              on the ESC: {onTheEsc}
+              on the {lastLoadSimulated ? 'simulated ESC' : 'ESC'}: {onTheEsc}
             </Link>
           </span>
           <span

@@ -6,7 +6,8 @@ import type { TravelTestForm as Form } from './useTravelTest';
 
 /** @param liveMicros what the radio sends now, where a game controller stands for it */
 export function TravelTestForm({ form, liveMicros }: { form: Form; liveMicros: number | undefined }) {
-  const { channel } = useBench().rig;
+  const { rig, profile } = useBench();
+  const { channel } = rig;
   const { choices, setChoices } = form;
   return (
     <section aria-label="What happens where">
@@ -21,6 +22,11 @@ export function TravelTestForm({ form, liveMicros }: { form: Form; liveMicros: n
           <option value="percent">the radio’s own %</option>
         </select>
       </label>
+      <p className="mt-2 text-sm text-muted">
+        {profile.fullSignalShows === null
+          ? 'Many ESCs show full signal by a lamp that changes only there. The profile does not say how this one does.'
+          : `Full signal has arrived when: ${profile.fullSignalShows}.`}
+      </p>
       {form.points.map((point) => (
         <Point key={point} point={point} form={form} liveMicros={liveMicros} />
       ))}

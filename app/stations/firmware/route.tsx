@@ -38,6 +38,7 @@ export async function action({ params, request }: Route.ActionArgs) {
       const number = await keepSheet(bench, {
         origin: 'backup',
         medium: null,
+        simulated: null,
         changedItemIds: [],
         note: 'Kept before a firmware update.',
       });

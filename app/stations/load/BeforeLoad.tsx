@@ -1,4 +1,4 @@
-import { MEDIUM_WORDS, SHOWS_STORED, type HandMedium, type Medium } from '#core/esc/media';
+import { isByHand, MEDIUM_WORDS, SHOWS_STORED, type HandMedium, type Medium } from '#core/esc/media';
 import { openHazards } from '#core/advice/verdicts/verdict';
 import { itemById, stopById } from '#core/esc/profile';
 import { isPlanned } from '#core/plan/search';
@@ -19,11 +19,9 @@ import { HAND_VALUES, type HandValues, type HandChange } from '#core/rig/handVal
 import { useBench } from '../bench/BenchContext';
 import { VerdictList } from '../tune/VerdictList';
 import { NoPlan } from './NoPlan';
+import type { Where } from './where';
 import { useArrangedLoad } from './useLoadOrder';
 import { usePlannedLoad } from './usePlannedLoad';
-
-/** Whether the ESC of the page is worked, or one that lies beside it. */
-export type Where = 'simulated' | 'own';
 
 /** How a load is begun. */
 export interface Beginning {
@@ -50,10 +48,10 @@ export function BeforeLoad({ onBegin }: Props) {
   const hazards = openHazards(verdicts);
   const takenUpon = verdicts.filter(({ overridden }) => overridden !== undefined);
   const load = useArrangedLoad(medium.family);
-  const plan = usePlannedLoad(medium.family === 'link' ? undefined : medium, load.changes);
+  const plan = usePlannedLoad(isByHand(medium) ? medium : undefined, load.changes);
   const noWay = plan !== undefined && !isPlanned(plan) ? plan : undefined;
   const uncounted = profile.items.filter((item) => holdings[item.id]?.basis === 'seenStored');
-  const countable = medium.family === 'link' || SHOWS_STORED[medium.family] ? uncounted : [];
+  const countable = isByHand(medium) && !SHOWS_STORED[medium.family] ? [] : uncounted;
 
   const toStore = changes.length > 0 || countable.length > 0;
   if (!toStore && handChanges.length === 0) return <NothingToLoad />;
@@ -91,10 +89,10 @@ export function BeforeLoad({ onBegin }: Props) {
         <div className="mt-4 grid gap-6 lg:grid-cols-2">
           <div className="grid content-start gap-5">
             {toStore && <MediumChoice chosen={medium.family} onChoose={setFamily} />}
-            {toStore && medium.family !== 'link' && <WhereChoice chosen={where} onChoose={setWhere} />}
+            {toStore && isByHand(medium) && <WhereChoice chosen={where} onChoose={setWhere} />}
             <section aria-labelledby="changes">
               <h2 id="changes" className="text-xl">
-                In this order
+                {medium.family === 'programForm' ? 'What changes' : 'In this order'}
               </h2>
               <ol className="mt-1">
                 {load.before.map((change) => (
@@ -107,7 +105,7 @@ export function BeforeLoad({ onBegin }: Props) {
                   <HandLine key={change.key} change={change} when={toStore ? 'when all is stored' : ''} />
                 ))}
               </ol>
-              {load.worseOnTheWay !== undefined && (
+              {medium.family !== 'programForm' && load.worseOnTheWay !== undefined && (
                 <Notice grade="caution" title="Do not stop half-way">
                   <p>
                     Until all of it is stored, this may hold for a while: {load.worseOnTheWay} No order spares
@@ -138,7 +136,7 @@ export function BeforeLoad({ onBegin }: Props) {
             >
               {!toStore ? 'Begin' : medium.family === 'link' ? 'Load by the link' : 'Begin loading'}
             </Button>
-            {toStore && medium.family !== 'link' && (
+            {toStore && medium.family !== 'link' && changeCount > 0 && (
               <p className="mt-3">
                 <Link
                   className="underline underline-offset-4"
@@ -146,7 +144,7 @@ export function BeforeLoad({ onBegin }: Props) {
                 >
                   The plan on paper
                 </Link>
-                , or on a card for the pit.
+                {isByHand(medium) && ', or on a card for the pit'}.
               </p>
             )}
           </div>
@@ -179,6 +177,11 @@ function NothingToLoad() {
   );
 }
 
+const NOT_BY_HAND = {
+  link: 'a few seconds; everything is read back',
+  programForm: 'a list beside the program; what it shows is read off by hand',
+} as const;
+
 /** The ways into this ESC, each with the time it takes. */
 function MediumChoice({
   chosen,
@@ -191,7 +194,7 @@ function MediumChoice({
   const words = (medium: Medium): ReactNode => (
     <Way
       name={MEDIUM_WORDS[medium.family]}
-      what={medium.family === 'link' ? 'a few seconds; everything is read back' : <ByHand medium={medium} />}
+      what={isByHand(medium) ? <ByHand medium={medium} /> : NOT_BY_HAND[medium.family]}
     />
   );
   return (

@@ -18,12 +18,14 @@ import { CountBack } from './CountBack';
 import { NoPlan } from './NoPlan';
 import { LoadFinished } from './LoadFinished';
 import type { useLoad } from './useLoad';
+import type { Where } from './where';
 import { useLoadOrder } from './useLoadOrder';
 
 /** What both decks are given. */
 export interface LoadProps {
   medium: HandMedium;
   precaution: string;
+  where: Where;
   /** The stop that each drafted item has to have in the end. */
   intents: WantedStops;
   /** What is to be done by hand when all is stored. */
@@ -52,7 +54,17 @@ interface Props extends Omit<LoadProps, 'intents'> {
 }
 
 /** The load itself: one step at a time, every value stored, then, where the medium can show it, every value counted back. */
-export function LoadDeck({ medium, precaution, after, load, esc, resting: atRest, beside, below }: Props) {
+export function LoadDeck({
+  medium,
+  precaution,
+  where,
+  after,
+  load,
+  esc,
+  resting: atRest,
+  beside,
+  below,
+}: Props) {
   const { rig, profile } = useBench();
   const { session, surprise, trouble, isTelling } = load;
   useTopOfPage();
@@ -158,6 +170,7 @@ export function LoadDeck({ medium, precaution, after, load, esc, resting: atRest
           {!leg && (restarted || !isPlanned(restart)) && (
             <LoadFinished
               medium={medium.family}
+              where={where}
               after={after}
               changed={session.concerned}
               ready={!isTelling}

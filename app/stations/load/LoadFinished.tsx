@@ -1,4 +1,4 @@
-import { SHOWS_STORED, type HandMedium } from '#core/esc/media';
+import { SHOWS_STORED, type HandMedium, type ProgramFormMedium } from '#core/esc/media';
 import { ACCEPTANCE } from '#core/rig/safety';
 import { handChangesOf, type HandValues } from '#core/rig/handValues';
 import { Form, useNavigation } from 'react-router';
@@ -6,11 +6,13 @@ import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
 import { HandSteps } from './HandSteps';
+import type { Where } from './where';
 import { useKeptSheet } from './useKeptSheet';
 
 interface Props {
   /** By which it was loaded; null where only hands worked, and nothing was stored. */
-  medium: HandMedium['family'] | null;
+  medium: (HandMedium | ProgramFormMedium)['family'] | null;
+  where: Where;
   /** What hands still have to do before it is tried. */
   after: HandValues;
   changed: readonly string[];
@@ -21,20 +23,22 @@ interface Props {
 }
 
 /** The end of a load: what to try before driving, and the sheet. */
-export function LoadFinished({ medium, after, changed, ready, arms }: Props) {
+export function LoadFinished({ medium, where, after, changed, ready, arms }: Props) {
   const { rig } = useBench();
   const { kind } = rig.vehicle;
   const byHand = handChangesOf(rig, after);
   if (byHand.length > 0) return <HandSteps changes={byHand} />;
-  const shows = medium !== null && SHOWS_STORED[medium];
+  const shows = medium !== null && (medium === 'programForm' || SHOWS_STORED[medium]);
   return (
     <div>
       <p className="font-display text-4xl leading-tight font-bold lg:text-5xl" data-testid="instruction">
         {medium === null
           ? 'All of it is done.'
-          : shows
-            ? 'Every value is counted back.'
-            : 'Every value was heard being stored.'}
+          : medium === 'programForm'
+            ? 'Every value is read off the form.'
+            : shows
+              ? 'Every value is counted back.'
+              : 'Every value was heard being stored.'}
       </p>
       {!arms && (
         <div className="mt-3 max-w-2xl">
@@ -60,14 +64,14 @@ export function LoadFinished({ medium, after, changed, ready, arms }: Props) {
           <li key={line}>{line}</li>
         ))}
       </ul>
-      <KeptSheet medium={medium} changed={changed} ready={ready} />
+      <KeptSheet medium={medium} where={where} changed={changed} ready={ready} />
     </div>
   );
 }
 
 /** The sheet keeps itself; a note can be put on it. */
-function KeptSheet({ medium, changed, ready }: Pick<Props, 'medium' | 'changed' | 'ready'>) {
-  const { number, problem, again } = useKeptSheet({ medium, changed, ready });
+function KeptSheet({ medium, where, changed, ready }: Pick<Props, 'medium' | 'where' | 'changed' | 'ready'>) {
+  const { number, problem, again } = useKeptSheet({ medium, where, changed, ready });
   const saving = useNavigation().state !== 'idle';
   return (
     <Form method="post" className="mt-5 max-w-xl">

@@ -1,4 +1,4 @@
-import type { HandMedium } from '#core/esc/media';
+import { isByHand, mediumOf, type HandMedium, type ProgramFormMedium } from '#core/esc/media';
 import { handMediumOf, type EscProfile } from '#core/esc/profile';
 import { planRestart } from '#core/plan/loadPlan';
 import { isPlanned, type NoWay } from '#core/plan/search';
@@ -16,6 +16,8 @@ import { Link, useSearchParams } from 'react-router';
 import { Button } from '../../ui/Button';
 import { TickBox } from '../../ui/TickBox';
 import { useBench } from '../bench/BenchContext';
+import { formTasks } from '#core/plan/formLoad';
+import { itemById, stopById } from '#core/esc/profile';
 import { NoPlan } from './NoPlan';
 import { useArrangedLoad } from './useLoadOrder';
 import { usePlannedLoad } from './usePlannedLoad';
@@ -26,7 +28,10 @@ export default function PaperRoute() {
   const [isCard, setIsCard] = useState(false);
   const [params] = useSearchParams();
   const medium = chosenMedium(profile, params.get('by'));
+  const form = mediumOf(profile.media, 'programForm');
   const plan = usePaperPlan(medium);
+  if (form && changeCount > 0 && (params.get('by') === 'programForm' || !medium))
+    return <FormPaper medium={form} />;
   if (medium && plan === undefined && changeCount > 0)
     return <p className="px-5 py-6 text-lg">Working out the plan…</p>;
   if (!medium || !plan || !isPlanned(plan) || changeCount === 0)
@@ -97,9 +102,84 @@ export default function PaperRoute() {
   );
 }
 
+/** What to set in another program, page by page, and a place to write down what it shows then. */
+function FormPaper({ medium }: { medium: ProgramFormMedium }) {
+  const { rigId, rig, profile, changes } = useBench();
+  const load = useArrangedLoad(medium.family);
+  return (
+    <article className="max-w-3xl px-5 py-6 print:max-w-none print:p-0">
+      <div className="flex flex-wrap items-center gap-4 print:hidden">
+        <Button look="main" onClick={() => window.print()}>
+          <Printer className="size-5" aria-hidden="true" />
+          Print
+        </Button>
+        <Link className="text-base underline underline-offset-4" to={`/rigs/${rigId}/load`}>
+          Back to Load
+        </Link>
+      </div>
+      <h1 className="mt-5 text-3xl print:mt-0">
+        {rig.name}: into the {profile.name}
+      </h1>
+      <section className="mt-3 border-2 border-ink p-3">
+        <h2 className="text-xl">First: make it safe</h2>
+        <p>{PRECAUTIONS[rig.vehicle.kind].join(' Or: ')}</p>
+        <p className="mt-1">{medium.plug} Read the form from the ESC before you change anything.</p>
+      </section>
+      <ByHand steps={load.before.map(handStep)} isCard={false} />
+      {formTasks(profile, medium, changes).map((page) => (
+        <section key={page.title} className="mt-3 break-inside-avoid">
+          <h2 className="border-b border-ink text-xl">{page.title}</h2>
+          <table className="w-full">
+            <thead>
+              <tr className="text-left text-sm">
+                <th className="font-normal">set</th>
+                <th className="font-normal">from</th>
+                <th className="font-normal">to</th>
+                <th className="w-40 font-normal">read again, it shows</th>
+              </tr>
+            </thead>
+            <tbody>
+              {page.changes.map(({ itemId, fromStopId, toStopId }) => {
+                const item = itemById(profile, itemId);
+                return (
+                  <tr key={itemId} className="border-b border-rule">
+                    <td className="py-1">☐ {item.label}</td>
+                    <td>{fromStopId === null ? 'unknown' : stopById(item, fromStopId).label}</td>
+                    <td className="font-bold">{stopById(item, toStopId).label}</td>
+                    <td />
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </section>
+      ))}
+      <ByHand steps={load.after.map(handStep)} isCard={false} />
+      <section className="mt-3 break-inside-avoid border-t-2 border-ink pt-2">
+        <h2 className="text-xl">Last</h2>
+        <ul>
+          {[
+            `Press “${medium.sendName}”, and wait until it says that it is done.`,
+            `Press “${medium.readName}”, and write down what the form shows.`,
+            ...ACCEPTANCE[rig.vehicle.kind],
+          ].map((line) => (
+            <li key={line} className="py-0.5">
+              ☐ {line}
+            </li>
+          ))}
+        </ul>
+        <p className="mt-2">
+          If anything answers otherwise: switch it off, stop, and say at which step. Club rules, event rules
+          and local law come first.
+        </p>
+      </section>
+    </article>
+  );
+}
+
 /** The medium that Load was asked for, where a hand works it; else the first that one does. */
 const chosenMedium = (profile: EscProfile, family: string | null): HandMedium | undefined =>
-  profile.media.find((one): one is HandMedium => one.family === family && one.family !== 'link') ??
+  profile.media.find((one): one is HandMedium => one.family === family && isByHand(one)) ??
   handMediumOf(profile);
 
 function Leg({ leg: { title, steps, countBack }, isCard }: { leg: PaperLeg; isCard: boolean }) {

@@ -16,6 +16,7 @@ import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
 import type { Route } from './+types/route';
 import { BeforeLoad, type Beginning } from './BeforeLoad';
+import { FormLoad } from './FormLoad';
 import { LinkLoad } from './LinkLoad';
 import type { LoadAnswer } from './loadAnswer';
 import { LoadFinished } from './LoadFinished';
@@ -71,6 +72,7 @@ async function keepLoaded(bench: Bench, form: FormData): Promise<LoadAnswer> {
     id: loadId,
     origin: 'loaded',
     medium: medium === '' ? null : (medium as MediumFamily),
+    simulated: medium === '' ? null : form.get('where') === 'simulated',
     changedItemIds,
     note: '',
   });
@@ -104,11 +106,13 @@ export default function LoadRoute() {
   if (!medium)
     return (
       <ByHand>
-        <LoadFinished medium={null} after={after} changed={[]} ready arms />
+        <LoadFinished medium={null} where="own" after={after} changed={[]} ready arms />
       </ByHand>
     );
   if (medium.family === 'link')
     return <LinkLoad intents={begun.intents} onAgain={() => setBegun(undefined)} />;
+  if (medium.family === 'programForm')
+    return <FormLoad medium={medium} precaution={begun.precaution} intents={begun.intents} after={after} />;
   const Deck = begun.where === 'own' ? OwnDeck : SimulatedDeck;
   return <Deck {...rest} medium={medium} after={after} />;
 }

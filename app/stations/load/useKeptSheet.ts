@@ -2,6 +2,7 @@ import type { MediumFamily } from '#core/esc/media';
 import { useCallback, useEffect, useState } from 'react';
 import { useFetcher } from 'react-router';
 import { answered, isNotKept, type NotKept } from '../../ui/keepTyped';
+import type { Where } from './where';
 import type { LoadAnswer } from './loadAnswer';
 
 const TRY_AGAIN_MS = 2000;
@@ -12,6 +13,7 @@ const WHY_NOT_KEPT = {
 
 interface FinishedLoad {
   medium: MediumFamily | null;
+  where: Where;
   changed: readonly string[];
   /** Whether everything that was seen has reached the server. */
   ready: boolean;
@@ -21,16 +23,17 @@ interface FinishedLoad {
  * Keeps the sheet of a finished load, until the server has it: whoever leaves the page loses nothing. However often it is
  * sent, it is one sheet.
  */
-export function useKeptSheet({ medium, changed, ready }: FinishedLoad) {
+export function useKeptSheet({ medium, where, changed, ready }: FinishedLoad) {
   const [loadId] = useState(() => crypto.randomUUID());
   const { state, data, submit } = useFetcher<LoadAnswer | NotKept>();
   const send = useCallback(() => {
     const form = new FormData();
     form.set('load', loadId);
     form.set('medium', medium ?? '');
+    form.set('where', where);
     for (const itemId of changed) form.append('changed', itemId);
     void submit(form, { method: 'post' });
-  }, [loadId, medium, changed, submit]);
+  }, [loadId, medium, where, changed, submit]);
   const isIdle = state === 'idle';
   const isAway = isNotKept(data);
   useEffect(() => {

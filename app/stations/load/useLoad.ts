@@ -15,16 +15,14 @@ import { heldStops } from '#core/sheet/evidence';
 import { countInWords } from '#core/units/format';
 import { useRef, useState } from 'react';
 import { useBench } from '../bench/BenchContext';
-import { sendBenchRecord } from '../bench/benchRecord';
-
-const TRY_AGAIN_MS = 2000;
+import { useTellServer } from './useTellServer';
 
 /**
  * How far a load is, by what was seen and counted, and what the server was told of it.
  * @param seesDisplay whether the page sees what the ESC shows; of one beside it, it only knows what it believes
  */
 export function useLoad(medium: HandMedium, intents: WantedStops, seesDisplay: boolean) {
-  const { rigId, profile, holdings } = useBench();
+  const { profile, holdings } = useBench();
   const [session, setSession] = useState(() => {
     const uncounted = profile.items.filter((item) => holdings[item.id]?.basis === 'seenStored');
     return beginLoad(
@@ -35,27 +33,10 @@ export function useLoad(medium: HandMedium, intents: WantedStops, seesDisplay: b
     );
   });
   const [surprise, setSurprise] = useState<string>();
-  /** Why the server does not have all that was seen. */
-  const [trouble, setTrouble] = useState<'away' | 'refused'>();
+  const server = useTellServer();
   const watched = useRef(NOTHING_SEEN);
-  const [telling, setTelling] = useState(0);
-  const told = useRef(Promise.resolve());
 
-  /** One after the other, until the server has it: a sheet that is kept must find all of it. */
-  const tell = (esc: SimulatedEsc, seen: Finding[]): void => {
-    setTelling((count) => count + 1);
-    told.current = told.current.then(async () => {
-      for (;;) {
-        const sent = await sendBenchRecord(rigId, { memory: esc.config.memory, seen });
-        setTrouble(sent === 'kept' ? undefined : sent);
-        if (sent === 'kept') break;
-        // What is refused once is refused for good, and no sheet may be kept without it.
-        if (sent === 'refused') return;
-        await new Promise((resolve) => setTimeout(resolve, TRY_AGAIN_MS));
-      }
-      setTelling((count) => count - 1);
-    });
-  };
+  const tell = (esc: SimulatedEsc, seen: Finding[]): void => server.tell(seen, esc.config.memory);
 
   const onObserved = (observed: Observed[], esc: SimulatedEsc): void => {
     const seen = watch(profile, watched.current, observed);
@@ -110,5 +91,6 @@ export function useLoad(medium: HandMedium, intents: WantedStops, seesDisplay: b
     tell(esc, [finding]);
   };
 
-  return { session, surprise, trouble, isTelling: telling > 0, onObserved, onCounted, onShown, onLost };
+  const { trouble, isTelling } = server;
+  return { session, surprise, trouble, isTelling, onObserved, onCounted, onShown, onLost };
 }

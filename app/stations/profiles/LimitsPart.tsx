@@ -95,6 +95,14 @@ export function LimitsPart({ bench }: { bench: SketchBench }) {
             problem={problemAt('deadbandMicrosEachSide')}
             onChange={(deadbandMicrosEachSide) => set({ deadbandMicrosEachSide })}
           />
+          <TextField
+            label="At full signal it shows (if stated)"
+            width="w-80 max-w-full"
+            value={sketch.fullSignalShows}
+            problem={problemAt('fullSignalShows')}
+            onChange={(fullSignalShows) => set({ fullSignalShows })}
+            placeholder="the lamp goes out"
+          />
           {sketch.items.some(({ setting }) => setting === 'launchLimit') && (
             <SelectField
               label="Its launch limit means"

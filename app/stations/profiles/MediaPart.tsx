@@ -116,7 +116,7 @@ function PartFields({ part, fields, path, problemAt, onChange }: PartFieldsProps
             onChange={change}
             unit={isNumber ? unit : ''}
             width={isNumber ? 'w-24' : unit === 'text' && key !== 'plug' ? 'w-40' : 'w-80 max-w-full'}
-            hint={unit === 'notes' ? HINTS.notes : unit === 'items' ? HINTS.items : undefined}
+            hint={HINTS[unit]}
           />
         );
       })}
@@ -124,7 +124,8 @@ function PartFields({ part, fields, path, problemAt, onChange }: PartFieldsProps
   );
 }
 
-const HINTS = {
+const HINTS: Partial<Record<PartField['unit'], string>> = {
   notes: 'l h short, L H long, low and high; a space between groups. Empty: counted notes.',
   items: 'Item numbers, a space between.',
+  pages: 'In its order: a title, its item numbers, a semicolon. “Drive: 1 2 5; Brake: 3 4”. Empty: one page.',
 };

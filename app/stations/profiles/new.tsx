@@ -1,6 +1,7 @@
 import { ARCHETYPES } from '#core/archetypes/archetypes';
 import { MEDIUM_WORDS } from '#core/esc/media';
 import { VEHICLE_CLASSES } from '#core/rig/vehicleClass';
+import { MEDIUM_FIELDS, usualPart } from '#core/workshop/partFields';
 import type { Sketch } from '#core/workshop/sketch';
 import { sketchOf } from '#core/workshop/sketchOf';
 import { findProfileByKey, listProfiles } from '#server/repositories/escProfiles';
@@ -27,10 +28,11 @@ export async function loader({ request }: Route.LoaderArgs) {
   if (!source) throw data(null, { status: 404 });
   const copy = sketchOf(source, 'copy');
   const isEmpty = searchParams.has('empty');
+  const byForm = searchParams.has('form');
   return {
     takenIds,
-    from: `${from}${isEmpty ? '-empty' : ''}`,
-    start: isEmpty ? withoutItems(copy) : copy,
+    from: `${from}${isEmpty ? '-empty' : ''}${byForm ? '-form' : ''}`,
+    start: byForm ? setByForm(withoutItems(copy)) : isEmpty ? withoutItems(copy) : copy,
   };
 }
 
@@ -42,6 +44,11 @@ const withoutItems = (sketch: Sketch): Sketch => ({
     family,
     values: { ...values, itemNotes: '', stopNotes: '', confirmedItemIds: '' },
   })),
+});
+
+const setByForm = (sketch: Sketch): Sketch => ({
+  ...sketch,
+  media: [usualPart('programForm', MEDIUM_FIELDS.programForm)],
 });
 
 export const action = ({ request }: Route.ActionArgs) => saveProfile(request);
@@ -75,6 +82,9 @@ export default function NewProfileRoute({ loaderData, actionData }: Route.Compon
   );
 }
 
+/** Whose ratings and end points an ESC begins with that only a form can set. */
+const FORM_PATTERN = ARCHETYPES[0]!.profile.id;
+
 function Starts() {
   return (
     <>
@@ -82,6 +92,21 @@ function Starts() {
         Start with the way in which its settings are entered; keys, lamps, tones and times can all be changed.
       </p>
       <ul className="mt-6 border-t border-rule">
+        <li className="flex flex-wrap items-baseline gap-x-6 gap-y-1 border-b border-rule py-3">
+          <span className="min-w-0 flex-1 basis-72">
+            <span className="block font-display text-xl font-bold">a form in the maker’s own program</span>
+            <span className="text-muted">
+              on a computer or phone, through an adapter: Live Tune lists what to set, and takes down what the
+              form shows then
+            </span>
+          </span>
+          <Link
+            to={`?from=${FORM_PATTERN}&form`}
+            className="min-h-11 py-2 font-bold underline underline-offset-4"
+          >
+            with my own items
+          </Link>
+        </li>
         {ARCHETYPES.map(({ profile, serves }) => (
           <li
             key={profile.id}

@@ -35,6 +35,7 @@ export default function SheetRoute({ loaderData }: Route.ComponentProps) {
       <p className="mt-1">
         {sheet.profileName}, revision {sheet.profileRevision} · kept <Time iso={sheet.keptAt} />
         {sheet.medium && ` · by ${MEDIUM_WORDS[sheet.medium]}`}
+        {sheet.simulated === true && ' · on the simulated ESC'}
       </p>
       <div className="mt-4">
         <SheetTable sheet={sheet} />

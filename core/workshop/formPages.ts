@@ -1,0 +1,40 @@
+/** Pages of another program's form as they are typed: "Drive: 1 2 5; Brake: 3 4". */
+import type { FormPage } from '../esc/media';
+import type { ProfileItem } from '../esc/profile';
+import { nameFault, shortened } from '../units/text';
+
+export function readPages(
+  text: string,
+  items: readonly ProfileItem[],
+  refuse: (sentence: string) => void,
+): FormPage[] {
+  return text
+    .split(';')
+    .map((page) => page.trim())
+    .filter(Boolean)
+    .map((page): FormPage => {
+      const [, title = '', numbers = ''] = /^(.*?)\s*:\s*([\d\s,]*)$/.exec(page) ?? [];
+      const fault = nameFault(title);
+      if (fault)
+        refuse(
+          `“${shortened(page)}” is no page: write its title, a colon and its item numbers, “Brake: 3 4”.`,
+        );
+      const itemIds = numbers
+        .split(/[\s,]+/)
+        .filter(Boolean)
+        .map((number) => {
+          const item = items.find((one) => String(one.number) === number);
+          if (!item) refuse(`Page “${shortened(title)}” names item ${number}; there are ${items.length}.`);
+          return item?.id ?? number;
+        });
+      return { title, itemIds };
+    });
+}
+
+export const pagesText = (pages: readonly FormPage[], items: readonly ProfileItem[]): string =>
+  pages
+    .map(({ title, itemIds }) => {
+      const numbers = itemIds.map((id) => items.find((item) => item.id === id)?.number ?? id);
+      return `${title}: ${numbers.join(' ')}`;
+    })
+    .join('; ');
