@@ -18,7 +18,9 @@ export function everyItem(): EscProfile {
     inactiveWhen: [],
     switchedOffBy: null,
   }));
-  return { ...linkPattern, id: 'every-item', name: 'Every item', items };
+  // Its form names items of its own.
+  const media = linkPattern.media.filter(({ family }) => family === 'link');
+  return { ...linkPattern, id: 'every-item', name: 'Every item', media, items };
 }
 
 /** The longest list that an ESC is likely to have. */

@@ -24,7 +24,6 @@ const LIKELY_VOLTS_PER_CELL = { least: 0.7, most: 4.5 };
 export function validateProfile(profile: EscProfile): Problem[] {
   return [
     ...limitProblems(profile),
-    ...becStopProblems(profile),
     ...mediaProblems(profile),
     ...repeats(profile.items, 'items', 'number', (item) => `item number ${item.number}`),
     ...repeats(profile.items, 'items', 'id', (item) => `item id '${item.id}'`),
@@ -80,25 +79,6 @@ function becProblems({ becKind, becContinuousAmps, becLeastVolts, becMostVolts }
       sentence: `A BEC gives 3 V at least, not ${becMostVolts} V; if there is none, say so.`,
     },
   ];
-}
-
-/** A BEC that is said to give 7.4 V has no stop of 8.4. */
-function becStopProblems({ items, limits: { becKind, becLeastVolts, becMostVolts } }: EscProfile): Problem[] {
-  if (becKind === 'none') return [];
-  return items.flatMap((item, index) =>
-    item.setting !== 'becVolts'
-      ? []
-      : item.stops.flatMap(({ label, value }, place) =>
-          value.kind === 'number' && (value.value < becLeastVolts || value.value > becMostVolts)
-            ? [
-                {
-                  path: `items.${index}.stops.${place}.value`,
-                  sentence: `“${label}” of “${item.label}” is ${value.value} V, and the BEC gives ${becLeastVolts} to ${becMostVolts} V: one of the two is wrong.`,
-                },
-              ]
-            : [],
-        ),
-  );
 }
 
 function mediaProblems(profile: EscProfile): Problem[] {

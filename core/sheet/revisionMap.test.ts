@@ -36,6 +36,31 @@ describe('a new revision of a profile', () => {
     ]);
   });
 
+  it('names limits, directions, sizes and ties, not only items and stops', () => {
+    const before = smallProfile();
+    const after = smallProfile();
+    after.limits = { ...after.limits, maxCells: before.limits.maxCells + 1 };
+    after.deadbandMicrosEachSide += 5;
+    const leap = after.items.find(({ id }) => id === 'leap')!;
+    leap.sense = 'direct';
+    leap.renumbersMenu = true;
+    before.items.find(({ id }) => id === 'leap')!.stops[0]!.basis = 'assumed';
+    leap.stops[0]!.basis = 'measured';
+    expect(revisionChanges(before, after).map(({ sentence }) => sentence)).toEqual([
+      `Most cells: ${before.limits.maxCells + 1}, not ${before.limits.maxCells}.`,
+      `Deadband, each side: ${after.deadbandMicrosEachSide}\u00a0µs, not ${before.deadbandMicrosEachSide}\u00a0µs.`,
+      'Higher numbers of item 2 “leap” mean “hits harder” now.',
+      'Item 2 “leap” is tied to other items in another way.',
+      expect.stringMatching(/^Stop 1 .* as before: measured now, no longer assumed\.$/),
+    ]);
+  });
+
+  it('a name and the factory’s stop change nothing for a rig', () => {
+    const after = { ...smallProfile(), name: 'Another name' };
+    after.items[1]!.factoryStopId = after.items[1]!.stops[0]!.id;
+    expect(revisionChanges(smallProfile(), after)).toEqual([]);
+  });
+
   it('changes nothing where nothing changed', () => {
     expect(revisionChanges(smallProfile(), { ...smallProfile(), revision: 2 })).toEqual([]);
   });

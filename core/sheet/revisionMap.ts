@@ -5,20 +5,40 @@
 import { fittingDraft, type Draft } from './draft';
 import { VOCABULARY } from '../settings/vocabulary';
 import { describeValue } from '../settings/value';
-import { factoryStops, type EscProfile, type ProfileItem, type Stop, type StopByItem } from '../esc/profile';
+import {
+  factoryStops,
+  LAUNCH_LIMIT_LAWS,
+  type EscLimits,
+  type EscProfile,
+  type ProfileItem,
+  type Stop,
+  type StopByItem,
+} from '../esc/profile';
+import { withUnit } from '../units/format';
 
 export interface RevisionChange {
-  itemId: string;
-  kind: 'itemGone' | 'itemNew' | 'itemMoved' | 'stopGone' | 'stopNew' | 'stopMoved' | 'stopMeansElse';
+  /** Of the whole ESC where undefined. */
+  itemId: string | undefined;
+  kind:
+    | 'esc'
+    | 'itemGone'
+    | 'itemNew'
+    | 'itemMoved'
+    | 'itemMeansElse'
+    | 'stopGone'
+    | 'stopNew'
+    | 'stopMoved'
+    | 'stopMeansElse';
   /** What changed, for a person. */
   sentence: string;
 }
 
-/** Everything that a new revision changes, in the new menu's order; what is gone comes last. */
+/** Everything that a new revision changes: the ESC, then its items in the new menu's order; what is gone comes last. */
 export function revisionChanges(before: EscProfile, after: EscProfile): RevisionChange[] {
   const old = new Map(before.items.map((item) => [item.id, item]));
   const kept = new Set(after.items.map((item) => item.id));
   return [
+    ...escChanges(before, after),
     ...after.items.flatMap((item) => {
       const was = old.get(item.id);
       return was ? itemChanges(was, item) : [newItem(item)];
@@ -26,6 +46,55 @@ export function revisionChanges(before: EscProfile, after: EscProfile): Revision
     ...before.items.filter((item) => !kept.has(item.id)).map(goneItem),
   ];
 }
+
+const LIMIT_WORDS: Readonly<Record<keyof EscLimits, readonly [name: string, unit: string]>> = {
+  minCells: ['Fewest cells', ''],
+  maxCells: ['Most cells', ''],
+  continuousAmps: ['Continuous current', 'A'],
+  burstAmps: ['Burst current', 'A'],
+  bridgeOhm: ['Its own resistance', 'Ω'],
+  becContinuousAmps: ['BEC current', 'A'],
+  becKind: ['BEC', ''],
+  becLeastVolts: ['BEC from', 'V'],
+  becMostVolts: ['BEC to', 'V'],
+  temperatureLimitC: ['Protects itself at', '°C'],
+};
+
+/** What is not of an item: limits, start-up and deadband, how it learns end points and how it is set. */
+function escChanges(before: EscProfile, after: EscProfile): RevisionChange[] {
+  const sentences = [
+    ...(Object.keys(LIMIT_WORDS) as (keyof EscLimits)[]).map((key) => {
+      const [what, unit] = LIMIT_WORDS[key];
+      return changed(what, before.limits[key] ?? 'not stated', after.limits[key] ?? 'not stated', unit);
+    }),
+    changed('Looks at the throttle after', before.bootMs, after.bootMs, 'ms'),
+    changed('Deadband, each side', before.deadbandMicrosEachSide, after.deadbandMicrosEachSide, 'µs'),
+    changed(
+      'At full signal it shows',
+      before.fullSignalShows ?? 'not stated',
+      after.fullSignalShows ?? 'not stated',
+    ),
+    changed('Its launch limit means', launchWords(before), launchWords(after)),
+    different(before.factoryRange, after.factoryRange, 'The range that it has from the factory is another.'),
+    different(before.calibration, after.calibration, 'How it learns end points is another.'),
+    different(before.media, after.media, 'How it is set is another: keys, times or order.'),
+  ];
+  return sentences.flatMap((sentence) =>
+    sentence === undefined ? [] : [{ itemId: undefined, kind: 'esc' as const, sentence }],
+  );
+}
+
+const launchWords = ({ launchLimitActs }: EscProfile): string =>
+  launchLimitActs === null ? 'not stated' : LAUNCH_LIMIT_LAWS[launchLimitActs];
+
+function changed(what: string, was: string | number, is: string | number, unit = ''): string | undefined {
+  const words = (value: string | number): string =>
+    typeof value === 'number' ? withUnit(value, unit, 4) : value;
+  return was === is ? undefined : `${what}: ${words(is)}, not ${words(was)}.`;
+}
+
+const different = (was: unknown, is: unknown, sentence: string): string | undefined =>
+  JSON.stringify(was) === JSON.stringify(is) ? undefined : sentence;
 
 const name = ({ number, label }: { number: number; label: string }): string => `${number} “${label}”`;
 
@@ -52,8 +121,10 @@ function itemChanges(was: ProfileItem, is: ProfileItem): RevisionChange[] {
   const moved =
     name(was) === name(is) ? [] : [change('itemMoved', `Item ${name(was)} is now item ${name(is)}.`)];
   const where = `of item ${name(is)}`;
+  const meant = itemMeaningChanges(was, is).map((sentence) => change('itemMeansElse', sentence));
   return [
     ...moved,
+    ...meant,
     ...is.stops.flatMap((stop) => {
       const before = old.get(stop.id);
       if (!before) return [change('stopNew', `Stop ${name(stop)} ${where} is new.`)];
@@ -71,9 +142,31 @@ function itemChanges(was: ProfileItem, is: ProfileItem): RevisionChange[] {
   ];
 }
 
+/** Which setting it is, which way it runs, what it is tied to. The factory's stop matters to nobody who has values. */
+function itemMeaningChanges(was: ProfileItem, is: ProfileItem): string[] {
+  const { higher, lower } = VOCABULARY[is.setting];
+  const ties = ({ inactiveWhen, overwrites, switchedOffBy, renumbersMenu }: ProfileItem) => [
+    inactiveWhen,
+    overwrites,
+    switchedOffBy,
+    renumbersMenu,
+  ];
+  return [
+    was.setting === is.setting
+      ? undefined
+      : `Item ${name(is)} is ${VOCABULARY[is.setting].name}, not ${VOCABULARY[was.setting].name}.`,
+    was.sense === is.sense
+      ? undefined
+      : `Higher numbers of item ${name(is)} mean “${is.sense === 'direct' ? higher : lower}” now.`,
+    different(ties(was), ties(is), `Item ${name(is)} is tied to other items in another way.`),
+  ].filter((sentence) => sentence !== undefined);
+}
+
 function meaningChange({ setting }: ProfileItem, before: Stop, after: Stop): string | undefined {
   const words = (stop: Stop): string => describeValue(VOCABULARY[setting], stop.value);
-  return words(before) === words(after) ? undefined : `${words(after)} now, not ${words(before)}`;
+  if (words(before) !== words(after)) return `${words(after)} now, not ${words(before)}`;
+  const isSurer = before.basis === 'assumed' && after.basis !== 'assumed';
+  return isSurer ? `${words(after)}, as before: ${after.basis} now, no longer assumed` : undefined;
 }
 
 /** An intent that a new revision has no place for. */

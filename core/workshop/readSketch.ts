@@ -148,8 +148,30 @@ export function readSketch(sketch: Sketch, takenIds: readonly string[] = []): Re
   if (sketch.media.length === 0) refuse('media', 'Say how this ESC is set: choose at least one way.');
   problems.push(...presetProblems(sketch.presets));
   if (problems.length > 0) return { ok: false, problems };
-  const deeper = validateProfile(profile).map(atSketch);
+  const deeper = [...validateProfile(profile).map(atSketch), ...becStopProblems(profile)];
   return deeper.length > 0 ? { ok: false, problems: deeper } : { ok: true, value: profile };
+}
+
+/**
+ * A BEC that is said to give 7.4 V has no stop of 8.4. Asked in the workshop only: what was exported once must be taken in
+ * again.
+ */
+function becStopProblems({ items, limits: { becKind, becLeastVolts, becMostVolts } }: EscProfile): Problem[] {
+  if (becKind === 'none') return [];
+  return items.flatMap((item, index) =>
+    item.setting !== 'becVolts'
+      ? []
+      : item.stops.flatMap(({ label, value }, place) =>
+          value.kind === 'number' && (value.value < becLeastVolts || value.value > becMostVolts)
+            ? [
+                {
+                  path: `items.${index}.stops.${place}.meaning`,
+                  sentence: `“${label}” of “${item.label}” is ${value.value} V, and the BEC gives ${becLeastVolts} to ${becMostVolts} V: one of the two is wrong.`,
+                },
+              ]
+            : [],
+        ),
+  );
 }
 
 /** A path into the profile as the field of the sketch where it was typed. */

@@ -52,7 +52,7 @@ export default function RevisionRoute({ loaderData, actionData }: Route.Componen
       </h1>
       <h2 className="mt-5 text-xl">What changes</h2>
       {changes.length === 0 ? (
-        <p className="mt-1">Neither items nor stops.</p>
+        <p className="mt-1">Nothing that means anything for this rig.</p>
       ) : (
         <ul className="mt-1 list-disc pl-6 text-lg">
           {changes.map((sentence) => (
@@ -76,12 +76,20 @@ export default function RevisionRoute({ loaderData, actionData }: Route.Componen
       <p className="mt-3 text-muted">Sheets keep the revision they were made with.</p>
       <AwayNotice answer={actionData} />
       <Form method="post" className="mt-5 flex flex-wrap gap-3">
-        <Button type="submit" name="cause" value="correction" disabled={busy}>
-          The list was wrong: correct it
-        </Button>
-        <Button type="submit" name="cause" value="firmwareUpdate" disabled={busy}>
-          The ESC got new firmware: its values are unknown
-        </Button>
+        {changes.length === 0 ? (
+          <Button type="submit" look="main" name="cause" value="correction" disabled={busy}>
+            Take revision {to} over
+          </Button>
+        ) : (
+          <>
+            <Button type="submit" name="cause" value="correction" disabled={busy}>
+              The list was wrong: correct it
+            </Button>
+            <Button type="submit" name="cause" value="firmwareUpdate" disabled={busy}>
+              The ESC got new firmware: its values are unknown
+            </Button>
+          </>
+        )}
       </Form>
     </div>
   );
