@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { ADDRESS, CHROMIUM, CHROMIUM_FLAGS, DATA, PORT, server } from './e2e/setting';
+import { ADDRESS, CHROMIUM, CHROMIUM_FLAGS, DATA, PORT, server, VIEWPORT } from './e2e/setting';
 
 export default defineConfig({
   testDir: 'e2e',
@@ -16,7 +16,7 @@ export default defineConfig({
   outputDir: '.cache/e2e',
   use: {
     baseURL: ADDRESS,
-    viewport: { width: 1280, height: 800 },
+    viewport: VIEWPORT,
     // A trace of every step doubles the time of a run: TRACE=1 writes it, for whoever looks for a fault.
     trace: process.env.TRACE ? 'retain-on-failure' : 'off',
     screenshot: 'only-on-failure',

@@ -1,8 +1,8 @@
 import { handOf } from './hand';
 import { openNewRig, openNewRigOf } from './rigs';
-import { draftSaved, expect, moveRail, test } from './test';
+import { FRESH, draftSaved, expect, moveRail, test } from './test';
 
-test('a value stored in the wrong item is noticed, put right and counted back', async ({ page }) => {
+test('a value stored in the wrong item is noticed, put right and counted back', FRESH, async ({ page }) => {
   await page.clock.install();
   const hand = handOf(page);
   await openNewRig(page, 'Slip rig', 'tune');
@@ -30,22 +30,26 @@ test('a value stored in the wrong item is noticed, put right and counted back', 
   await expect(page.getByText('slipped once')).toBeVisible();
 });
 
-test('a finished load keeps its sheet by itself: who leaves the page loses nothing', async ({ page }) => {
-  await page.clock.install();
-  const hand = handOf(page);
-  const rigId = await openNewRig(page, 'Left rig', 'tune');
-  await moveRail(page, 'Brake strength', 'ArrowLeft', 1);
-  await draftSaved(page);
-  await page.getByRole('link', { name: 'Load 1 change' }).click();
-  await page.getByLabel('Wheels clear of the bench').check();
-  await page.getByRole('button', { name: 'Begin loading' }).click();
-  await hand.follow(/^Every value is counted back/);
-  await expect(page.getByText('Kept as sheet 1.')).toBeVisible();
-  // The page is left as it stands.
-  await page.goto(`/rigs/${rigId}/sheets`);
-  await expect(page.getByRole('row', { name: /6 Stopper/ })).toContainText('counted back');
-  await expect(page.getByText('Sheet 2')).toHaveCount(0);
-});
+test(
+  'a finished load keeps its sheet by itself: who leaves the page loses nothing',
+  FRESH,
+  async ({ page }) => {
+    await page.clock.install();
+    const hand = handOf(page);
+    const rigId = await openNewRig(page, 'Left rig', 'tune');
+    await moveRail(page, 'Brake strength', 'ArrowLeft', 1);
+    await draftSaved(page);
+    await page.getByRole('link', { name: 'Load 1 change' }).click();
+    await page.getByLabel('Wheels clear of the bench').check();
+    await page.getByRole('button', { name: 'Begin loading' }).click();
+    await hand.follow(/^Every value is counted back/);
+    await expect(page.getByText('Kept as sheet 1.')).toBeVisible();
+    // The page is left as it stands.
+    await page.goto(`/rigs/${rigId}/sheets`);
+    await expect(page.getByRole('row', { name: /6 Stopper/ })).toContainText('counted back');
+    await expect(page.getByText('Sheet 2')).toHaveCount(0);
+  },
+);
 
 test('a menu on the transmitter is loaded from a new rig on, nothing done before', async ({ page }) => {
   await openNewRigOf(page, 'aerobaticPlane', 'New aerobat', 'tune');
@@ -59,31 +63,33 @@ test('a menu on the transmitter is loaded from a new rig on, nothing done before
   await expect(page.getByText('Kept as sheet 1.')).toBeVisible();
 });
 
-test('a load that was broken off goes on after a reload, and counts back what it had stored', async ({
-  page,
-}) => {
-  await page.clock.install();
-  const hand = handOf(page);
-  await openNewRig(page, 'Broken-off rig', 'tune');
-  await moveRail(page, 'Brake strength', 'ArrowLeft', 2);
-  await moveRail(page, 'Drag brake', 'ArrowRight', 1);
-  await draftSaved(page);
-  await page.getByRole('link', { name: 'Load 2 changes' }).click();
-  await page.getByLabel('Wheels clear of the bench').check();
-  await page.getByRole('button', { name: 'Begin loading' }).click();
-  const stored = page.waitForResponse('**/bench-record');
-  await hand.follow(/^Switch the ESC off/);
-  await stored;
+test(
+  'a load that was broken off goes on after a reload, and counts back what it had stored',
+  FRESH,
+  async ({ page }) => {
+    await page.clock.install();
+    const hand = handOf(page);
+    await openNewRig(page, 'Broken-off rig', 'tune');
+    await moveRail(page, 'Brake strength', 'ArrowLeft', 2);
+    await moveRail(page, 'Drag brake', 'ArrowRight', 1);
+    await draftSaved(page);
+    await page.getByRole('link', { name: 'Load 2 changes' }).click();
+    await page.getByLabel('Wheels clear of the bench').check();
+    await page.getByRole('button', { name: 'Begin loading' }).click();
+    const stored = page.waitForResponse('**/bench-record');
+    await hand.follow(/^Switch the ESC off/);
+    await stored;
 
-  await page.reload();
-  await expect(page.getByText('Load 1 change into the Tamsel R60')).toBeVisible();
-  await expect(page.getByText('Stored before, never counted back')).toBeVisible();
-  await page.getByLabel('Wheels clear of the bench').check();
-  await page.getByRole('button', { name: 'Begin loading' }).click();
-  await hand.follow(/^Every value is counted back/);
-});
+    await page.reload();
+    await expect(page.getByText('Load 1 change into the Tamsel R60')).toBeVisible();
+    await expect(page.getByText('Stored before, never counted back')).toBeVisible();
+    await page.getByLabel('Wheels clear of the bench').check();
+    await page.getByRole('button', { name: 'Begin loading' }).click();
+    await hand.follow(/^Every value is counted back/);
+  },
+);
 
-test('a wrong count is not believed: the value is stored again', async ({ page }) => {
+test('a wrong count is not believed: the value is stored again', FRESH, async ({ page }) => {
   await page.clock.install();
   const hand = handOf(page);
   await openNewRig(page, 'Miscount rig', 'tune');
@@ -98,21 +104,23 @@ test('a wrong count is not believed: the value is stored again', async ({ page }
   await hand.follow(/^Every value is counted back/);
 });
 
-test('a point taken with the trigger in the wrong place is refused, and the guide says so', async ({
-  page,
-}) => {
-  await page.clock.install();
-  const hand = handOf(page);
-  await openNewRig(page, 'Half-pull rig', 'endpoints');
-  await page.getByLabel('Pinion out of mesh').check();
-  await page.getByRole('button', { name: 'Begin calibrating' }).click();
-  await hand.follow(/^Pull the trigger full forward/);
-  await hand.press(1);
-  await expect(page.getByText('a harsh buzz: refused')).toBeVisible();
-  await hand.follow(/^Learned/);
-});
+test(
+  'a point taken with the trigger in the wrong place is refused, and the guide says so',
+  FRESH,
+  async ({ page }) => {
+    await page.clock.install();
+    const hand = handOf(page);
+    await openNewRig(page, 'Half-pull rig', 'endpoints');
+    await page.getByLabel('Pinion out of mesh').check();
+    await page.getByRole('button', { name: 'Begin calibrating' }).click();
+    await hand.follow(/^Pull the trigger full forward/);
+    await hand.press(1);
+    await expect(page.getByText('a harsh buzz: refused')).toBeVisible();
+    await hand.follow(/^Learned/);
+  },
+);
 
-test('changed end points make the calibration stale', async ({ page }) => {
+test('changed end points make the calibration stale', FRESH, async ({ page }) => {
   await page.clock.install();
   await openNewRig(page, 'Stale rig', 'endpoints');
   await page.getByLabel('Pinion out of mesh').check();

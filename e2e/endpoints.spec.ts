@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { handOf } from './hand';
 import { openNewRigOf } from './rigs';
-import { expect, goTo, test } from './test';
+import { FRESH, expect, goTo, test } from './test';
 
 const part = (page: Page, name: string): Promise<void> =>
   goTo(page.getByRole('navigation', { name: 'Parts of Endpoints' }).getByRole('link', { name }));
@@ -28,7 +28,7 @@ for (const [by, families] of [
   test.describe(by, () => {
     test.use({ hasTouch: by === 'touch' });
     for (const [family, vehicleClass, points] of families) {
-      test(`${family}: from guide to kept, by ${by} alone`, async ({ page }) => {
+      test(`${family}: from guide to kept, by ${by} alone`, FRESH, async ({ page }) => {
         await page.clock.install();
         await openNewRigOf(page, vehicleClass, `Taught by ${by}, ${family}`, 'endpoints');
         await begin(page);
@@ -56,7 +56,7 @@ test('an ESC without a calibration says so, and what to look at instead', async 
   await expect(page.getByText('nothing to teach: checked instead')).toBeVisible();
 });
 
-test('traps are walked into, and named', async ({ page }) => {
+test('traps are walked into, and named', FRESH, async ({ page }) => {
   await page.clock.install();
   await openNewRigOf(page, 'sportPlane', 'Trapped plane', 'endpoints');
   await begin(page);
@@ -74,36 +74,38 @@ test('traps are walked into, and named', async ({ page }) => {
   await expect(page.getByText('Full throttle never came through: throttle hold is on.')).toBeVisible();
 });
 
-test('beside a real ESC: played hands free, ticked, and a way out when it beeps otherwise', async ({
-  page,
-}) => {
-  await page.clock.install();
-  await openNewRigOf(page, 'sportPlane', 'Real plane', 'endpoints');
-  await page.getByLabel('my own ESC, beside this page').check();
-  await page.getByLabel('a servo tester').check();
-  await expect(page.getByText('The tester reaches 1000 and 2000 µs')).toBeVisible();
-  await page.getByLabel('the radio, through its receiver').check();
-  await begin(page);
+test(
+  'beside a real ESC: played hands free, ticked, and a way out when it beeps otherwise',
+  FRESH,
+  async ({ page }) => {
+    await page.clock.install();
+    await openNewRigOf(page, 'sportPlane', 'Real plane', 'endpoints');
+    await page.getByLabel('my own ESC, beside this page').check();
+    await page.getByLabel('a servo tester').check();
+    await expect(page.getByText('The tester reaches 1000 and 2000 µs')).toBeVisible();
+    await page.getByLabel('the radio, through its receiver').check();
+    await begin(page);
 
-  await test.step('it did something else', async () => {
-    await page.getByRole('button', { name: 'It did something else' }).click();
-    await page.getByRole('button', { name: 'Groups of notes, over and over' }).click();
-    await expect(page.getByText('Leave the stick up and switch off.')).toBeVisible();
-    await page.getByRole('button', { name: 'Begin again' }).click();
-  });
+    await test.step('it did something else', async () => {
+      await page.getByRole('button', { name: 'It did something else' }).click();
+      await page.getByRole('button', { name: 'Groups of notes, over and over' }).click();
+      await expect(page.getByText('Leave the stick up and switch off.')).toBeVisible();
+      await page.getByRole('button', { name: 'Begin again' }).click();
+    });
 
-  await test.step('hands free', async () => {
-    await page.getByRole('button', { name: 'Play it: hands free' }).click();
-    await expect(page.getByText('3: hands on the model')).toBeVisible();
-    await page.clock.runFor(3200);
-    await expect(page.getByTestId('instruction')).toHaveText('Stick all the way up.');
-    await page.clock.runFor(15_000);
-    await expect(page.getByTestId('instruction')).toHaveText('Did every beep come as said?');
-  });
+    await test.step('hands free', async () => {
+      await page.getByRole('button', { name: 'Play it: hands free' }).click();
+      await expect(page.getByText('3: hands on the model')).toBeVisible();
+      await page.clock.runFor(3200);
+      await expect(page.getByTestId('instruction')).toHaveText('Stick all the way up.');
+      await page.clock.runFor(15_000);
+      await expect(page.getByTestId('instruction')).toHaveText('Did every beep come as said?');
+    });
 
-  await page.getByRole('button', { name: 'Yes: keep this calibration' }).click();
-  await expect(page.getByText('done on the ESC, on your word')).toBeVisible();
-});
+    await page.getByRole('button', { name: 'Yes: keep this calibration' }).click();
+    await expect(page.getByText('done on the ESC, on your word')).toBeVisible();
+  },
+);
 
 test('a game controller feeds the ruler, and a bench test finds what the ESC has learned', async ({
   page,
@@ -184,7 +186,7 @@ test('a hundred thousand pulses are looked at while the page goes on', async ({ 
   await expect(page.getByLabel('Pulses, pasted')).toHaveValue('only\nwords');
 });
 
-test('a twin with one mis-learned ESC is found, explained and mended', async ({ page }) => {
+test('a twin with one mis-learned ESC is found, explained and mended', FRESH, async ({ page }) => {
   await page.clock.install();
   await openNewRigOf(page, 'twinPlane', 'Limping twin', 'endpoints');
   const hand = handOf(page);
@@ -230,40 +232,42 @@ test('a twin with one mis-learned ESC is found, explained and mended', async ({ 
   });
 });
 
-test('the supply is judged, the first power ticked, and a changed end point says so on the route line', async ({
-  page,
-}) => {
-  await page.clock.install();
-  await openNewRigOf(page, 'tenthBuggy', 'Supplied buggy', 'endpoints');
-  await part(page, 'Supply');
-  await page.getByLabel('BEC is set to').fill('6');
-  await page.getByLabel('Lowest reading').fill('5,1');
-  await expect(page.getByText('Do not drive or fly like this.')).toBeVisible();
-  await page.getByLabel('Lowest reading').fill('5850');
-  await expect(page.getByText('In millivolts? Then it is 5.85 V.')).toBeVisible();
-  await page.getByLabel('Lowest reading').fill('5.85');
-  await expect(page.getByText('The supply holds.')).toBeVisible();
-  await page.getByRole('button', { name: 'Keep this test' }).click();
-  await expect(page.getByText('Kept.')).toBeVisible();
+test(
+  'the supply is judged, the first power ticked, and a changed end point says so on the route line',
+  FRESH,
+  async ({ page }) => {
+    await page.clock.install();
+    await openNewRigOf(page, 'tenthBuggy', 'Supplied buggy', 'endpoints');
+    await part(page, 'Supply');
+    await page.getByLabel('BEC is set to').fill('6');
+    await page.getByLabel('Lowest reading').fill('5,1');
+    await expect(page.getByText('Do not drive or fly like this.')).toBeVisible();
+    await page.getByLabel('Lowest reading').fill('5850');
+    await expect(page.getByText('In millivolts? Then it is 5.85 V.')).toBeVisible();
+    await page.getByLabel('Lowest reading').fill('5.85');
+    await expect(page.getByText('The supply holds.')).toBeVisible();
+    await page.getByRole('button', { name: 'Keep this test' }).click();
+    await expect(page.getByText('Kept.')).toBeVisible();
 
-  await part(page, 'First power');
-  await page.getByLabel(/Plugs match/).check();
-  await expect(page.getByRole('heading', { name: 'Look' })).toContainText('1 of');
-  await page.reload();
-  await expect(page.getByLabel(/Plugs match/)).toBeChecked();
+    await part(page, 'First power');
+    await page.getByLabel(/Plugs match/).check();
+    await expect(page.getByRole('heading', { name: 'Look' })).toContainText('1 of');
+    await page.reload();
+    await expect(page.getByLabel(/Plugs match/)).toBeChecked();
 
-  await part(page, 'Calibrate');
-  await begin(page);
-  await handOf(page).follow(/^Learned/);
-  await page.getByRole('button', { name: 'Keep this calibration' }).click();
-  const stations = page.getByRole('navigation', { name: 'Stations' });
-  await stations.getByRole('link', { name: /^Rig/ }).click();
-  await page.getByLabel('Forward end point').fill('90');
-  await page.getByRole('button', { name: 'Save' }).click();
-  await expect(stations.getByRole('link', { name: /^Endpoints/ })).toContainText(
-    'the forward end point has changed since',
-  );
-  await stations.getByRole('link', { name: /^Endpoints/ }).click();
-  await part(page, 'Trigger to duty');
-  await expect(page.getByText('no: features that wait for it stay off')).toBeVisible();
-});
+    await part(page, 'Calibrate');
+    await begin(page);
+    await handOf(page).follow(/^Learned/);
+    await page.getByRole('button', { name: 'Keep this calibration' }).click();
+    const stations = page.getByRole('navigation', { name: 'Stations' });
+    await stations.getByRole('link', { name: /^Rig/ }).click();
+    await page.getByLabel('Forward end point').fill('90');
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(stations.getByRole('link', { name: /^Endpoints/ })).toContainText(
+      'the forward end point has changed since',
+    );
+    await stations.getByRole('link', { name: /^Endpoints/ }).click();
+    await part(page, 'Trigger to duty');
+    await expect(page.getByText('no: features that wait for it stay off')).toBeVisible();
+  },
+);

@@ -4,30 +4,32 @@ import { defaultRig } from '#core/rig/defaults';
 import { VERSION } from '#formats/document';
 import { handOf } from './hand';
 import { openDemoRig, takeIn } from './rigs';
-import { draftSaved, expect, moveRail, test } from './test';
+import { FRESH, draftSaved, expect, moveRail, test } from './test';
 
-test('a crawler on its card: several values in one session, each confirmed, each read off the lamps', async ({
-  page,
-}) => {
-  await page.clock.install();
-  const hand = handOf(page);
-  await openDemoRig(page, 'cliff-path-crawler', 'Card crawler', 'tune');
-  await moveRail(page, 'Drag brake', 'ArrowRight', 1);
-  await moveRail(page, 'Launch limit', 'ArrowLeft', 1);
-  await moveRail(page, 'Cutoff', 'ArrowRight', 1);
-  await draftSaved(page);
-  await page.getByRole('link', { name: 'Load 3 changes' }).click();
-  await page.getByLabel('Wheels clear of the bench').check();
-  await page.getByRole('button', { name: 'Begin loading' }).click();
-  await hand.follow(/^Every value is counted back/);
-  await page.getByRole('button', { name: 'Done: to the sheets' }).click();
-  const row = page.getByRole('row', { name: /Hill hold/ });
-  await expect(row).toContainText('100 % (stop 7)');
-  await expect(row).toContainText('counted back');
-  await expect(page.getByText('draft: as it is')).toBeVisible();
-});
+test(
+  'a crawler on its card: several values in one session, each confirmed, each read off the lamps',
+  FRESH,
+  async ({ page }) => {
+    await page.clock.install();
+    const hand = handOf(page);
+    await openDemoRig(page, 'cliff-path-crawler', 'Card crawler', 'tune');
+    await moveRail(page, 'Drag brake', 'ArrowRight', 1);
+    await moveRail(page, 'Launch limit', 'ArrowLeft', 1);
+    await moveRail(page, 'Cutoff', 'ArrowRight', 1);
+    await draftSaved(page);
+    await page.getByRole('link', { name: 'Load 3 changes' }).click();
+    await page.getByLabel('Wheels clear of the bench').check();
+    await page.getByRole('button', { name: 'Begin loading' }).click();
+    await hand.follow(/^Every value is counted back/);
+    await page.getByRole('button', { name: 'Done: to the sheets' }).click();
+    const row = page.getByRole('row', { name: /Hill hold/ });
+    await expect(row).toContainText('100 % (stop 7)');
+    await expect(row).toContainText('counted back');
+    await expect(page.getByText('draft: as it is')).toBeVisible();
+  },
+);
 
-test('a value left without ok is noticed: the guide goes back to it', async ({ page }) => {
+test('a value left without ok is noticed: the guide goes back to it', FRESH, async ({ page }) => {
   await page.clock.install();
   const hand = handOf(page);
   await openDemoRig(page, 'cliff-path-crawler', 'Forgetful crawler', 'tune');
@@ -43,56 +45,58 @@ test('a value left without ok is noticed: the guide goes back to it', async ({ p
   await hand.follow(/^Every value is counted back/);
 });
 
-test('a trainer by its stick: two end points, then values by ear; a missed group is waited for', async ({
-  page,
-}) => {
-  await page.clock.install();
-  const hand = handOf(page);
-  await openDemoRig(page, 'headland-trainer', 'Ear trainer', 'rig');
+test(
+  'a trainer by its stick: two end points, then values by ear; a missed group is waited for',
+  FRESH,
+  async ({ page }) => {
+    await page.clock.install();
+    const hand = handOf(page);
+    await openDemoRig(page, 'headland-trainer', 'Ear trainer', 'rig');
 
-  await test.step('end points', async () => {
-    await page.getByRole('link', { name: /^Endpoints/ }).click();
-    await page.getByLabel('Propeller off').check();
-    await page.getByRole('button', { name: 'Begin calibrating' }).click();
-    await hand.follow(/^Learned: all two points/);
-    await page.getByRole('button', { name: 'Keep this calibration' }).click();
-    await expect(page.getByRole('img', { name: /the ESC has learned 1000 to 2000 µs/ })).toBeVisible();
-  });
+    await test.step('end points', async () => {
+      await page.getByRole('link', { name: /^Endpoints/ }).click();
+      await page.getByLabel('Propeller off').check();
+      await page.getByRole('button', { name: 'Begin calibrating' }).click();
+      await hand.follow(/^Learned: all two points/);
+      await page.getByRole('button', { name: 'Keep this calibration' }).click();
+      await expect(page.getByRole('img', { name: /the ESC has learned 1000 to 2000 µs/ })).toBeVisible();
+    });
 
-  await test.step('a draft against the traces of a propeller', async () => {
-    await page.getByRole('link', { name: 'Go to Tune' }).click();
-    await expect(page.getByText('To 95 % of full rpm')).toBeVisible();
-    await moveRail(page, 'Start acceleration', 'ArrowRight', 1);
-    await expect(page.getByRole('row', { name: /To 95 % of full rpm.*softer/ })).toBeVisible();
-    await moveRail(page, 'Advance', 'ArrowRight', 1);
-    await draftSaved(page);
-  });
+    await test.step('a draft against the traces of a propeller', async () => {
+      await page.getByRole('link', { name: 'Go to Tune' }).click();
+      await expect(page.getByText('To 95 % of full rpm')).toBeVisible();
+      await moveRail(page, 'Start acceleration', 'ArrowRight', 1);
+      await expect(page.getByRole('row', { name: /To 95 % of full rpm.*softer/ })).toBeVisible();
+      await moveRail(page, 'Advance', 'ArrowRight', 1);
+      await draftSaved(page);
+    });
 
-  await test.step('a group slept through comes round again, without starting anew', async () => {
-    await page.getByRole('link', { name: 'Load 2 changes' }).click();
-    await page.getByLabel('Propeller off').check();
-    await page.getByRole('button', { name: 'Begin loading' }).click();
-    await hand.follow(/^Stick all the way down/);
-    const countdown = page.getByTestId('countdown');
-    for (let n = 0; n < 100 && !(await countdown.innerText()).startsWith('Now'); n += 1)
-      await page.clock.runFor(400);
-    await page.clock.runFor(4000);
-    await expect(page.getByText('Missed. It comes round again')).toBeVisible();
-    await expect(page.getByTestId('instruction')).toHaveText('Stick all the way down.');
-    // Ten items and the way out, less what has gone by.
-    const seconds = Number(/comes in (\d+) s/.exec(await countdown.innerText())![1]);
-    expect(seconds).toBeGreaterThan(20);
-    expect(seconds).toBeLessThan(11 * 3.2);
-    await hand.follow(/^Every value was heard being stored/);
-  });
+    await test.step('a group slept through comes round again, without starting anew', async () => {
+      await page.getByRole('link', { name: 'Load 2 changes' }).click();
+      await page.getByLabel('Propeller off').check();
+      await page.getByRole('button', { name: 'Begin loading' }).click();
+      await hand.follow(/^Stick all the way down/);
+      const countdown = page.getByTestId('countdown');
+      for (let n = 0; n < 100 && !(await countdown.innerText()).startsWith('Now'); n += 1)
+        await page.clock.runFor(400);
+      await page.clock.runFor(4000);
+      await expect(page.getByText('Missed. It comes round again')).toBeVisible();
+      await expect(page.getByTestId('instruction')).toHaveText('Stick all the way down.');
+      // Ten items and the way out, less what has gone by.
+      const seconds = Number(/comes in (\d+) s/.exec(await countdown.innerText())![1]);
+      expect(seconds).toBeGreaterThan(20);
+      expect(seconds).toBeLessThan(11 * 3.2);
+      await hand.follow(/^Every value was heard being stored/);
+    });
 
-  await test.step('the sheet says that nothing could be counted back', async () => {
-    await page.getByRole('button', { name: 'Done: to the sheets' }).click();
-    const row = page.getByRole('row', { name: /Spool/ });
-    await expect(row).toContainText('Lazy (stop 3)');
-    await expect(row).toContainText('seen stored');
-  });
-});
+    await test.step('the sheet says that nothing could be counted back', async () => {
+      await page.getByRole('button', { name: 'Done: to the sheets' }).click();
+      const row = page.getByRole('row', { name: /Spool/ });
+      await expect(row).toContainText('Lazy (stop 3)');
+      await expect(row).toContainText('seen stored');
+    });
+  },
+);
 
 test('of two media the chosen one stands on paper, and nothing of the other, end points learned or not', async ({
   page,

@@ -5,7 +5,7 @@ import type { Page } from '@playwright/test';
 import { groupsSounding, PITCHES, RATE, randomFrom, withNoise } from '#core/ear/recording.fixture';
 import { CHROMIUM, CHROMIUM_FLAGS } from './setting';
 import { openDemoRig } from './rigs';
-import { draftSaved, expect, moveRail, test } from './test';
+import { FRESH, draftSaved, expect, moveRail, test } from './test';
 
 /** What an ESC says in its tone menu until item 2 is stored: items go by, a stop is taken, a tune. */
 const SAID = ['lh', 'lhh', 'hl', 'lhlH'];
@@ -26,7 +26,7 @@ test.use({
   },
 });
 
-test('beside one’s own ESC, the space bar and the ear work a tone menu', async ({ page }) => {
+test('beside one’s own ESC, the space bar and the ear work a tone menu', FRESH, async ({ page }) => {
   await beginOwn(page, 'headland-trainer', 'Cutoff action', 'Propeller off');
 
   const instruction = page.getByTestId('instruction');
@@ -54,45 +54,49 @@ test('beside one’s own ESC, the space bar and the ear work a tone menu', async
   await expect(page.getByRole('row', { name: /When low/ })).toContainText('seen stored');
 });
 
-test('what one’s own ESC does instead is asked for, and the plan goes on from there', async ({ page }) => {
-  await beginOwn(page, 'kelp-beach-buggy', 'Brake strength', 'Wheels clear of the bench');
+test(
+  'what one’s own ESC does instead is asked for, and the plan goes on from there',
+  FRESH,
+  async ({ page }) => {
+    await beginOwn(page, 'kelp-beach-buggy', 'Brake strength', 'Wheels clear of the bench');
 
-  const instruction = page.getByTestId('instruction');
-  const goOnUntil = async (words: RegExp): Promise<void> => {
-    for (let n = 0; n < 20 && !words.test(await instruction.innerText()); n += 1)
-      await page.keyboard.press('Space');
-    await expect(instruction).toHaveText(words);
-  };
+    const instruction = page.getByTestId('instruction');
+    const goOnUntil = async (words: RegExp): Promise<void> => {
+      for (let n = 0; n < 20 && !words.test(await instruction.innerText()); n += 1)
+        await page.keyboard.press('Space');
+      await expect(instruction).toHaveText(words);
+    };
 
-  await test.step('it was lost which item is open: from the beginning', async () => {
-    await goOnUntil(/^Press/);
-    await page.getByRole('button', { name: 'It did something else' }).click();
-    await page.getByRole('button', { name: 'No, nothing' }).click();
-    await expect(page.getByText('From the beginning of this value')).toBeVisible();
-    await expect(instruction).toContainText('on');
-  });
-
-  await test.step('another item was set: it is unknown, and put right', async () => {
-    await goOnUntil(/^Press/);
-    await page.getByRole('button', { name: 'It did something else' }).click();
-    await page.getByLabel('Yes, for').selectOption({ index: 0 });
-    await page.getByRole('button', { name: 'Yes, and I do not know what' }).click();
-    await expect(page.getByText('is unknown now. The plan puts it right.')).toBeVisible();
-    await expect(page.getByTestId('progress')).toContainText('unknown →');
-  });
-
-  await test.step('it shows another stop than was believed', async () => {
-    await goOnUntil(/^(Press|Hold)/);
-    for (let n = 0; n < 10; n += 1) {
+    await test.step('it was lost which item is open: from the beginning', async () => {
+      await goOnUntil(/^Press/);
       await page.getByRole('button', { name: 'It did something else' }).click();
-      if (await page.getByText('It shows another stop of').isVisible()) break;
-      await page.getByRole('button', { name: 'Back: it is as it should be' }).click();
-      await page.keyboard.press('Space');
-    }
-    await page.getByRole('button', { name: 'It shows stop 2' }).click();
-    await goOnUntil(/^How many|^Count/);
-  });
-});
+      await page.getByRole('button', { name: 'No, nothing' }).click();
+      await expect(page.getByText('From the beginning of this value')).toBeVisible();
+      await expect(instruction).toContainText('on');
+    });
+
+    await test.step('another item was set: it is unknown, and put right', async () => {
+      await goOnUntil(/^Press/);
+      await page.getByRole('button', { name: 'It did something else' }).click();
+      await page.getByLabel('Yes, for').selectOption({ index: 0 });
+      await page.getByRole('button', { name: 'Yes, and I do not know what' }).click();
+      await expect(page.getByText('is unknown now. The plan puts it right.')).toBeVisible();
+      await expect(page.getByTestId('progress')).toContainText('unknown →');
+    });
+
+    await test.step('it shows another stop than was believed', async () => {
+      await goOnUntil(/^(Press|Hold)/);
+      for (let n = 0; n < 10; n += 1) {
+        await page.getByRole('button', { name: 'It did something else' }).click();
+        if (await page.getByText('It shows another stop of').isVisible()) break;
+        await page.getByRole('button', { name: 'Back: it is as it should be' }).click();
+        await page.keyboard.press('Space');
+      }
+      await page.getByRole('button', { name: 'It shows stop 2' }).click();
+      await goOnUntil(/^How many|^Count/);
+    });
+  },
+);
 
 /** Drafts one stop lower on a demo rig, and begins to load it beside one's own ESC. */
 async function beginOwn(page: Page, demo: string, setting: string, precaution: string): Promise<void> {

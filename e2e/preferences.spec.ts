@@ -1,7 +1,7 @@
 import { handOf } from './hand';
 import { axe } from './looks';
 import { openNewRig } from './rigs';
-import { draftSaved, expect, moveRail, test } from './test';
+import { FRESH, draftSaved, expect, moveRail, test } from './test';
 
 test('the look that is chosen stays, and the server draws it', async ({ page, request }) => {
   await page.goto('/');
@@ -57,7 +57,7 @@ test('no key acts while something is typed', async ({ page }) => {
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Rig 2345 ? jkpu');
 });
 
-test('a sheet has a page for paper, without the frame', async ({ page }) => {
+test('a sheet has a page for paper, without the frame', FRESH, async ({ page }) => {
   await page.clock.install();
   await openNewRig(page, 'Paper rig', 'tune');
   await moveRail(page, 'Drag brake', 'ArrowRight', 1);

@@ -3,6 +3,9 @@ export const PORT = Number(process.env.LIVE_TUNE_TEST_PORT ?? 4390);
 export const ADDRESS = `http://127.0.0.1:${PORT}`;
 export const DATA = '.data/e2e';
 
+/** A small desk. */
+export const VIEWPORT = { width: 1280, height: 800 };
+
 /** The browser, from Debian’s packages: the one without windows draws a page in half the time. */
 export const CHROMIUM = '/usr/bin/chromium-headless-shell';
 

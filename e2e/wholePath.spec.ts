@@ -1,9 +1,9 @@
 import { readFile } from 'node:fs/promises';
 import { handOf } from './hand';
 import type { Page } from '@playwright/test';
-import { draftSaved, expect, moveRail, test } from './test';
+import { FRESH, draftSaved, expect, moveRail, test } from './test';
 
-test('from a rig typed by hand to a verified load, its sheet out and in again', async ({ page }) => {
+test('from a rig typed by hand to a verified load, its sheet out and in again', FRESH, async ({ page }) => {
   await page.clock.install();
   const hand = handOf(page);
 

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { handOf } from './hand';
 import { openDemoRig } from './rigs';
-import { expect, moveRail, test, station } from './test';
+import { FRESH, expect, moveRail, test, station } from './test';
 
 /** Fifteen items as somebody might type them off a manual, one a column, decimal commas, brackets. */
 const COLUMNS: [name: string, stops: string[]][] = [
@@ -168,7 +168,7 @@ test('a level nobody has published is measured, and from then on it is known', a
   );
 });
 
-test('an ESC with a text box is loaded by its keys, from an archetype', async ({ page }) => {
+test('an ESC with a text box is loaded by its keys, from an archetype', FRESH, async ({ page }) => {
   await page.clock.install();
   await page.goto('/rigs/new?class=eighthBuggy');
   await page.getByLabel('Name', { exact: true }).fill('Box-set buggy');
