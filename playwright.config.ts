@@ -16,6 +16,8 @@ export default defineConfig({
   outputDir: '.cache/e2e',
   use: {
     baseURL: ADDRESS,
+    // What cannot be pressed after so long never can: a test that hangs would hold one of two workers for minutes.
+    actionTimeout: 60_000,
     viewport: VIEWPORT,
     // A trace of every step doubles the time of a run: TRACE=1 writes it, for whoever looks for a fault.
     trace: process.env.TRACE ? 'retain-on-failure' : 'off',

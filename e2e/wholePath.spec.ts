@@ -60,7 +60,7 @@ test('from a rig typed by hand to a verified load, its sheet out and in again', 
 
   await test.step('the sheet', async () => {
     await expect(page.getByRole('heading', { name: 'Sheet 1' })).toBeVisible();
-    await expect(page.getByText('on the ESC: sheet 1')).toBeVisible();
+    await expect(page.getByText('on the simulated ESC: sheet 1')).toBeVisible();
     await expect(page.getByText('draft: as it is')).toBeVisible();
     const row = page.getByRole('row', { name: /Stopper ·/ });
     await expect(row).toContainText('65 % (stop 5)');

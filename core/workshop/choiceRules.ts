@@ -91,8 +91,8 @@ export const CHOICE_RULES: Partial<Record<SettingId, readonly ChoiceRule[]>> = {
     ['on', 'allowed, allow, free, unlocked, enabled, calibration enabled/on'],
   ],
   freewheel: [
-    ['off', `${OFF}, not damped, undamped, damped off, damped off`],
-    ['on', `${ON}, damped, damped on, damped light`],
+    ['off', `${OFF}, not damped, undamped, damped off`],
+    ['on', `${ON}, damped, damped on`],
   ],
   boostActivation: [
     ['throttle', 'throttle, throttle position, by throttle'],

@@ -151,7 +151,7 @@ export const NAME_RULES: readonly Rule[] = [
   // Let go.
   [
     'freewheel',
-    `freewheel mode?, active freewheel mode?, damped mode/switching/light?, damping,
+    `freewheel mode?, active freewheel mode?, damped mode/switching?, damping,
     damping mode, active damping, syncrect, active rectification`,
   ],
   ['dragBrake', 'drag brake? AMOUNT?, drag brake max AMOUNT, neutral/auto brake AMOUNT?'],

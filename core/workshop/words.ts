@@ -57,6 +57,8 @@ const SAME: Readonly<Record<string, string>> = {
   braking: 'brake',
   voltage: 'volt',
   volts: 'volt',
+  v: 'volt',
+  beeper: 'beep',
   temperature: 'temp',
   thermal: 'temp',
   heat: 'temp',

@@ -8,14 +8,7 @@ export const LET_GO = {
     ON_OFF,
     'Whether the bridge holds the motor between two pulses, so that it follows a falling throttle at once. On for smoothness and multirotors.',
     {
-      alsoCalled: [
-        'freewheel',
-        'free wheel',
-        'active freewheel',
-        'damped',
-        'damped light',
-        'synchronous rectification',
-      ],
+      alsoCalled: ['freewheel', 'free wheel', 'active freewheel', 'damped', 'synchronous rectification'],
     },
   ),
   dragBrake: percent(
