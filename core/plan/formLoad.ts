@@ -76,6 +76,8 @@ function sizeIn(label: string): number | undefined {
 /** How far such a load is: what the ESC should hold, what was found on the form since it was sent, and what is left. */
 export interface FormSession {
   target: StopByItem;
+  /** Items that nobody set: the ESC sets them along with others. */
+  along: readonly string[];
   /** Items whose present value was read off the form and is as meant. */
   confirmed: readonly string[];
   /** Items that were found to hold something else, and what. */
@@ -84,16 +86,18 @@ export interface FormSession {
 
 /** @param intents what has to be right in the end; what the ESC sets along with it is to be looked at as well */
 export function beginForm(profile: EscProfile, intents: StopByItem): FormSession {
-  const along = Object.entries(intents).map(([itemId, stopId]) => setAlong(profile, itemId, stopId));
-  return { target: Object.assign({}, ...along, intents) as StopByItem, confirmed: [], astray: {} };
+  const sets = Object.entries(intents).map(([itemId, stopId]) => setAlong(profile, itemId, stopId));
+  const target = Object.assign({}, ...sets, intents) as StopByItem;
+  const along = Object.keys(target).filter((id) => intents[id] === undefined);
+  return { target, along, confirmed: [], astray: {} };
 }
 
 /** What is learned when the user says that the form was sent: it is stored, and nobody has seen it yet. */
-export const afterSent = ({ target }: FormSession, intents: StopByItem): Finding[] =>
+export const afterSent = ({ target, along }: FormSession): Finding[] =>
   Object.entries(target).map(([itemId, stopId]) => ({
     itemId,
     stopId,
-    basis: intents[itemId] === undefined ? 'setAlong' : 'seenStored',
+    basis: along.includes(itemId) ? 'setAlong' : 'seenStored',
   }));
 
 /** After the form was read again and one value was looked at. */

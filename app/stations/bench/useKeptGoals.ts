@@ -1,5 +1,6 @@
 import type { Goals } from '#core/advice/goals';
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { forgetWaitingGoals, keepWaitingGoals, waitingGoals } from './waitingGoals';
 
 const TRY_AGAIN_MS = 2000;
 
@@ -16,7 +17,10 @@ export function useKeptGoals(rigId: string, kept: Goals) {
     while (unsent.current) {
       const next = unsent.current;
       unsent.current = undefined;
-      if (await postGoals(rigId, next)) continue;
+      if (await postGoals(rigId, next)) {
+        if (newest.current === next) forgetWaitingGoals(rigId);
+        continue;
+      }
       unsent.current ??= next;
       await new Promise((resolve) => setTimeout(resolve, TRY_AGAIN_MS));
     }
@@ -28,10 +32,22 @@ export function useKeptGoals(rigId: string, kept: Goals) {
       newest.current = { ...newest.current, ...by };
       unsent.current = newest.current;
       setGoals(newest.current);
+      keepWaitingGoals(rigId, newest.current);
       void send();
     },
-    [send],
+    [rigId, send],
   );
+
+  // What the page before had not heard the server confirm: this page may have been made without it.
+  useEffect(() => {
+    const waiting = waitingGoals(rigId);
+    if (!waiting) return;
+    newest.current = unsent.current = waiting;
+    // The server cannot know what this browser has kept: it comes in after the first drawing.
+    // eslint-disable-next-line react-hooks/set-state-in-effect
+    setGoals(waiting);
+    void send();
+  }, [rigId, send]);
   return { goals, changeGoals };
 }
 

@@ -66,7 +66,7 @@ export function FormLoad({ medium, precaution, intents, after }: Props) {
     server.tell(findings.map((finding): Finding => ({ ...finding, basis: 'readOffForm' })));
   };
   const sent = (): void => {
-    server.tell(afterSent(session, intents));
+    server.tell(afterSent(session));
     setSession({ ...session, confirmed: [], astray: {} });
     setStage('read');
   };

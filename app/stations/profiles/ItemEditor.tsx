@@ -5,6 +5,7 @@ import { isNamed, VOCABULARY, type SettingId } from '#core/settings/vocabulary';
 import { describeValue } from '#core/settings/value';
 import { lineOfStops, withLine, type SketchItem, type SketchStop } from '#core/workshop/sketch';
 import { answered } from '#core/workshop/answer';
+import type { MadeFor } from '#core/workshop/madeFor';
 import { suggested, withSetting } from '#core/workshop/suggest';
 import { turnedRound } from '#core/workshop/turnRound';
 import type { ProfileItem } from '#core/esc/profile';
@@ -36,7 +37,7 @@ export function ItemEditor({ bench, place, read }: Props) {
   const takeLine = (): void => {
     if (line === undefined) return;
     const next = withLine(item, line);
-    setItem(place, item.setting === '' || item.suggestion !== '' ? suggested(next, bench.madeFor) : next);
+    setItem(place, readAnew(next, bench.madeFor));
     setLine(undefined);
   };
   const chooseSetting = (setting: SettingId | ''): void => {
@@ -122,7 +123,9 @@ export function ItemEditor({ bench, place, read }: Props) {
             value={item.scale}
             problem={problemAt(`${path}.scale`)}
             options={scalesOf(setting).map((scale) => [scale, SCALES[scale]])}
-            onChange={(scale) => change({ scale: scale as Scale })}
+            onChange={(scale) =>
+              change({ scale: scale as Scale, asked: item.asked.filter(({ about }) => about !== 'scale') })
+            }
           />
         )}
         {setting && !isNamed(setting) && setting.id !== 'other' && (
@@ -202,6 +205,12 @@ export function ItemEditor({ bench, place, read }: Props) {
       {item.stops.length > 0 && <TiesEditor bench={bench} place={place} />}
     </li>
   );
+}
+
+/** An item whose stops were typed anew: what nobody has settled is read again, what was asked of other stops is asked again. */
+function readAnew(item: SketchItem, madeFor: MadeFor): SketchItem {
+  if (item.setting === '' || item.suggestion !== '') return suggested(item, madeFor);
+  return item.asked.length > 0 ? withSetting(item, item.setting) : item;
 }
 
 function SettingChoice({

@@ -25,8 +25,7 @@ export interface SketchBench {
   look: () => void;
 }
 
-/** Counts up with the shape of a sketch: one that an older version kept is not understood. */
-const KEY = 'live-tune-sketch-2-';
+const KEY = 'live-tune-sketch-1-';
 
 /**
  * The sketch on the workshop's bench. It is kept in this browser at every change, so that neither a reload nor a
@@ -95,8 +94,19 @@ export const forgetSketch = (name: string): void => localStorage.removeItem(KEY 
 
 function readKept(name: string): Sketch | undefined {
   try {
-    return JSON.parse(localStorage.getItem(KEY + name) ?? 'null') as Sketch | undefined;
+    const kept = JSON.parse(localStorage.getItem(KEY + name) ?? 'null') as Sketch | null;
+    return kept ? asNow(kept) : undefined;
   } catch {
     return undefined;
   }
 }
+
+/** What came since an older version kept a sketch. */
+const NEW_PARTS = { madeFor: '', presets: [], fullSignalShows: '' } as const;
+const NEW_ITEM_PARTS = { asked: [] } as const;
+
+const asNow = (kept: Sketch): Sketch => ({
+  ...NEW_PARTS,
+  ...kept,
+  items: kept.items.map((item) => ({ ...NEW_ITEM_PARTS, ...item })),
+});
