@@ -45,7 +45,7 @@ test('a manual’s page becomes a profile, a rig and rails, without a line of co
   await expect(page.getByText('Read as one item a column, its stops down: 15 items.')).toBeVisible();
   await page.getByRole('button', { name: 'Take over these 15 items' }).click();
   await expect(page.getByText('14 suggestions wait')).toBeVisible();
-  await expect(page.getByText('2 items ask')).toBeVisible();
+  await expect(page.getByText('2 items have a question')).toBeVisible();
   const keep = page.getByRole('button', { name: 'Keep this profile' });
   await expect(keep).toBeDisabled();
   await confirmAll(page);

@@ -97,6 +97,22 @@ export interface EscLimits {
   temperatureLimitC: number | null;
 }
 
+/** What each is called, in which unit it is asked, and how many of those an SI unit has. */
+export const LIMIT_WORDS = {
+  minCells: { label: 'Fewest cells', unit: '', perSi: 1 },
+  maxCells: { label: 'Most cells', unit: '', perSi: 1 },
+  continuousAmps: { label: 'Continuous current', unit: 'A', perSi: 1 },
+  burstAmps: { label: 'Burst current', unit: 'A', perSi: 1 },
+  bridgeOhm: { label: 'Its own resistance', unit: 'mΩ', perSi: 1000 },
+  becContinuousAmps: { label: 'BEC current', unit: 'A', perSi: 1 },
+  becLeastVolts: { label: 'BEC from', unit: 'V', perSi: 1 },
+  becMostVolts: { label: 'BEC to', unit: 'V', perSi: 1 },
+  temperatureLimitC: { label: 'Protects itself at', unit: '°C', perSi: 1 },
+} as const satisfies Record<
+  Exclude<keyof EscLimits, 'becKind'>,
+  { label: string; unit: string; perSi: number }
+>;
+
 export const BEC_KINDS = { none: 'none', linear: 'linear', switching: 'switching' } as const;
 export type BecKind = keyof typeof BEC_KINDS;
 

@@ -1,18 +1,11 @@
 import type { Problem } from '../units/problem';
 import { VOCABULARY, type Setting } from '../settings/vocabulary';
 import type { SettingValue } from '../settings/setting';
-import {
-  asksForThree,
-  calibrationKey,
-  mediumOf,
-  type KeyPadMedium,
-  type MediumFamily,
-  type ProgramFormMedium,
-  type StickToggleMedium,
-  type StickTonesMedium,
-} from './media';
+import { asksForThree } from './media';
 import type { EscLimits, EscProfile, ProfileItem, Stop } from './profile';
+import { repeats } from './repeats';
 import { SCALES, scalesOf } from './scale';
+import { mediaProblems } from './validateMedia';
 
 /** Below this a per-cell reading of a cutoff is a pack total typed into the wrong field, or the reverse. */
 const LIKELY_VOLTS_PER_CELL = { least: 0.7, most: 4.5 };
@@ -78,150 +71,6 @@ function becProblems({ becKind, becContinuousAmps, becLeastVolts, becMostVolts }
       path: 'limits.becMostVolts',
       sentence: `A BEC gives 3 V at least, not ${becMostVolts} V; if there is none, say so.`,
     },
-  ];
-}
-
-function mediaProblems(profile: EscProfile): Problem[] {
-  const { media, calibration } = profile;
-  const problems = repeats(media, 'media', 'family', (medium) => `the medium '${medium.family}'`);
-  if (calibration.family === 'stickAtPowerOn' && calibration.lowToMicros >= calibration.highFromMicros) {
-    problems.push({
-      path: 'calibration.highFromMicros',
-      sentence: `Full up begins at ${calibration.highFromMicros} µs and right down ends at ${calibration.lowToMicros} µs: full up must lie above.`,
-    });
-  }
-  const teaching = calibrationKey(calibration);
-  const sameKey = media.find(
-    (medium) => medium.family === 'oneKey' && teaching?.key === 'mode' && medium.keyName === teaching.name,
-  );
-  if (sameKey)
-    problems.push({
-      path: 'calibration.keyName',
-      sentence: `Held on a running ESC, “${teaching!.name}” cannot both open the menu and begin the calibration: give the calibration the key of its own.`,
-    });
-  for (const [one, other, why] of RIVALS) {
-    const index = media.findIndex(({ family }) => family === other);
-    if (index !== -1 && mediumOf(media, one)) problems.push({ path: `media.${index}`, sentence: why });
-  }
-  media.forEach((medium, index) => {
-    const path = `media.${index}`;
-    if (medium.family === 'programForm') problems.push(...formProblems(profile, medium, path));
-    if (medium.family === 'keyPad') problems.push(...keyPadProblems(profile, medium, path));
-    if (medium.family === 'transmitterMenu') {
-      const strange = medium.confirmedItemIds.find((id) => !profile.items.some((item) => item.id === id));
-      if (strange !== undefined)
-        problems.push({
-          path: `${path}.confirmedItemIds`,
-          sentence: `There is no item '${strange}' to be asked about once more.`,
-        });
-    }
-    if (medium.family !== 'stickTones' && medium.family !== 'stickToggle') return;
-    problems.push(
-      ...(medium.family === 'stickTones'
-        ? toneProblems(profile, medium, path)
-        : toggleProblems(profile, medium, path)),
-    );
-    if (calibration.family !== 'stickAtPowerOn') {
-      problems.push({
-        path,
-        sentence:
-          'A tone menu lies behind the calibration window of a stick that stays up: it needs the calibration family stickAtPowerOn.',
-      });
-    }
-  });
-  return problems;
-}
-
-/** Every item and stop needs a group of notes of its own, or the ear cannot tell them apart. */
-function toneProblems({ items }: EscProfile, medium: StickTonesMedium, path: string): Problem[] {
-  const longest = Math.max(...items.map((item) => item.stops.length));
-  return [
-    ...enough(medium.itemNotes, items.length, `${path}.itemNotes`, 'items'),
-    ...enough(medium.stopNotes, longest, `${path}.stopNotes`, 'stops'),
-    ...sameNotes([...medium.itemNotes, medium.exitNotes], `${path}.itemNotes`),
-    ...sameNotes(medium.stopNotes, `${path}.stopNotes`),
-  ];
-}
-
-/** Toggling goes to the other stop: with more than two there is no other one. */
-function toggleProblems({ items }: EscProfile, medium: StickToggleMedium, path: string): Problem[] {
-  const many = items.findIndex((item) => item.stops.length > 2);
-  return [
-    ...enough(medium.itemNotes, items.length, `${path}.itemNotes`, 'items'),
-    ...sameNotes([...medium.itemNotes, medium.exitNotes], `${path}.itemNotes`),
-    ...(many === -1
-      ? []
-      : [
-          {
-            path: `items.${many}.stops`,
-            sentence: `Item ${items[many]!.number} “${items[many]!.label}” has ${items[many]!.stops.length} stops; a menu that toggles knows two. Split it, or choose another medium.`,
-          },
-        ]),
-  ];
-}
-
-/** An item stands on one page of a form, once. */
-function formProblems({ items }: EscProfile, { pages }: ProgramFormMedium, path: string): Problem[] {
-  const named = pages.flatMap(({ itemIds }) => itemIds);
-  const strange = named.find((id) => !items.some((item) => item.id === id));
-  const twice = named.find((id, place) => named.indexOf(id) !== place);
-  const label = items.find(({ id }) => id === twice)?.label ?? '';
-  return [
-    ...(strange === undefined
-      ? []
-      : [{ path: `${path}.pages`, sentence: `There is no item '${strange}' for a page of the form.` }]),
-    ...(twice === undefined
-      ? []
-      : [{ path: `${path}.pages`, sentence: `“${label}” stands on the form twice: name each item once.` }]),
-  ];
-}
-
-/** Every stop needs digits of its own that fit the pad. */
-function keyPadProblems({ items }: EscProfile, { digits }: KeyPadMedium, path: string): Problem[] {
-  const most = 10 ** digits - 1;
-  const beyond = items.find(
-    (item) => item.number > most || item.stops.some((s) => Number(s.typed ?? s.number) > most),
-  );
-  const problems: Problem[] = beyond
-    ? [
-        {
-          path: `${path}.digits`,
-          sentence: `${digits} digits are too few for item ${beyond.number} “${beyond.label}”.`,
-        },
-      ]
-    : [];
-  items.forEach((item, index) => {
-    const codes = item.stops.map((stop) => Number(stop.typed ?? stop.number));
-    const twice = codes.findIndex((code, place) => codes.indexOf(code) !== place);
-    if (twice !== -1) {
-      problems.push({
-        path: `items.${index}.stops.${twice}.typed`,
-        sentence: `Two stops of “${item.label}” are typed ${codes[twice]}: each needs digits of its own.`,
-      });
-    }
-  });
-  return problems;
-}
-
-/** Media that want the same key, socket or stick at the same moment. */
-const RIVALS: readonly [MediumFamily, MediumFamily, string][] = [
-  ['oneKey', 'twoKeys', 'One key and two keys would open two menus with the same press: keep one of them.'],
-  ['lampCard', 'textBox', 'A card and a box would want the same socket: keep the one you have.'],
-  ['stickTones', 'stickToggle', 'The stick can work one kind of tone menu only: keep one of them.'],
-];
-
-function enough(notes: string[], needed: number, path: string, what: string): Problem[] {
-  if (notes.length >= needed) return [];
-  return [
-    { path, sentence: `There are ${notes.length} groups of notes for ${needed} ${what}: each needs one.` },
-  ];
-}
-
-function sameNotes(notes: string[], path: string): Problem[] {
-  const twice = notes.find((group, index) => notes.indexOf(group) !== index);
-  if (twice === undefined) return [];
-  return [
-    { path, sentence: `The group of notes '${twice}' is there twice: the ear could not tell the two apart.` },
   ];
 }
 
@@ -373,23 +222,6 @@ function curveFault(setting: Setting, points: readonly (readonly [number, number
   return rises ? undefined : 'has points that do not rise from left to right.';
 }
 
-function repeats<T>(list: T[], path: string, key: keyof T, words: (entry: T) => string): Problem[] {
-  const seen = new Map<T[keyof T], number>();
-  return list.flatMap((entry, index) => {
-    const first = seen.get(entry[key]);
-    if (first === undefined) {
-      seen.set(entry[key], index);
-      return [];
-    }
-    return [
-      {
-        path: `${path}.${index}.${String(key)}`,
-        sentence: `${capital(words(entry))} is there twice (also at place ${first + 1}): each must be unique.`,
-      },
-    ];
-  });
-}
-
 /** Keys and lamps count from one without gaps, so printed numbers must too, in the order given. */
 function numberingGaps(list: { number: number }[], path: string, what: string): Problem[] {
   const index = list.findIndex((entry, place) => entry.number !== place + 1);
@@ -401,5 +233,3 @@ function numberingGaps(list: { number: number }[], path: string, what: string): 
     },
   ];
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

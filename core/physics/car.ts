@@ -2,9 +2,7 @@
  * A car on its driven wheels, as modes: gripping, where wheel and ground move together; sliding, where the wheels have a
  * speed of their own; and rest. Clamping the force alone would be simpler and wrong: the motor would not feel that its
  * wheels spin or slow down. Changes of mode are events, found within the step; rest is one of them, not a smoothed sign.
- * Longitudinal model: Gillespie, Fundamentals of Vehicle Dynamics.
- *
- * What this leaves out: tyres that grip less when they slide, suspension.
+ * Longitudinal model: Gillespie, Fundamentals of Vehicle Dynamics. Left out: tyres that grip less when they slide, suspension.
  */
 import { GRAVITY } from '../units/convert';
 import { AIR_DENSITY } from './air';

@@ -61,6 +61,8 @@ describe('what the form shows', () => {
     // Stop 2 is “1”, and stop 1 is “2”: nobody knows which is meant.
     [['2', '1', '3'], '2', 'both'],
     [['2', '1', '3'], '3', 's3'],
+    // Two stops are written alike.
+    [['50 %', '50 V'], '50', 'unknown'],
   ])('of %j, “%s” is %s', (labels, text, id) => {
     expect(stopId(labels, text)).toBe(id);
   });

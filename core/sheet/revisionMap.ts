@@ -7,8 +7,9 @@ import { VOCABULARY } from '../settings/vocabulary';
 import { describeValue } from '../settings/value';
 import {
   factoryStops,
+  BEC_KINDS,
   LAUNCH_LIMIT_LAWS,
-  type EscLimits,
+  LIMIT_WORDS,
   type EscProfile,
   type ProfileItem,
   type Stop,
@@ -47,26 +48,16 @@ export function revisionChanges(before: EscProfile, after: EscProfile): Revision
   ];
 }
 
-const LIMIT_WORDS: Readonly<Record<keyof EscLimits, readonly [name: string, unit: string]>> = {
-  minCells: ['Fewest cells', ''],
-  maxCells: ['Most cells', ''],
-  continuousAmps: ['Continuous current', 'A'],
-  burstAmps: ['Burst current', 'A'],
-  bridgeOhm: ['Its own resistance', 'Ω'],
-  becContinuousAmps: ['BEC current', 'A'],
-  becKind: ['BEC', ''],
-  becLeastVolts: ['BEC from', 'V'],
-  becMostVolts: ['BEC to', 'V'],
-  temperatureLimitC: ['Protects itself at', '°C'],
-};
-
 /** What is not of an item: limits, start-up and deadband, how it learns end points and how it is set. */
 function escChanges(before: EscProfile, after: EscProfile): RevisionChange[] {
   const sentences = [
-    ...(Object.keys(LIMIT_WORDS) as (keyof EscLimits)[]).map((key) => {
-      const [what, unit] = LIMIT_WORDS[key];
-      return changed(what, before.limits[key] ?? 'not stated', after.limits[key] ?? 'not stated', unit);
+    ...(Object.keys(LIMIT_WORDS) as (keyof typeof LIMIT_WORDS)[]).map((key) => {
+      const { label, unit, perSi } = LIMIT_WORDS[key];
+      const asked = (value: number | null): number | string =>
+        value === null ? 'not stated' : value * perSi;
+      return changed(label, asked(before.limits[key]), asked(after.limits[key]), unit);
     }),
+    changed('BEC', BEC_KINDS[before.limits.becKind], BEC_KINDS[after.limits.becKind]),
     changed('Looks at the throttle after', before.bootMs, after.bootMs, 'ms'),
     changed('Deadband, each side', before.deadbandMicrosEachSide, after.deadbandMicrosEachSide, 'µs'),
     changed(

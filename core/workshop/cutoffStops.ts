@@ -6,7 +6,7 @@ export const MOST_OF_A_CELL = 4.5;
 
 /** "3S" or "3 cells": for how many cells the cutoff is. */
 export function cellsOfStop(label: string): number | undefined {
-  const count = /^(\d{1,2})[ -]?(s|cells?)\b(?!\s*$)?/i.exec(label.trim())?.[1];
+  const count = /^(\d{1,2})[ -]?(s|cells?)\b/i.exec(label.trim())?.[1];
   return count === undefined || Number(count) === 0 ? undefined : Number(count);
 }
 

@@ -104,6 +104,22 @@ describe('a cutoff', () => {
     expect(meanings(told(item, 'does not say'))[2]).toBe('9.6 pack assumed');
   });
 
+  it('“2, 3, 4” is asked, whatever it is called: volts, cells or levels', () => {
+    const item = printed('Cutoff Voltage', '2 / 3* / 4');
+    expect(item.asked[0]!.answers.map(({ words }) => words)).toEqual([
+      'bare levels',
+      'volts per cell',
+      'Cells of the pack',
+    ]);
+    expect(meanings(told(item, 'Cells'))).toEqual([
+      '6.4 pack assumed',
+      '9.6 pack assumed',
+      '12.8 pack assumed',
+    ]);
+    expect(printed('LVC', '6 / 8* / 9').asked[0]!.answers[1]!.words).toBe('volts of the whole pack');
+    expect(asks(printed('Cutoff Voltage', '1 / 2* / 3'))).toEqual([]);
+  });
+
   it('volts too high for a cell are the pack’s; kinds of cells say no volts, and are asked', () => {
     expect(meanings(printed('Cutoff Voltage', 'Off / 3.2 V* / 6.0 V'))).toEqual([
       'off',
@@ -145,6 +161,38 @@ describe('which way it runs', () => {
     expect([atOnce, gently]).toEqual(['0.05 assumed', '1 assumed']);
     expect(asks(printed('Throttle Linearity', '1* / 2 / 3'))).toEqual(['direction']);
     expect(asks(printed('Punch Limit', 'Soft / Hard*'))).toEqual(['direction']);
+  });
+
+  it.each<[SettingId, string[], 'direct' | 'inverted' | undefined]>([
+    ['reverseDelay', ['Short', 'Long'], 'direct'],
+    ['reverseDelay', ['Fast', 'Slow'], 'direct'],
+    ['earlySoftening', ['Soft', 'Hard'], 'inverted'],
+    ['launchStrength', ['Soft', 'Hard'], 'direct'],
+    ['turboOffRate', ['Low', 'High'], undefined],
+    ['deadband', ['Narrow', 'Wide'], 'direct'],
+    ['brakeStrength', ['Slow', 'Fast'], undefined],
+  ])('%s from %j', (setting, labels, sense) => {
+    expect(senseOf(setting, orderOf(labels))).toBe(sense);
+  });
+
+  it.each([
+    [['Low', 'Medium low', 'Medium', 'Medium high', 'High']],
+    [['Slightly soft', 'Soft', 'Very soft']],
+  ])('%j goes one way', (labels) => {
+    expect(orderOf(labels).by).toBe('words');
+    expect(orderOf([labels[1]!, labels[0]!, ...labels.slice(2)])).toEqual({ by: 'none' });
+  });
+
+  it('an answer to the scale leaves no direction to be asked, and another leaves it', () => {
+    const linearity = printed('Throttle Linearity', '10* / 30 / 50');
+    expect(asks(linearity)).toEqual(['scale', 'direction']);
+    expect(asks(told(linearity, 'per cent'))).toEqual([]);
+    expect(asks(told(linearity, 'bare levels'))).toEqual(['direction']);
+  });
+
+  it('sizes that fall run the other way', () => {
+    expect(printed('Max Brake', '100 % / 75 %* / 50 %').sense).toBe('inverted');
+    expect(printed('Max Brake', 'Off / 50 %* / 75 %').sense).toBe('direct');
   });
 
   it('names that go to and fro have no assumed sizes', () => {
@@ -189,6 +237,7 @@ describe('running modes in every usual writing', () => {
     ['Forward without brake', 'forward'],
     ['Forward without reverse', undefined],
     ['Brushless, forward only', undefined],
+    ['Forward, brake, direct reverse', undefined],
     ['Reverse', undefined],
     ['Race', undefined],
     ['2', undefined],

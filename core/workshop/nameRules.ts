@@ -189,7 +189,7 @@ export const NAME_RULES: readonly Rule[] = [
   [['brakeFrequency'], 'drag brake freq/pwm'],
   ['lowSpeedBrake', 'low speed brake assist? AMOUNT?, low speed assist brake?, brake assist AMOUNT?'],
   ['brakeLaw', 'brake law/mapping'],
-  [['brakeLaw', 'dragBrake', 'propellerBrake'], 'brake KIND'],
+  [['brakeLaw', 'dragBrake', 'propellerBrake', 'freewheel'], 'brake KIND'],
   // Back up.
   [
     'runningMode',

@@ -6,7 +6,7 @@ import { FAMILY_WORDS, MEDIUM_WORDS, type EndPointFamily, type MediumFamily } fr
 import type { EscProfile } from '../esc/profile';
 import { factoryMemory, placeOnBench } from '../device/simulatedEsc';
 import { CALIBRATION_FIELDS, MEDIUM_FIELDS, usualPart } from './partFields';
-import { LIMIT_FIELDS, readSketch } from './readSketch';
+import { LIMIT_KEYS, limitField, readSketch } from './readSketch';
 import { newItem, newStop, withLine, type Sketch, type SketchItem } from './sketch';
 import { turnedRound } from './turnRound';
 import { sketchOf } from './sketchOf';
@@ -108,13 +108,10 @@ describe('what an ESC stands, as typed', () => {
     expect(read({ ...oneKey, limits }).limits).toMatchObject({ bridgeOhm: 0.0015, temperatureLimitC: null });
   });
 
-  it.each(Object.keys(LIMIT_FIELDS) as (keyof typeof LIMIT_FIELDS)[])(
-    '%s beyond anything is refused',
-    (key) => {
-      const limits = { ...oneKey.limits, [key]: '99999' };
-      expect(wrong({ ...oneKey, limits })).toContain(`limits.${key}: ${LIMIT_FIELDS[key].label} is “99999”`);
-    },
-  );
+  it.each(LIMIT_KEYS)('%s beyond anything is refused', (key) => {
+    const limits = { ...oneKey.limits, [key]: '99999' };
+    expect(wrong({ ...oneKey, limits })).toContain(`limits.${key}: ${limitField(key).label} is “99999”`);
+  });
 });
 
 describe('ids', () => {

@@ -27,7 +27,9 @@ export function stopsQuestions(item: SketchItem): SketchItem {
   if (item.setting === '') return item;
   const setting = VOCABULARY[item.setting];
   const known = withPackVolts(item);
-  const sense = senseOf(setting.id, orderOf(unsizedLabels(known, setting)));
+  const sense = statesSize(known.scale)
+    ? senseOfSizes(known.stops.map(({ label }) => label))
+    : senseOf(setting.id, orderOf(unsizedLabels(known, setting)));
   return {
     ...known,
     sense: sense ?? known.sense,
@@ -38,6 +40,12 @@ export function stopsQuestions(item: SketchItem): SketchItem {
       ...modeQuestion(known),
     ],
   };
+}
+
+/** Sizes that fall from stop to stop run the other way. */
+function senseOfSizes(labels: readonly string[]): 'direct' | 'inverted' {
+  const order = orderOf(labels.filter((label) => !saysOff(label)));
+  return order.by === 'numbers' && order.runs === -1 ? 'inverted' : 'direct';
 }
 
 /** Among volts of a cell, what no cell can have is the whole pack's. */
@@ -80,7 +88,10 @@ function scaleQuestion(item: SketchItem, setting: Setting): Question[] {
     {
       about: 'scale',
       words: scaleWords(item.label, example.label, scales),
-      answers: scales.map((one) => scaleAnswer(one, setting, example.label)),
+      answers: [
+        ...scales.map((one) => scaleAnswer(one, setting, example.label)),
+        ...bareCells(item, setting),
+      ],
     },
   ];
 }
@@ -89,7 +100,7 @@ function scaleWords(label: string, example: string, scales: readonly Scale[]): s
   if (scales.includes('poles')) return `Does “${label}” count poles, or pairs of poles?`;
   if (scales.some((scale) => scale.endsWith('Both')))
     return `Is “${example}” counted on each side of neutral, or over both sides together?`;
-  return `What are the numbers of “${label}”, “${example}” for one?`;
+  return `What does “${example}” of “${label}” mean?`;
 }
 
 function scaleAnswer(scale: Scale, setting: Setting, example: string): Answer {
@@ -106,6 +117,20 @@ function scaleAnswer(scale: Scale, setting: Setting, example: string): Answer {
       ? `${value.value} pairs`
       : describeValue(setting, value);
   return { words, consequence: `“${example}” is ${size}.`, take: { scale } };
+}
+
+/** Bare numbers of a cutoff may be the cells that it is for. */
+function bareCells({ stops }: SketchItem, setting: Setting): Answer[] {
+  const counts = stops.map(({ label }) => (/^\d{1,2}$/.test(label.trim()) ? Number(label) : undefined));
+  const last = stops[counts.findLastIndex((count) => count !== undefined)];
+  if (setting.id !== 'cutoff' || !last || counts.some((count) => count === 0)) return [];
+  return [
+    {
+      words: 'Cells of the pack',
+      consequence: `“${last.label}” cuts at ${formatNumber(Number(last.label) * ASSUMED_VOLTS_A_CELL, 1)} V of the whole pack; ${ASSUMED_VOLTS_A_CELL} V a cell is assumed, and marked so.`,
+      take: { scale: 'packVolts', meanings: packMeanings(counts, ASSUMED_VOLTS_A_CELL), basis: 'assumed' },
+    },
+  ];
 }
 
 /** Names and levels whose direction nobody can read off them. */
@@ -132,18 +157,19 @@ function directionQuestion(item: SketchItem, setting: Setting): Question[] {
 const VOLTS_A_CELL = [3.0, 3.2, 3.4];
 const ASSUMED_VOLTS_A_CELL = 3.2;
 
+const packMeanings = (cells: readonly (number | undefined)[], voltsPerCell: number): string[] =>
+  cells.map((count) => (count === undefined ? '' : `${Number((count * voltsPerCell).toFixed(2))} pack`));
+
 /** "2S 3S 4S" says for which pack it is, not at how many volts it cuts. */
 function cellsQuestion(item: SketchItem): Question[] {
   if (item.setting !== 'cutoff') return [];
   const cells = item.stops.map(({ label }) => cellsOfStop(label));
   const example = item.stops[cells.findLastIndex((count) => count !== undefined)];
   if (!example) return [];
-  const at = (volts: number): string[] =>
-    cells.map((count) => (count === undefined ? '' : `${Number((count * volts).toFixed(2))} pack`));
   const answer = (volts: number, words: string, basis: 'stated' | 'assumed'): Answer => ({
     words,
     consequence: `“${example.label}” cuts at ${formatNumber(cellsOfStop(example.label)! * volts, 1)} V of the whole pack, whatever pack is plugged in${basis === 'assumed' ? '; assumed, and marked so' : ''}.`,
-    take: { meanings: at(volts), basis },
+    take: { meanings: packMeanings(cells, volts), basis },
   });
   return [
     {

@@ -1,6 +1,7 @@
 import {
   BEC_KINDS,
   LAUNCH_LIMIT_LAWS,
+  LIMIT_WORDS,
   type EscLimits,
   type EscProfile,
   type LaunchLimitLaw,
@@ -43,17 +44,22 @@ interface Bounds {
   most: number;
 }
 
-export const LIMIT_FIELDS: Readonly<Record<LimitKey, Bounds & { optional?: true; perSi?: number }>> = {
-  minCells: { label: 'Fewest cells', unit: '', least: 1, most: 30 },
-  maxCells: { label: 'Most cells', unit: '', least: 1, most: 30 },
-  continuousAmps: { label: 'Continuous current', unit: 'A', least: 0.1, most: 2000 },
-  burstAmps: { label: 'Burst current', unit: 'A', least: 0.1, most: 5000 },
-  bridgeOhm: { label: 'Its own resistance', unit: 'mΩ', least: 0, most: 1000, perSi: 1000 },
-  becContinuousAmps: { label: 'BEC current', unit: 'A', least: 0, most: 100 },
-  becLeastVolts: { label: 'BEC from', unit: 'V', least: 0, most: 30 },
-  becMostVolts: { label: 'BEC to', unit: 'V', least: 0, most: 30 },
-  temperatureLimitC: { label: 'Protects itself at', unit: '°C', least: 40, most: 200, optional: true },
+/** Least and most of each, in the unit in which it is asked. */
+const LIMIT_BOUNDS: Readonly<Record<LimitKey, { least: number; most: number; optional?: true }>> = {
+  minCells: { least: 1, most: 30 },
+  maxCells: { least: 1, most: 30 },
+  continuousAmps: { least: 0.1, most: 2000 },
+  burstAmps: { least: 0.1, most: 5000 },
+  bridgeOhm: { least: 0, most: 1000 },
+  becContinuousAmps: { least: 0, most: 100 },
+  becLeastVolts: { least: 0, most: 30 },
+  becMostVolts: { least: 0, most: 30 },
+  temperatureLimitC: { least: 40, most: 200, optional: true },
 };
+
+export const LIMIT_KEYS = Object.keys(LIMIT_BOUNDS) as LimitKey[];
+
+export const limitField = (key: LimitKey) => ({ ...LIMIT_WORDS[key], ...LIMIT_BOUNDS[key] });
 
 /**
  * Makes a profile of a sketch.
@@ -80,8 +86,8 @@ export function readSketch(sketch: Sketch, takenIds: readonly string[] = []): Re
   };
 
   const limits = Object.fromEntries(
-    (Object.keys(LIMIT_FIELDS) as LimitKey[]).map((key) => {
-      const { perSi = 1, optional, ...bounds } = LIMIT_FIELDS[key];
+    LIMIT_KEYS.map((key) => {
+      const { perSi, optional, ...bounds } = limitField(key);
       const text = sketch.limits[key];
       if (optional && text.trim() === '') return [key, null];
       const read = number(`limits.${key}`, text, bounds);

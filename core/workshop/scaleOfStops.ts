@@ -33,7 +33,7 @@ export function scaleOfStops(setting: Setting, label: string, stops: readonly st
   if (isNamed(setting)) return sure('named', 'its stops are names');
   if (setting.id === 'other') return sure('named', 'it is recorded as printed');
   const sized = stops.filter((stop) => !saysOff(stop));
-  if (setting.id === 'cutoff') return cutoffScale(label, sized);
+  if (setting.id === 'cutoff') return cutoffScale(sized);
   const numbers = sized.flatMap((stop) => leadingNumber(stop)?.number ?? []);
   if (numbers.length === 0) return sure('named', 'its stops are names without a size');
   if (setting.id === 'polePairs') return polesScale(label);
@@ -92,19 +92,22 @@ const polesScale = (label: string): ScaleReading =>
     ? sure('count', 'it counts pairs')
     : { scale: 'poles', rivals: ['count'], why: 'poles are two a pair' };
 
-function cutoffScale(label: string, stops: readonly string[]): ScaleReading {
+function cutoffScale(stops: readonly string[]): ScaleReading {
   const volts = voltsOfStops(stops);
   if (volts.length === 0) return sure('named', 'its stops are names without a size');
   if (stops.some((stop) => cellsOfStop(stop) !== undefined))
     return sure('packVolts', 'its stops name the cells that they are for');
   const saysVolts = stops.some((stop) => unitOf(stop) === 'V') || volts.some((v) => !Number.isInteger(v));
-  if (!saysVolts && (runsByOnes(volts) || !/volt/i.test(label)))
+  const ofPack = volts.filter((v) => v > MOST_OF_A_CELL).length;
+  if (!saysVolts) {
+    // "2, 3, 4" may be volts, cells or levels, whatever the item is called.
+    const inVolts: Scale[] = ofPack === 0 ? ['voltsPerCell'] : ofPack === volts.length ? ['packVolts'] : [];
     return {
       scale: 'level',
-      rivals: [],
+      rivals: runsByOnes(volts) ? [] : inVolts,
       why: 'its stops are bare numbers: levels, whose size no manual states',
     };
-  const ofPack = volts.filter((v) => v > MOST_OF_A_CELL).length;
+  }
   if (ofPack === volts.length) return sure('packVolts', 'its volts are too high for one cell');
   return sure(
     'voltsPerCell',

@@ -20,7 +20,7 @@ const ENDS: readonly (readonly [Axis, rank: number, words: string])[] = [
 ];
 const MIDDLE = new Set(['medium', 'middle', 'mid', 'normal', 'moderate', 'standard', 'average']);
 const MORE = new Set(['very', 'super', 'extra', 'ultra', 'extremely']);
-const LESS = new Set(['medium', 'middle', 'mid', 'fairly', 'slightly', 'rather', 'bit']);
+const LESS = new Set(['fairly', 'slightly', 'rather', 'bit']);
 
 interface Size {
   axis: Axis | undefined;
@@ -29,17 +29,14 @@ interface Size {
 
 function sizeOf(label: string): Size | undefined {
   const words = wordsOf(label);
-  let found: Size | undefined;
-  let factor = 1;
-  for (const word of words) {
-    const end = ENDS.find(([, , names]) => names.split(' ').includes(word));
-    if (MORE.has(word)) factor = 2;
-    else if (end && !found) found = { axis: end[0], rank: end[1] };
-    else if (LESS.has(word) || MIDDLE.has(word)) factor = LESS.has(word) ? 0.5 : 1;
-    else if (!MIDDLE.has(word)) return undefined;
-  }
-  if (found) return { ...found, rank: found.rank * factor };
-  return words.some((word) => MIDDLE.has(word)) ? { axis: undefined, rank: 0 } : undefined;
+  const ends = ENDS.filter(([, , names]) => names.split(' ').some((name) => words.includes(name)));
+  const known = words.filter((word) => MIDDLE.has(word) || MORE.has(word) || LESS.has(word)).length;
+  if (words.length === 0 || ends.length > 1 || ends.length + known < words.length) return undefined;
+  const [end] = ends;
+  if (!end) return words.some((word) => MIDDLE.has(word)) ? { axis: undefined, rank: 0 } : undefined;
+  const isMore = words.some((word) => MORE.has(word));
+  const isLess = words.some((word) => LESS.has(word) || MIDDLE.has(word));
+  return { axis: end[0], rank: end[1] * (isMore ? 2 : isLess ? 0.5 : 1) };
 }
 
 /** How a row of stops runs from the first to the last. */

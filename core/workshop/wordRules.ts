@@ -29,6 +29,7 @@ function slotOf(text: string): Slot {
 
 /** Whether every word finds a slot of its own, and no slot that needs a word is left without. */
 export function accountsFor(slots: Slots, words: readonly string[]): boolean {
+  if (words.length > slots.length) return false;
   const [word, ...rest] = words;
   if (word === undefined) return slots.every(({ mayLack }) => mayLack);
   return slots.some(

@@ -7,6 +7,7 @@ import { escProfileSchema } from '../../formats/escProfile';
 import { ARCHETYPES } from '../archetypes/archetypes';
 import type { EscProfile } from '../esc/profile';
 import { validateProfile } from '../esc/validateProfile';
+import { madeForBy } from './madeFor';
 import { previewOf } from './previewOf';
 import { readSketch } from './readSketch';
 import {
@@ -295,8 +296,20 @@ describe('suggestions', () => {
     expect(reads('Boost Trigger', '5000 rpm', '9000 rpm')).toEqual({ kind: 'is', setting: 'boostStart' });
     expect(reads('Boost Trigger', '50 %', '75 %')).toEqual({ kind: 'is', setting: 'boostFromThrottle' });
     expect(reads('Punch Control', '0 %', '30 %').kind).toBe('ask');
+    // One reading is in doubt, too: numbers that could be its own make it no surer.
+    expect(reads('Hold Brake', '25 %', '50 %')).toEqual({ kind: 'ask', settings: ['dragBrake'] });
+    expect(reads('Operating Mode', 'Fwd-Brk', 'Fwd-Brk-Rev')).toEqual({ kind: 'is', setting: 'runningMode' });
     // A certain name with units that are not its own is certain no more.
     expect(reads('Drag Brake', '0.2 s', '0.4 s').kind).toBe('ask');
+  });
+
+  it.each([
+    [['Drag Brake', 'Timing'], 'wheels'],
+    [['Propeller Brake', 'Timing'], 'air'],
+    [['Timing'], ''],
+    [['Drag Brake', 'Governor Mode'], ''],
+  ])('%j is made for “%s”', (labels, madeFor) => {
+    expect(madeForBy(labels)).toBe(madeFor);
   });
 
   it('what the ESC is made for decides what a brake is', () => {

@@ -65,7 +65,7 @@ export interface SheetOccasion {
   origin: Exclude<SheetOrigin, 'imported'>;
   /** By what it was loaded or read; null where it was only written down. */
   medium: MediumFamily | null;
-  /** Whether the ESC was the simulated one; null where nobody said. */
+  /** Whether the ESC was the simulated one; null where that is as it was for the sheet before. */
   simulated: boolean | null;
   changedItemIds: string[];
   note: string;
@@ -87,6 +87,7 @@ export async function keepSheet(
     keptAt: new Date().toISOString(),
     setup: handValuesOf(rig),
     ...occasion,
+    simulated: occasion.simulated ?? (await lastSimulated(rigId)),
     note: [occasion.note, ...takenUpon(bench, believedStops(profile, holdings))].filter(Boolean).join('\n'),
   });
   return database().transaction(async (transaction) => {
@@ -101,6 +102,15 @@ export async function keepSheet(
     }
     return number;
   });
+}
+
+/** Whose ESC the last sheet was of. */
+async function lastSimulated(rigId: string): Promise<boolean | null> {
+  const last = await SheetModel.findOne({
+    where: { rigId, origin: ['loaded', 'backup'] },
+    order: [['number', 'DESC']],
+  });
+  return last?.document.simulated ?? null;
 }
 
 /** The intents of a draft that are not fulfilled yet. */

@@ -20,7 +20,7 @@ import { pageOfRigs, type GarageQuery } from './garageList';
 import { addObservations, newestObservations, stopsAtSheet } from './observations';
 import { moveToRevision } from './revisions';
 import { changeRig, createRig, findBench, forgetRig, keepGoals, placeRig, type Bench } from './rigs';
-import { importSheet, pageOfSheets, sheetBeforeUpdate } from './sheets';
+import { findSheet, importSheet, pageOfSheets, sheetBeforeUpdate } from './sheets';
 import { takeMemory } from './simulatedEscs';
 import { startUp } from '../startUp';
 import { settleDoubts } from './standings';
@@ -64,6 +64,21 @@ const seen = (
 });
 const keep = async (rigId: string, changedItemIds: string[], origin: 'loaded' | 'backup' = 'loaded') =>
   keepSheet(await benchOf(rigId), { origin, medium: null, simulated: null, changedItemIds, note: '' });
+
+it('a sheet that nobody says it of is of the same ESC as the one before', async () => {
+  const rigId = await newRig('Once simulated');
+  const sheetOf = async (simulated: boolean | null): Promise<boolean | null> => {
+    const bench = await benchOf(rigId);
+    const occasion = { origin: 'loaded' as const, medium: null, simulated, changedItemIds: [], note: '' };
+    return (await findSheet(rigId, await keepSheet(bench, occasion)))!.sheet.simulated;
+  };
+  expect([await sheetOf(null), await sheetOf(true), await sheetOf(null), await sheetOf(false)]).toEqual([
+    null,
+    true,
+    true,
+    false,
+  ]);
+});
 
 describe('the order of things does not hang on the clock', () => {
   const calibration = (after: number, keptAt: string): Calibration => ({

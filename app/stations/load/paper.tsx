@@ -1,4 +1,4 @@
-import { isByHand, mediumOf, type HandMedium, type ProgramFormMedium } from '#core/esc/media';
+import { isByHand, mediumOf, type HandMedium } from '#core/esc/media';
 import { handMediumOf, type EscProfile } from '#core/esc/profile';
 import { planRestart } from '#core/plan/loadPlan';
 import { isPlanned, type NoWay } from '#core/plan/search';
@@ -10,15 +10,14 @@ import { rangeOf } from '#core/radio/pulse';
 import { ACCEPTANCE, PRECAUTIONS } from '#core/rig/safety';
 import { heldStops } from '#core/sheet/evidence';
 import { formatDuration } from '#core/units/format';
-import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { Button } from '../../ui/Button';
+import { PrintBar } from '../../ui/PrintBar';
 import { TickBox } from '../../ui/TickBox';
 import { useBench } from '../bench/BenchContext';
-import { formTasks } from '#core/plan/formLoad';
-import { itemById, stopById } from '#core/esc/profile';
+import { FormPaper } from './FormPaper';
 import { NoPlan } from './NoPlan';
+import { ByHand } from './paperParts';
 import { useArrangedLoad } from './useLoadOrder';
 import { usePlannedLoad } from './usePlannedLoad';
 
@@ -56,18 +55,11 @@ export default function PaperRoute() {
   const { kind } = rig.vehicle;
   return (
     <article className={`px-5 py-6 print:p-0 ${isCard ? 'max-w-sm text-sm' : 'max-w-3xl print:max-w-none'}`}>
-      <div className="flex flex-wrap items-center gap-4 print:hidden">
-        <Button look="main" onClick={() => window.print()}>
-          <Printer className="size-5" aria-hidden="true" />
-          Print
-        </Button>
+      <PrintBar back={[`/rigs/${rigId}/load`, 'Back to Load']}>
         <TickBox on={isCard} onChange={setIsCard} className="text-base">
           as a card for the pit
         </TickBox>
-        <Link className="text-base underline underline-offset-4" to={`/rigs/${rigId}/load`}>
-          Back to Load
-        </Link>
-      </div>
+      </PrintBar>
       <h1 className={`mt-5 print:mt-0 ${isCard ? 'text-xl' : 'text-3xl'}`}>
         {rig.name}: into the {profile.name}
       </h1>
@@ -102,81 +94,6 @@ export default function PaperRoute() {
   );
 }
 
-/** What to set in another program, page by page, and a place to write down what it shows then. */
-function FormPaper({ medium }: { medium: ProgramFormMedium }) {
-  const { rigId, rig, profile, changes } = useBench();
-  const load = useArrangedLoad(medium.family);
-  return (
-    <article className="max-w-3xl px-5 py-6 print:max-w-none print:p-0">
-      <div className="flex flex-wrap items-center gap-4 print:hidden">
-        <Button look="main" onClick={() => window.print()}>
-          <Printer className="size-5" aria-hidden="true" />
-          Print
-        </Button>
-        <Link className="text-base underline underline-offset-4" to={`/rigs/${rigId}/load`}>
-          Back to Load
-        </Link>
-      </div>
-      <h1 className="mt-5 text-3xl print:mt-0">
-        {rig.name}: into the {profile.name}
-      </h1>
-      <section className="mt-3 border-2 border-ink p-3">
-        <h2 className="text-xl">First: make it safe</h2>
-        <p>{PRECAUTIONS[rig.vehicle.kind].join(' Or: ')}</p>
-        <p className="mt-1">{medium.plug} Read the form from the ESC before you change anything.</p>
-      </section>
-      <ByHand steps={load.before.map(handStep)} isCard={false} />
-      {formTasks(profile, medium, changes).map((page) => (
-        <section key={page.title} className="mt-3 break-inside-avoid">
-          <h2 className="border-b border-ink text-xl">{page.title}</h2>
-          <table className="w-full">
-            <thead>
-              <tr className="text-left text-sm">
-                <th className="font-normal">set</th>
-                <th className="font-normal">from</th>
-                <th className="font-normal">to</th>
-                <th className="w-40 font-normal">read again, it shows</th>
-              </tr>
-            </thead>
-            <tbody>
-              {page.changes.map(({ itemId, fromStopId, toStopId }) => {
-                const item = itemById(profile, itemId);
-                return (
-                  <tr key={itemId} className="border-b border-rule">
-                    <td className="py-1">☐ {item.label}</td>
-                    <td>{fromStopId === null ? 'unknown' : stopById(item, fromStopId).label}</td>
-                    <td className="font-bold">{stopById(item, toStopId).label}</td>
-                    <td />
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
-        </section>
-      ))}
-      <ByHand steps={load.after.map(handStep)} isCard={false} />
-      <section className="mt-3 break-inside-avoid border-t-2 border-ink pt-2">
-        <h2 className="text-xl">Last</h2>
-        <ul>
-          {[
-            `Press “${medium.sendName}”, and wait until it says that it is done.`,
-            `Press “${medium.readName}”, and write down what the form shows.`,
-            ...ACCEPTANCE[rig.vehicle.kind],
-          ].map((line) => (
-            <li key={line} className="py-0.5">
-              ☐ {line}
-            </li>
-          ))}
-        </ul>
-        <p className="mt-2">
-          If anything answers otherwise: switch it off, stop, and say at which step. Club rules, event rules
-          and local law come first.
-        </p>
-      </section>
-    </article>
-  );
-}
-
 /** The medium that Load was asked for, where a hand works it; else the first that one does. */
 const chosenMedium = (profile: EscProfile, family: string | null): HandMedium | undefined =>
   profile.media.find((one): one is HandMedium => one.family === family && isByHand(one)) ??
@@ -195,19 +112,6 @@ function Leg({ leg: { title, steps, countBack }, isCard }: { leg: PaperLeg; isCa
       </ol>
       {countBack !== undefined && <p className="py-0.5 font-bold">☐ {countBack}</p>}
     </li>
-  );
-}
-
-/** What is done on the model or its radio, before the ESC has power or after it holds everything. */
-function ByHand({ steps, isCard }: { steps: readonly HandStep[]; isCard: boolean }) {
-  return (
-    <ul className="mt-3">
-      {steps.map(({ line, detail }) => (
-        <li key={line} className="break-inside-avoid border-t border-rule py-2">
-          ☐ <strong>{line}</strong> {!isCard && detail}
-        </li>
-      ))}
-    </ul>
   );
 }
 

@@ -1,5 +1,5 @@
 import { BEC_KINDS, LAUNCH_LIMIT_LAWS, type BecKind, type LaunchLimitLaw } from '#core/esc/profile';
-import { LIMIT_FIELDS } from '#core/workshop/readSketch';
+import { LIMIT_KEYS, limitField } from '#core/workshop/readSketch';
 import type { LimitKey } from '#core/workshop/sketch';
 import { MADE_FOR, type MadeFor } from '#core/workshop/madeFor';
 import { madeForChosen } from '#core/workshop/suggest';
@@ -15,8 +15,8 @@ export function LimitsPart({ bench }: { bench: SketchBench }) {
   const limit = (key: LimitKey) => (
     <TextField
       key={key}
-      label={`${LIMIT_FIELDS[key].label}${LIMIT_FIELDS[key].optional ? ' (if stated)' : ''}`}
-      unit={LIMIT_FIELDS[key].unit}
+      label={`${limitField(key).label}${limitField(key).optional ? ' (if stated)' : ''}`}
+      unit={limitField(key).unit}
       width="w-24"
       value={sketch.limits[key]}
       problem={problemAt(`limits.${key}`)}
@@ -27,7 +27,7 @@ export function LimitsPart({ bench }: { bench: SketchBench }) {
     const none = { becContinuousAmps: '0', becLeastVolts: '0', becMostVolts: '0' };
     set({ becKind, limits: becKind === 'none' ? { ...sketch.limits, ...none } : sketch.limits });
   };
-  const keys = (Object.keys(LIMIT_FIELDS) as LimitKey[]).filter((key) => !OF_BEC.includes(key));
+  const keys = LIMIT_KEYS.filter((key) => !OF_BEC.includes(key));
   return (
     <section aria-labelledby="what">
       <h2 id="what" className="border-b border-ink pb-1 text-2xl">

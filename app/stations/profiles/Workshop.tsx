@@ -80,8 +80,8 @@ export function Workshop({ start, name, takenIds, problems: refused }: Props) {
           )}
           {asked > 0 && (
             <p className="mt-3 text-sm" role="status">
-              <strong>{asked === 1 ? 'One item asks' : `${asked} items ask`}</strong> what the manual means.
-              Nothing is taken for certain that two readings fit.
+              <strong>{asked === 1 ? 'One item has' : `${asked} items have`} a question</strong>: what the
+              manual prints can be read in two ways.
             </p>
           )}
           <ol>

@@ -1,8 +1,7 @@
 import { MEDIUM_WORDS } from '#core/esc/media';
 import { findSheet } from '#server/repositories/sheets';
-import { Printer } from 'lucide-react';
-import { data, Link } from 'react-router';
-import { Button } from '../../ui/Button';
+import { data } from 'react-router';
+import { PrintBar } from '../../ui/PrintBar';
 import { Time } from '../../ui/Time';
 import { benchOf } from '../bench/benchData.server';
 import { SheetTable } from './SheetTable';
@@ -20,15 +19,7 @@ export default function SheetRoute({ loaderData }: Route.ComponentProps) {
   const { rigId, number, sheet } = loaderData;
   return (
     <article className="max-w-3xl px-5 py-6 print:max-w-none print:p-0">
-      <div className="flex flex-wrap items-center gap-4 print:hidden">
-        <Button look="main" onClick={() => window.print()}>
-          <Printer className="size-5" aria-hidden="true" />
-          Print
-        </Button>
-        <Link className="underline underline-offset-4" to={`/rigs/${rigId}/sheets`}>
-          All sheets
-        </Link>
-      </div>
+      <PrintBar back={[`/rigs/${rigId}/sheets`, 'All sheets']} />
       <h1 className="mt-5 text-3xl print:mt-0">
         {sheet.rigName}: sheet {number}
       </h1>

@@ -1,0 +1,157 @@
+/** What is wrong with the ways in which an ESC is set. */
+import type { Problem } from '../units/problem';
+import {
+  calibrationKey,
+  mediumOf,
+  type KeyPadMedium,
+  type MediumFamily,
+  type ProgramFormMedium,
+  type StickToggleMedium,
+  type StickTonesMedium,
+} from './media';
+import type { EscProfile } from './profile';
+import { repeats } from './repeats';
+
+export function mediaProblems(profile: EscProfile): Problem[] {
+  const { media, calibration } = profile;
+  const problems = repeats(media, 'media', 'family', (medium) => `the medium '${medium.family}'`);
+  if (calibration.family === 'stickAtPowerOn' && calibration.lowToMicros >= calibration.highFromMicros) {
+    problems.push({
+      path: 'calibration.highFromMicros',
+      sentence: `Full up begins at ${calibration.highFromMicros} µs and right down ends at ${calibration.lowToMicros} µs: full up must lie above.`,
+    });
+  }
+  const teaching = calibrationKey(calibration);
+  const sameKey = media.find(
+    (medium) => medium.family === 'oneKey' && teaching?.key === 'mode' && medium.keyName === teaching.name,
+  );
+  if (sameKey)
+    problems.push({
+      path: 'calibration.keyName',
+      sentence: `Held on a running ESC, “${teaching!.name}” cannot both open the menu and begin the calibration: give the calibration the key of its own.`,
+    });
+  for (const [one, other, why] of RIVALS) {
+    const index = media.findIndex(({ family }) => family === other);
+    if (index !== -1 && mediumOf(media, one)) problems.push({ path: `media.${index}`, sentence: why });
+  }
+  media.forEach((medium, index) => {
+    const path = `media.${index}`;
+    if (medium.family === 'programForm') problems.push(...formProblems(profile, medium, path));
+    if (medium.family === 'keyPad') problems.push(...keyPadProblems(profile, medium, path));
+    if (medium.family === 'transmitterMenu') {
+      const strange = medium.confirmedItemIds.find((id) => !profile.items.some((item) => item.id === id));
+      if (strange !== undefined)
+        problems.push({
+          path: `${path}.confirmedItemIds`,
+          sentence: `There is no item '${strange}' to be asked about once more.`,
+        });
+    }
+    if (medium.family !== 'stickTones' && medium.family !== 'stickToggle') return;
+    problems.push(
+      ...(medium.family === 'stickTones'
+        ? toneProblems(profile, medium, path)
+        : toggleProblems(profile, medium, path)),
+    );
+    if (calibration.family !== 'stickAtPowerOn') {
+      problems.push({
+        path,
+        sentence:
+          'A tone menu lies behind the calibration window of a stick that stays up: it needs the calibration family stickAtPowerOn.',
+      });
+    }
+  });
+  return problems;
+}
+
+/** Every item and stop needs a group of notes of its own, or the ear cannot tell them apart. */
+function toneProblems({ items }: EscProfile, medium: StickTonesMedium, path: string): Problem[] {
+  const longest = Math.max(...items.map((item) => item.stops.length));
+  return [
+    ...enough(medium.itemNotes, items.length, `${path}.itemNotes`, 'items'),
+    ...enough(medium.stopNotes, longest, `${path}.stopNotes`, 'stops'),
+    ...sameNotes([...medium.itemNotes, medium.exitNotes], `${path}.itemNotes`),
+    ...sameNotes(medium.stopNotes, `${path}.stopNotes`),
+  ];
+}
+
+/** Toggling goes to the other stop: with more than two there is no other one. */
+function toggleProblems({ items }: EscProfile, medium: StickToggleMedium, path: string): Problem[] {
+  const many = items.findIndex((item) => item.stops.length > 2);
+  return [
+    ...enough(medium.itemNotes, items.length, `${path}.itemNotes`, 'items'),
+    ...sameNotes([...medium.itemNotes, medium.exitNotes], `${path}.itemNotes`),
+    ...(many === -1
+      ? []
+      : [
+          {
+            path: `items.${many}.stops`,
+            sentence: `Item ${items[many]!.number} “${items[many]!.label}” has ${items[many]!.stops.length} stops; a menu that toggles knows two. Split it, or choose another medium.`,
+          },
+        ]),
+  ];
+}
+
+/** An item stands on one page of a form, once. */
+function formProblems({ items }: EscProfile, { pages }: ProgramFormMedium, path: string): Problem[] {
+  const named = pages.flatMap(({ itemIds }) => itemIds);
+  const strange = named.find((id) => !items.some((item) => item.id === id));
+  const twice = named.find((id, place) => named.indexOf(id) !== place);
+  const label = items.find(({ id }) => id === twice)?.label ?? '';
+  return [
+    ...(strange === undefined
+      ? []
+      : [{ path: `${path}.pages`, sentence: `There is no item '${strange}' for a page of the form.` }]),
+    ...(twice === undefined
+      ? []
+      : [{ path: `${path}.pages`, sentence: `“${label}” stands on the form twice: name each item once.` }]),
+  ];
+}
+
+/** Every stop needs digits of its own that fit the pad. */
+function keyPadProblems({ items }: EscProfile, { digits }: KeyPadMedium, path: string): Problem[] {
+  const most = 10 ** digits - 1;
+  const beyond = items.find(
+    (item) => item.number > most || item.stops.some((s) => Number(s.typed ?? s.number) > most),
+  );
+  const problems: Problem[] = beyond
+    ? [
+        {
+          path: `${path}.digits`,
+          sentence: `${digits} digits are too few for item ${beyond.number} “${beyond.label}”.`,
+        },
+      ]
+    : [];
+  items.forEach((item, index) => {
+    const codes = item.stops.map((stop) => Number(stop.typed ?? stop.number));
+    const twice = codes.findIndex((code, place) => codes.indexOf(code) !== place);
+    if (twice !== -1) {
+      problems.push({
+        path: `items.${index}.stops.${twice}.typed`,
+        sentence: `Two stops of “${item.label}” are typed ${codes[twice]}: each needs digits of its own.`,
+      });
+    }
+  });
+  return problems;
+}
+
+/** Media that want the same key, socket or stick at the same moment. */
+const RIVALS: readonly [MediumFamily, MediumFamily, string][] = [
+  ['oneKey', 'twoKeys', 'One key and two keys would open two menus with the same press: keep one of them.'],
+  ['lampCard', 'textBox', 'A card and a box would want the same socket: keep the one you have.'],
+  ['stickTones', 'stickToggle', 'The stick can work one kind of tone menu only: keep one of them.'],
+];
+
+function enough(notes: string[], needed: number, path: string, what: string): Problem[] {
+  if (notes.length >= needed) return [];
+  return [
+    { path, sentence: `There are ${notes.length} groups of notes for ${needed} ${what}: each needs one.` },
+  ];
+}
+
+function sameNotes(notes: string[], path: string): Problem[] {
+  const twice = notes.find((group, index) => notes.indexOf(group) !== index);
+  if (twice === undefined) return [];
+  return [
+    { path, sentence: `The group of notes '${twice}' is there twice: the ear could not tell the two apart.` },
+  ];
+}
