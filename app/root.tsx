@@ -18,6 +18,7 @@ import './app.css';
 import { lookFrom } from './preferences/preferences';
 import { unlessAway } from './ui/keepTyped';
 import { Logo } from './ui/Logo';
+import { useLinksWait } from './ui/useLinksWait';
 import { useServerAway } from './ui/useServerAway';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Live Tune' }];
@@ -62,6 +63,7 @@ export function Layout({ children }: { children: ReactNode }) {
 }
 
 export default function App() {
+  useLinksWait();
   return (
     <>
       <NavigationProgress />

@@ -1,4 +1,5 @@
 import { VERSION } from '#formats/document';
+import type { Page } from '@playwright/test';
 import sharp from 'sharp';
 import { openNewRig, openDemoRig } from './rigs';
 import { ADDRESS } from './setting';
@@ -156,11 +157,44 @@ test('a rig that was put aside and then deleted comes back put aside; from the b
   await expect(page.getByText('It is back, as it was.')).toBeVisible();
   await expect(link).toBeVisible();
   await page.getByRole('button', { name: 'delete Dry-docked' }).click();
+  await expect(page.getByText('It lies in the bin.')).toBeVisible();
   await page.getByRole('link', { name: /^\d+ in the bin$/ }).click();
   await page.getByRole('button', { name: 'delete for good Dry-docked' }).click();
   await page.getByRole('alertdialog').getByRole('button', { name: 'Delete for good' }).click();
   await expect(page.getByText('Deleted for good.')).toBeVisible();
   await expect(page.getByText('Dry-docked')).toBeHidden();
+});
+
+/** Holds back every action that the page sends, until it is let through. */
+async function holdActions(page: Page): Promise<() => void> {
+  let letThrough = (): void => undefined;
+  const held = new Promise<void>((resolve) => (letThrough = resolve));
+  await page.route(
+    (url) => url.pathname.endsWith('.data'),
+    async (route) => {
+      if (route.request().method() === 'POST') await held;
+      await route.continue();
+    },
+  );
+  return () => letThrough();
+}
+
+test('a link that is pressed while something is under way waits for it, and shows what it did', async ({
+  page,
+}) => {
+  await openDemoRig(page, 'kelp-beach-buggy', 'Binned before', 'rig');
+  await openDemoRig(page, 'kelp-beach-buggy', 'Binned in haste', 'rig');
+  await page.goto('/');
+  await page.getByRole('button', { name: 'delete Binned before' }).click();
+  await expect(page.getByText('It lies in the bin.')).toBeVisible();
+  const letThrough = await holdActions(page);
+  const remove = page.getByRole('button', { name: 'delete Binned in haste' });
+  await remove.click();
+  await expect(remove).toBeDisabled();
+  await page.getByRole('link', { name: /^\d+ in the bin$/ }).click();
+  letThrough();
+  await expect(page.getByRole('heading', { name: 'The bin' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'bring back Binned in haste' })).toBeVisible();
 });
 
 test('while something is under way, nothing can be undone, and nothing else begun', async ({ page }) => {
@@ -170,15 +204,7 @@ test('while something is under way, nothing can be undone, and nothing else begu
   await page.getByRole('button', { name: 'put aside Bystander' }).click();
   const undo = page.getByRole('button', { name: 'Undo' });
   await expect(undo).toBeEnabled();
-  let letThrough = (): void => undefined;
-  const held = new Promise<void>((resolve) => (letThrough = resolve));
-  await page.route(
-    (url) => url.pathname.endsWith('.data'),
-    async (route) => {
-      await held;
-      await route.continue();
-    },
-  );
+  const letThrough = await holdActions(page);
   const remove = page.getByRole('button', { name: 'delete Quick-handed' });
   await remove.click();
   await expect(undo).toBeHidden();
