@@ -21,7 +21,7 @@ export type LiveTuneDocument =
 export type Format = LiveTuneDocument['format'];
 
 /** The newest version of every format. */
-export const VERSION = 7 as const;
+export const VERSION = 8 as const;
 
 interface FormatRules {
   schema: ObjectSchema<object>;

@@ -45,7 +45,7 @@ const settingValue = variants<SettingValue>('kind', {
 
 const stop = record({
   id: idField(),
-  number: whole(1, 200),
+  number: whole(1, 500),
   label: nameField(),
   value: settingValue,
   basis: oneOf(['stated', 'assumed', 'measured'] as const),
@@ -55,7 +55,7 @@ const stop = record({
     .defined(),
 });
 
-const stopIds = (): yup.ISchema<string[]> => listOf(idField(), 1, 200);
+const stopIds = (): yup.ISchema<string[]> => listOf(idField(), 1, 500);
 
 const condition = variants<Condition>('kind', {
   stops: record({ kind: oneOf(['stops'] as const), itemId: idField(), stopIds: stopIds() }) as never,
@@ -72,7 +72,16 @@ const item = record({
   scale: keyOf<Scale>(SCALES),
   sense: oneOf(['direct', 'inverted'] as const),
   factoryStopId: idField(),
-  stops: listOf(stop, 1, 200),
+  stops: listOf(stop, 1, 500),
+  numberField: record({
+    firstStopId: idField(),
+    lastStopId: idField(),
+    beginsStopId: idField(),
+    unlockedByHold: yesNo(),
+  })
+    .nullable()
+    .defined(),
+  typed: nameField().nullable().defined(),
   inactiveWhen: listOf(condition, 0, 20),
   overwrites: listOf(overwrite, 0, 200),
   renumbersMenu: yesNo(),
@@ -88,6 +97,9 @@ const notes = (): yup.StringSchema<Notes> =>
     /^[lhLH]{1,16}$/,
     'may hold only l, h, L and H: short and long notes, low and high, sixteen at most',
   );
+
+/** How a number is unlocked and run on keys with text. */
+const numberKeys = { numberHoldMs: hold, numberStepMs: between(20, 5000, 'ms') };
 
 const medium = variants<Medium>('family', {
   oneKey: record({
@@ -120,6 +132,7 @@ const medium = variants<Medium>('family', {
     itemNotes: listOf(notes(), 1, 100),
     stopNotes: listOf(notes(), 1, 200),
     exitNotes: notes(),
+    toggledItemIds: listOf(idField(), 0, 100),
   }),
   stickToggle: record({
     family: oneOf(['stickToggle'] as const),
@@ -145,6 +158,7 @@ const medium = variants<Medium>('family', {
     raiseKeyName: nameField(),
     saveKeyName: nameField(),
     wakeMs: between(0, 20000, 'ms'),
+    ...numberKeys,
   }),
   keyPad: record({
     family: oneOf(['keyPad'] as const),
@@ -152,6 +166,7 @@ const medium = variants<Medium>('family', {
     featureKeyName: nameField(),
     enterKeyName: nameField(),
     runKeyName: nameField(),
+    chosenBy: oneOf(['code', 'ownKey'] as const),
     digits: whole(1, 6),
   }),
   transmitterMenu: record({
@@ -163,6 +178,7 @@ const medium = variants<Medium>('family', {
     raiseKeyName: nameField(),
     saveKeyName: nameField(),
     confirmedItemIds: listOf(idField(), 0, 100),
+    ...numberKeys,
   }),
   link: record({ family: oneOf(['link'] as const), plug: textField() }),
   programForm: record({
@@ -252,6 +268,7 @@ export const escProfileUpgrades: readonly Upgrade[] = [
   (body) => body,
   (body) => escProfileToVersion6(body),
   (body) => escProfileToVersion7(body),
+  (body) => escProfileToVersion8(body),
 ];
 
 /** Version 6: how a launch limit acts may be said; what was there before did not say. */
@@ -265,6 +282,36 @@ export const escProfileToVersion7 = (profile: Record<string, unknown>): Record<s
   fullSignalShows: null,
   ...profile,
 });
+
+/**
+ * Version 8: numbers among the stops, what is typed for an item, keys of items, toggles in a menu that opens others.
+ * What is typed for a stop stands there as it is typed, zeros in front and all.
+ */
+export function escProfileToVersion8(profile: Record<string, unknown>): Record<string, unknown> {
+  const media = list(profile.media).map((unchecked) => {
+    const before = part(unchecked);
+    const added = ADDED_IN_8[String(before.family)];
+    return { ...added, ...before };
+  });
+  const digits = Number(part(media.find((medium) => part(medium).family === 'keyPad')).digits ?? 0);
+  const items = list(profile.items).map((unchecked) => {
+    const item = part(unchecked);
+    const stops = list(item.stops).map((stop) => {
+      const { typed } = part(stop);
+      return typeof typed === 'string' ? { ...part(stop), typed: typed.padStart(digits, '0') } : stop;
+    });
+    return { numberField: null, typed: null, ...item, stops };
+  });
+  return { ...profile, media, items };
+}
+
+const USUAL_NUMBER_KEYS = { numberHoldMs: 1500, numberStepMs: 150 };
+const ADDED_IN_8: Readonly<Record<string, Record<string, unknown>>> = {
+  stickTones: { toggledItemIds: [] },
+  textBox: USUAL_NUMBER_KEYS,
+  transmitterMenu: USUAL_NUMBER_KEYS,
+  keyPad: { chosenBy: 'code' },
+};
 
 /** Version 4: three points may come in other orders; what was there before took neutral first. */
 const calibrationToVersion4 = (calibration: Record<string, unknown>): Record<string, unknown> =>

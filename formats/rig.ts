@@ -11,6 +11,7 @@ import {
   escProfileSchema,
   escProfileToVersion6,
   escProfileToVersion7,
+  escProfileToVersion8,
   escProfileUpgrades,
 } from './escProfile';
 import { channelSchema } from './radio';
@@ -176,6 +177,10 @@ export const rigUpgrades: readonly Upgrade[] = [
   ({ escProfile, ...rest }) => ({
     ...rest,
     ...(escProfile === undefined ? {} : { escProfile: escProfileToVersion7(part(escProfile)) }),
+  }),
+  ({ escProfile, ...rest }) => ({
+    ...rest,
+    ...(escProfile === undefined ? {} : { escProfile: escProfileToVersion8(part(escProfile)) }),
   }),
 ];
 

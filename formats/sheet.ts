@@ -11,7 +11,7 @@ const value: yup.ObjectSchema<SheetValue> = record({
   itemNumber: whole(1, 200),
   itemLabel: nameField(),
   stopId: idField().nullable().defined(),
-  stopNumber: whole(1, 200).nullable().defined(),
+  stopNumber: whole(1, 500).nullable().defined(),
   stopLabel: nameField().nullable().defined(),
   basis: keyOf<EvidenceBasis>(EVIDENCE),
   seenAt: instant(),
@@ -49,6 +49,7 @@ export const sheetUpgrades: readonly Upgrade[] = [
   (body) => ({ setup: {}, ...body }),
   (body) => body,
   (body) => sheetToVersion7(body),
+  (body) => body,
 ];
 
 /** Version 7: whether the ESC was the simulated one; of what was there before nobody wrote it down. */

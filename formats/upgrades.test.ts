@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { calibrationToVersion4 } from './calibration';
+import { escProfileToVersion8 } from './escProfile';
 import { FORMATS, readDocument, VERSION, type Format, type LiveTuneDocument } from './document';
 
 const raw = (file: string): Record<string, never> =>
@@ -121,6 +122,37 @@ describe('documents of version 3', () => {
 describe('documents of version 4', () => {
   it('a sheet did not say what the model and its radio had', () => {
     expect(upgraded('sheet-4', 'live-tune/sheet').setup).toEqual({});
+  });
+});
+
+describe('documents of version 7', () => {
+  it('what was typed on a key pad got its zeros from the pad; now it stands as it is typed', () => {
+    const before = {
+      media: [{ family: 'keyPad', digits: 3 }],
+      items: [
+        {
+          id: 'volts',
+          stops: [
+            { id: 'a', typed: '96' },
+            { id: 'b', typed: null },
+          ],
+        },
+      ],
+    };
+    expect(escProfileToVersion8(before)).toEqual({
+      media: [{ family: 'keyPad', digits: 3, chosenBy: 'code' }],
+      items: [
+        {
+          id: 'volts',
+          typed: null,
+          numberField: null,
+          stops: [
+            { id: 'a', typed: '096' },
+            { id: 'b', typed: null },
+          ],
+        },
+      ],
+    });
   });
 });
 

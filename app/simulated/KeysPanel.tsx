@@ -46,6 +46,15 @@ export function KeysPanel({ bench, medium }: { bench: Bench; medium: HandMedium 
           <EscKey key={key} bench={bench} keyId={key} name={name} />
         ))}
       </div>
+      {medium.family === 'keyPad' && medium.chosenBy === 'ownKey' && (
+        <div className="mt-2 grid grid-cols-2 gap-2">
+          {esc.machine.menu.map(({ itemId, code }) => (
+            <Button key={itemId} onClick={() => input({ type: 'code', digits: code })}>
+              {code}
+            </Button>
+          ))}
+        </div>
+      )}
       {medium.family === 'keyPad' && <Digits onTyped={(digits) => input({ type: 'code', digits })} />}
     </div>
   );

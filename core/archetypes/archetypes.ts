@@ -11,7 +11,7 @@ import {
   transmitterMenuPattern,
   twoKeysPattern,
 } from './aircraft';
-import { lampCardPattern, linkPattern, oneKeyPattern, textBoxPattern } from './cars';
+import { lampCardPattern, linkPattern, numberBoxPattern, oneKeyPattern, textBoxPattern } from './cars';
 
 export interface Archetype {
   profile: EscProfile;
@@ -23,6 +23,7 @@ export const ARCHETYPES: readonly Archetype[] = [
   { profile: oneKeyPattern, serves: ['tenthBuggy', 'basher', 'showTruck'] },
   { profile: lampCardPattern, serves: ['crawler', 'trailTruck'] },
   { profile: textBoxPattern, serves: ['eighthBuggy', 'specCircuit'] },
+  { profile: numberBoxPattern, serves: [] },
   { profile: linkPattern, serves: ['modifiedCircuit', 'sprint'] },
   { profile: stickTonesPattern, serves: ['sportPlane', 'glider', 'twinPlane'] },
   { profile: transmitterMenuPattern, serves: ['aerobaticPlane'] },

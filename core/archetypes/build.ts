@@ -52,6 +52,34 @@ export function item(
   };
 }
 
+/**
+ * An item with a number behind its other stops: it opens at its least, unlocked by a hold, and is moved step by step.
+ * @param printed what the box shows for each
+ */
+export function withNumber(
+  of: Omit<ProfileItem, 'number'>,
+  scale: Scale,
+  [least, most, step]: readonly [number, number, number],
+  printed: (number: number) => string,
+): Omit<ProfileItem, 'number'> {
+  const numbers = grid(least, most, step);
+  const idAt = (place: number): string => `${of.id}-${of.stops.length + place + 1}`;
+  const added = numbers.map((number, place) => ({
+    ...stopOf(idAt(place), of.stops.length + place + 1, of.setting, scale, number),
+    label: printed(number),
+  }));
+  return {
+    ...of,
+    stops: [...of.stops, ...added],
+    numberField: {
+      firstStopId: idAt(0),
+      lastStopId: idAt(numbers.length - 1),
+      beginsStopId: idAt(0),
+      unlockedByHold: true,
+    },
+  };
+}
+
 /** An item of named choices, each printed as its own words: the vocabulary's choice and the label. */
 export const choices = (
   label: string,

@@ -1,6 +1,6 @@
 /** Archetypes of car ESCs. Invented from end to end: order, names, numbers, colours, tones. */
 import type { EscProfile } from '../esc/profile';
-import { choices, grid, item, limits, onOff, profileOf } from './build';
+import { choices, grid, item, limits, onOff, profileOf, withNumber } from './build';
 
 const CAR_RANGE = { brakeMicros: 1040, neutralMicros: 1500, forwardMicros: 1960 };
 
@@ -198,6 +198,8 @@ export const textBoxPattern: EscProfile = profileOf(
         raiseKeyName: 'more',
         saveKeyName: 'keep',
         wakeMs: 1100,
+        numberHoldMs: 1400,
+        numberStepMs: 120,
       },
     ],
   },
@@ -248,6 +250,55 @@ export const textBoxPattern: EscProfile = profileOf(
       inactiveWhen: [{ kind: 'model', fact: 'noFan' }],
     }),
     item('Heat stop', 'escTemperatureLimit', 'celsius', [95, 100, 105, 115], 3),
+  ],
+);
+
+/** A box on which the cutoff may also be a number of one's own, for the whole pack. */
+export const numberBoxPattern: EscProfile = profileOf(
+  {
+    id: 'pattern-number-box',
+    name: 'Pattern: box with text, and a number of one’s own',
+    limits: limits(CASE, [2, 6], [120, 700], [6, 6, 7.4]),
+    bootMs: 1800,
+    factoryRange: CAR_RANGE,
+    deadbandMicrosEachSide: 40,
+    launchLimitActs: null,
+    fullSignalShows: 'The lamp goes from lit to blinking at exactly full.',
+    calibration: keyed('lilac'),
+    media: [
+      {
+        family: 'textBox',
+        plug: 'The box goes into the socket beside the fan’s.',
+        previousKeyName: 'back',
+        nextKeyName: 'on',
+        lowerKeyName: 'minus',
+        raiseKeyName: 'plus',
+        saveKeyName: 'store',
+        wakeMs: 900,
+        numberHoldMs: 1400,
+        numberStepMs: 120,
+      },
+    ],
+  },
+  [
+    choices('Trigger', 'runningMode', MODES, 2),
+    withNumber(
+      item('Empty at', 'cutoff', 'voltsPerCell', ['off', 3.1, 3.3, 3.5], 3),
+      'packVolts',
+      [4.4, 21, 0.1],
+      (volts) => `Own ${volts.toFixed(1)} V`,
+    ),
+    item('Full brake', 'brakeStrength', 'percent', grid(25, 100, 12.5), 5),
+    item('Drag', 'dragBrake', 'percent', ['off', 3, 6, 10, 16], 1),
+    item(
+      'Start',
+      'launchStrength',
+      'level',
+      grid(1, 7, 1).map((n) => [`${n}`, 100 * n] as const),
+      4,
+    ),
+    item('Timing', 'advance', 'degrees', [0, 5, 10, 15, 20], 2),
+    item('Servo volts', 'becVolts', 'volts', [6, 6.6, 7.4], 1),
   ],
 );
 

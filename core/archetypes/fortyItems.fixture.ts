@@ -2,10 +2,10 @@ import type { EscProfile, ProfileItem, StopByItem } from '../esc/profile';
 import { ARCHETYPES } from './archetypes';
 import { linkPattern } from './cars';
 
-/** An ESC with every setting that any archetype has, each on the longest scale among them; worked by link. */
+/** An ESC with every setting that any archetype has, each on the longest scale among those that serve a class; worked by link. */
 export function everyItem(): EscProfile {
   const longest = new Map<string, ProfileItem>();
-  for (const item of ARCHETYPES.flatMap(({ profile }) => profile.items)) {
+  for (const item of ARCHETYPES.flatMap(({ profile, serves }) => (serves.length > 0 ? profile.items : []))) {
     const known = longest.get(item.setting);
     if (!known || known.stops.length < item.stops.length) longest.set(item.setting, item);
   }

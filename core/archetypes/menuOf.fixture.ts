@@ -1,16 +1,20 @@
 import { countedNotes } from '../esc/notes';
-import type { Medium } from '../esc/media';
+import { KNOWS_NUMBERS, type Medium } from '../esc/media';
 import { UNTIED, type EscProfile, type ProfileItem } from '../esc/profile';
+
+export type Kinds = 'plain' | 'mixed';
 
 /**
  * An ESC that is worked like another one, with a menu made up to order.
  * @param stopCounts how many stops each item has; a menu that toggles takes two for all of them
  * @param factoryPlaces which stop of each is the factory's, 0 upward; the first where it is not said
+ * @param kinds whether some items are numbers, or toggle beside others that open, or have a key of their own
  */
 export function menuOf(
   pattern: EscProfile,
   stopCounts: readonly number[],
   factoryPlaces: readonly number[] = [],
+  kinds: Kinds = 'plain',
 ): EscProfile {
   const toggles = pattern.media.some(({ family }) => family === 'stickToggle');
   const counts = toggles ? stopCounts.map(() => 2) : stopCounts;
@@ -35,8 +39,38 @@ export function menuOf(
       ...UNTIED,
     };
   });
-  return { ...pattern, items, media: pattern.media.map((medium) => fitted(medium, counts)) };
+  const plain = { ...pattern, items, media: pattern.media.map((medium) => fitted(medium, counts)) };
+  return kinds === 'plain' ? plain : mixed(plain);
 }
+
+/** The same menu with all kinds of items that its media know. */
+const mixed = ({ items, media, ...rest }: EscProfile): EscProfile => ({
+  ...rest,
+  items: items.map((item, at) => ({
+    ...item,
+    typed: media.some(({ family }) => family === 'keyPad') ? `KEY ${at + 1}` : null,
+    numberField:
+      item.stops.length < 4 || !media.some(({ family }) => KNOWS_NUMBERS.includes(family))
+        ? null
+        : numberBehindTheFirst(item, at % 2 === 0),
+  })),
+  media: media.map((medium): Medium => {
+    if (medium.family === 'keyPad') return { ...medium, chosenBy: 'ownKey' };
+    if (medium.family !== 'stickTones') return medium;
+    return { ...medium, toggledItemIds: items.filter(({ stops }) => stops.length === 2).map(({ id }) => id) };
+  }),
+});
+
+/** All stops but the first are one number, which opens at the one before its last. */
+const numberBehindTheFirst = (
+  { stops }: ProfileItem,
+  unlockedByHold: boolean,
+): ProfileItem['numberField'] => ({
+  firstStopId: stops[1]!.id,
+  lastStopId: stops.at(-1)!.id,
+  beginsStopId: stops.at(-2)!.id,
+  unlockedByHold,
+});
 
 /** The medium with notes and digits enough for such a menu. */
 function fitted(medium: Medium, stopCounts: readonly number[]): Medium {

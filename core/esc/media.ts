@@ -54,6 +54,8 @@ export interface StickTonesMedium {
   stopNotes: Notes[];
   /** The last group of each round: stick down here leaves the menu. */
   exitNotes: Notes;
+  /** Items of two stops that go to the other one at once when the stick comes down: beeps count it. */
+  toggledItemIds: string[];
 }
 
 /** Entering settings with the stick while groups of notes sound: coming down during one toggles that item. */
@@ -92,6 +94,9 @@ export interface TextBoxMedium {
   saveKeyName: string;
   /** From power on, with the box plugged in, until it shows the first item. */
   wakeMs: number;
+  /** Hold a stop key this long to unlock a number, or to have it run; then it goes a step on each time. */
+  numberHoldMs: number;
+  numberStepMs: number;
 }
 
 /** Entering settings on a key pad: a code for the item, digits for the value, enter. */
@@ -101,7 +106,9 @@ export interface KeyPadMedium {
   featureKeyName: string;
   enterKeyName: string;
   runKeyName: string;
-  /** How many digits are typed for an item and for a value, zeros in front. */
+  /** Whether an item is chosen by the feature key and its code, or by a key of its own. */
+  chosenBy: 'code' | 'ownKey';
+  /** How many digits are typed for the number of an item or a stop, zeros in front, where nothing else is printed for it. */
   digits: number;
 }
 
@@ -116,6 +123,9 @@ export interface TransmitterMenuMedium {
   saveKeyName: string;
   /** Items that are asked about once more before they are written. */
   confirmedItemIds: string[];
+  /** As on a box with text. */
+  numberHoldMs: number;
+  numberStepMs: number;
 }
 
 /** Settings read and written by a computer through an adapter. The words on the line: docs/link-protocol.md. */
@@ -188,6 +198,15 @@ export const SHOWS_STORED: Readonly<Record<HandMedium['family'], boolean>> = {
   stickToggle: false,
   keyPad: false,
 };
+
+/** The media on which a number that is locked can be entered: keys that say in text where it stands, digits, a computer. */
+export const KNOWS_NUMBERS: readonly MediumFamily[] = [
+  'textBox',
+  'transmitterMenu',
+  'keyPad',
+  'link',
+  'programForm',
+];
 
 /** The medium of a family, if it is among them. */
 export const mediumOf = <F extends MediumFamily>(media: readonly Medium[], family: F) =>

@@ -45,6 +45,19 @@ export interface Overwrite {
   sets: Record<string, string>;
 }
 
+/**
+ * A run of stops that is one number on the ESC: it opens at one of them, and is moved step by step from there.
+ * Its stops stand in the table like any others.
+ */
+export interface NumberField {
+  firstStopId: string;
+  lastStopId: string;
+  /** Where it stands when it is opened: not where it should be. */
+  beginsStopId: string;
+  /** Whether a key must be held before the number moves; until then, the run is passed by as if it were one stop. */
+  unlockedByHold: boolean;
+}
+
 /** One thing that the ESC lets its owner choose. */
 export interface ProfileItem {
   /** Permanent within the profile, through all its revisions. */
@@ -62,6 +75,10 @@ export interface ProfileItem {
   factoryStopId: string;
   /** In the ESC's own order. */
   stops: Stop[];
+  /** Those of the stops that are one number, where there is one. */
+  numberField: NumberField | null;
+  /** What is typed for it on a key pad, or printed on its own key there, where that is not its number. */
+  typed: string | null;
   /** It does nothing while any of these holds. */
   inactiveWhen: Condition[];
   /** Other items that are set along with some of its stops. */
@@ -72,8 +89,13 @@ export interface ProfileItem {
   switchedOffBy: { itemId: string; stopId: string } | null;
 }
 
-/** What most items have: nothing that ties them to others. */
-export const UNTIED: Pick<ProfileItem, 'inactiveWhen' | 'overwrites' | 'renumbersMenu' | 'switchedOffBy'> = {
+/** What most items have: nothing that ties them to others, and nothing of their own way to be entered. */
+export const UNTIED: Pick<
+  ProfileItem,
+  'numberField' | 'typed' | 'inactiveWhen' | 'overwrites' | 'renumbersMenu' | 'switchedOffBy'
+> = {
+  numberField: null,
+  typed: null,
   inactiveWhen: [],
   overwrites: [],
   renumbersMenu: false,

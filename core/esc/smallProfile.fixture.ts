@@ -106,7 +106,34 @@ const STICK_TONES: StickTonesMedium = {
   itemNotes: ['lh', 'lhh', 'llh', 'llhh'],
   stopNotes: ['hl', 'hll', 'hhl', 'hhll', 'hhhl'],
   exitNotes: 'LL',
+  toggledItemIds: [],
 };
+
+/** The small ESC with a key pad that has a key for each item, and takes digits as they are printed. */
+export const ownKeyProfile = (): EscProfile => {
+  const small = smallProfile();
+  return {
+    ...small,
+    media: [
+      {
+        family: 'keyPad',
+        programKeyName: 'program',
+        featureKeyName: 'feature',
+        enterKeyName: 'enter',
+        runKeyName: 'run',
+        chosenBy: 'ownKey',
+        digits: 2,
+      },
+    ],
+    items: small.items.map((item) => ({
+      ...item,
+      typed: item.id.toUpperCase(),
+      stops: item.stops.map((stop) => ({ ...stop, typed: TYPED[stop.id] ?? null })),
+    })),
+  };
+};
+
+const TYPED: Readonly<Record<string, string>> = { 'bite-3': '65', 'floor-2': '031', 'floor-3': '034' };
 
 const AT_REST = {
   lamp: 'amber',
@@ -156,6 +183,12 @@ export const toneProfile = (): EscProfile => ({
     steadyMs: 1000,
   },
   media: [STICK_TONES],
+});
+
+/** The small ESC with a menu of tones whose first item toggles, while the others open their stops. */
+export const mixedToneProfile = (): EscProfile => ({
+  ...toneProfile(),
+  media: [{ ...STICK_TONES, toggledItemIds: ['way'] }],
 });
 
 function item(

@@ -2,6 +2,7 @@
 import type { Problem } from '../units/problem';
 import {
   calibrationKey,
+  KNOWS_NUMBERS,
   mediumOf,
   type KeyPadMedium,
   type MediumFamily,
@@ -9,7 +10,7 @@ import {
   type StickToggleMedium,
   type StickTonesMedium,
 } from './media';
-import type { EscProfile } from './profile';
+import type { EscProfile, ProfileItem } from './profile';
 import { repeats } from './repeats';
 
 export function mediaProblems(profile: EscProfile): Problem[] {
@@ -34,6 +35,12 @@ export function mediaProblems(profile: EscProfile): Problem[] {
     const index = media.findIndex(({ family }) => family === other);
     if (index !== -1 && mediumOf(media, one)) problems.push({ path: `media.${index}`, sentence: why });
   }
+  const locked = profile.items.findIndex(({ numberField }) => numberField?.unlockedByHold);
+  if (locked !== -1 && !media.some(({ family }) => KNOWS_NUMBERS.includes(family)))
+    problems.push({
+      path: `items.${locked}.stops`,
+      sentence: `“${profile.items[locked]!.label}” has a number that is unlocked by a hold: that takes a box with text, a menu on the transmitter, a key pad or a computer. Choose such a way, or say that it is not locked.`,
+    });
   media.forEach((medium, index) => {
     const path = `media.${index}`;
     if (medium.family === 'programForm') problems.push(...formProblems(profile, medium, path));
@@ -63,10 +70,17 @@ export function mediaProblems(profile: EscProfile): Problem[] {
   return problems;
 }
 
-/** Every item and stop needs a group of notes of its own, or the ear cannot tell them apart. */
+/** Every item and stop needs a group of notes of its own, or the ear cannot tell them apart. A toggle's stops are beeped. */
 function toneProblems({ items }: EscProfile, medium: StickTonesMedium, path: string): Problem[] {
-  const longest = Math.max(...items.map((item) => item.stops.length));
+  const opened = items.filter(({ id }) => !medium.toggledItemIds.includes(id));
+  const longest = Math.max(0, ...opened.map((item) => item.stops.length));
+  const strange = medium.toggledItemIds.find((id) => !items.some((item) => item.id === id));
+  const wide = items.findIndex(({ id, stops }) => medium.toggledItemIds.includes(id) && stops.length !== 2);
   return [
+    ...(strange === undefined
+      ? []
+      : [{ path: `${path}.toggledItemIds`, sentence: `There is no item '${strange}' that could toggle.` }]),
+    ...(wide === -1 ? [] : [{ path: `items.${wide}.stops`, sentence: notTwo(items[wide]!) }]),
     ...enough(medium.itemNotes, items.length, `${path}.itemNotes`, 'items'),
     ...enough(medium.stopNotes, longest, `${path}.stopNotes`, 'stops'),
     ...sameNotes([...medium.itemNotes, medium.exitNotes], `${path}.itemNotes`),
@@ -85,11 +99,14 @@ function toggleProblems({ items }: EscProfile, medium: StickToggleMedium, path: 
       : [
           {
             path: `items.${many}.stops`,
-            sentence: `Item ${items[many]!.number} “${items[many]!.label}” has ${items[many]!.stops.length} stops; a menu that toggles knows two. Split it, or choose another medium.`,
+            sentence: notTwo(items[many]!),
           },
         ]),
   ];
 }
+
+const notTwo = ({ number, label, stops }: ProfileItem): string =>
+  `Item ${number} “${label}” has ${stops.length} stops; what toggles knows two. Split it, or choose another medium.`;
 
 /** An item stands on one page of a form, once. */
 function formProblems({ items }: EscProfile, { pages }: ProgramFormMedium, path: string): Problem[] {
@@ -107,11 +124,13 @@ function formProblems({ items }: EscProfile, { pages }: ProgramFormMedium, path:
   ];
 }
 
-/** Every stop needs digits of its own that fit the pad. */
-function keyPadProblems({ items }: EscProfile, { digits }: KeyPadMedium, path: string): Problem[] {
+/** Every item and every stop needs digits, or a key, of its own. What is printed is typed as printed; numbers must fit the pad. */
+function keyPadProblems({ items }: EscProfile, { digits, chosenBy }: KeyPadMedium, path: string): Problem[] {
   const most = 10 ** digits - 1;
   const beyond = items.find(
-    (item) => item.number > most || item.stops.some((s) => Number(s.typed ?? s.number) > most),
+    (item) =>
+      (item.typed === null && item.number > most) ||
+      item.stops.some((stop) => stop.typed === null && stop.number > most),
   );
   const problems: Problem[] = beyond
     ? [
@@ -121,8 +140,23 @@ function keyPadProblems({ items }: EscProfile, { digits }: KeyPadMedium, path: s
         },
       ]
     : [];
+  const padded = (number: number): string => String(number).padStart(digits, '0');
+  const chosen = items.map((item) => item.typed ?? padded(item.number));
   items.forEach((item, index) => {
-    const codes = item.stops.map((stop) => Number(stop.typed ?? stop.number));
+    if (chosen.indexOf(chosen[index]!) !== index)
+      problems.push({
+        path: `items.${index}.typed`,
+        sentence: `“${item.label}” and “${items[chosen.indexOf(chosen[index]!)]!.label}” are both chosen by “${chosen[index]}”: each needs its own.`,
+      });
+    if (chosenBy === 'ownKey' ? !/[a-z]/i.test(item.typed ?? '') : !/^\d{1,6}$/.test(chosen[index]!))
+      problems.push({
+        path: `items.${index}.typed`,
+        sentence:
+          chosenBy === 'ownKey'
+            ? `“${item.label}” is chosen by a key of its own: say what is printed on that key.`
+            : `“${item.label}” is chosen by “${item.typed}”: digits only, six at most.`,
+      });
+    const codes = item.stops.map((stop) => stop.typed ?? padded(stop.number));
     const twice = codes.findIndex((code, place) => codes.indexOf(code) !== place);
     if (twice !== -1) {
       problems.push({

@@ -3,6 +3,7 @@ import { VOCABULARY, type Setting } from '../settings/vocabulary';
 import type { SettingValue } from '../settings/setting';
 import { asksForThree } from './media';
 import type { EscLimits, EscProfile, ProfileItem, Stop } from './profile';
+import { numberFieldProblems } from './numberField';
 import { repeats } from './repeats';
 import { SCALES, scalesOf } from './scale';
 import { mediaProblems } from './validateMedia';
@@ -152,6 +153,7 @@ function itemProblems(item: ProfileItem, path: string): Problem[] {
         .join(', ')}.`,
     });
   }
+  problems.push(...numberFieldProblems(item, path));
   if (!item.stops.some((stop) => stop.id === item.factoryStopId)) {
     problems.push({
       path: `${path}.factoryStopId`,

@@ -146,7 +146,7 @@ describe('BEC and media', () => {
       const { stops } = p.items[0]!;
       stops.push({ ...stops[0]!, id: 'third', number: 3 });
     }, stickTogglePattern);
-    expect(more.join()).toContain('a menu that toggles knows two');
+    expect(more.join()).toContain('what toggles knows two');
   });
 
   it('a key pad needs digits enough, and different ones for each stop', () => {

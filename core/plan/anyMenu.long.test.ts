@@ -2,7 +2,7 @@ import { found } from './found.fixture';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ARCHETYPES } from '../archetypes/archetypes';
-import { menuOf } from '../archetypes/menuOf.fixture';
+import { menuOf, type Kinds } from '../archetypes/menuOf.fixture';
 import { SHOWS_STORED } from '../esc/media';
 import { handMediumOf, type EscProfile, type StopByItem } from '../esc/profile';
 import { escMachine } from '../procedure/escMachine';
@@ -28,11 +28,14 @@ const anyCase = (mostItems: number, mostStops: number) =>
   );
 type Case = { stops: number; factory: number; held: number; wanted: number }[];
 
-function setUp(pattern: EscProfile, items: Case) {
+const anyKinds = fc.constantFrom<Kinds>('plain', 'mixed');
+
+function setUp(pattern: EscProfile, items: Case, kinds: Kinds) {
   const profile = menuOf(
     pattern,
     items.map(({ stops }) => stops),
     items.map(({ factory }) => factory),
+    kinds,
   );
   const at = (which: 'held' | 'wanted'): StopByItem =>
     Object.fromEntries(
@@ -56,8 +59,8 @@ describe.each(PATTERNS.map((pattern) => [familyOf(pattern), pattern] as const))(
   (_, pattern) => {
     it('is brought from whatever it holds to whatever is wanted', () => {
       fc.assert(
-        fc.property(anyCase(7, 6), (items) => {
-          const { machine, stick, start, wanted, changes, showsStored } = setUp(pattern, items);
+        fc.property(anyCase(7, 6), anyKinds, (items, kinds) => {
+          const { machine, stick, start, wanted, changes, showsStored } = setUp(pattern, items, kinds);
           const plan = found(
             planLegs(machine, start, legsFor(changes, showsStored), stick, familyOf(pattern)),
           );
@@ -75,8 +78,8 @@ describe.each(PATTERNS.map((pattern) => [familyOf(pattern), pattern] as const))(
 
     it('takes no longer than the best of all ways to store a value', () => {
       fc.assert(
-        fc.property(anyCase(3, 3), (items) => {
-          const { machine, stick, start, changes } = setUp(pattern, items);
+        fc.property(anyCase(3, 4), anyKinds, (items, kinds) => {
+          const { machine, stick, start, changes } = setUp(pattern, items, kinds);
           fc.pre(changes.length > 0);
           const [change] = changes;
           const plan = found(planLegs(machine, start, legsFor([change!], false), stick, familyOf(pattern)));

@@ -214,15 +214,14 @@ function stickEnds({ keyDown, role }: State, stick: LearnedRange): number[] {
 const takesItemCode = (machine: Machine, config: Config): boolean =>
   stateOf(machine, config).on.some(({ guard }) => guard === 'codeIsItem');
 
-/** The digits that mean something here. */
+/** The digits, or keys of items, that mean something here. */
 function codesFor(machine: Machine, config: Config, itemPlace: number | undefined): string[] {
-  if (takesItemCode(machine, config)) {
-    return machine.menu
-      .filter((_, at) => itemPlace === undefined || at === itemPlace)
-      .map(({ code }) => code);
-  }
+  const items = machine.menu.filter((_, at) => itemPlace === undefined || at === itemPlace);
   const takesStop = stateOf(machine, config).on.some(({ guard }) => guard === 'codeIsStop');
-  return takesStop ? machine.menu[config.itemCursor]!.stopCodes : [];
+  return [
+    ...(takesItemCode(machine, config) ? items.map(({ code }) => code) : []),
+    ...(takesStop ? machine.menu[config.itemCursor]!.stopCodes : []),
+  ];
 }
 
 /**
@@ -243,7 +242,15 @@ function opensItem(
 
 const STORES: readonly Effect[] = ['storeStop', 'storeFactory', 'storeRange'];
 const MOVES: readonly Effect[] = ['nextItem', 'previousItem', 'firstItem'];
-const OPENS: readonly Effect[] = ['showStored', 'firstStop', 'nextStop', 'previousStop', 'storeStop'];
+const OPENS: readonly Effect[] = [
+  'showStored',
+  'firstStop',
+  'nextStop',
+  'previousStop',
+  'raiseNumber',
+  'lowerNumber',
+  'storeStop',
+];
 
 function secondsOf(input: Input): number {
   switch (input.type) {

@@ -4,6 +4,7 @@
  */
 import type { ProgramFormMedium } from '../esc/media';
 import { itemById, type EscProfile, type ProfileItem, type Stop, type StopByItem } from '../esc/profile';
+import { numbersOf } from '../esc/numberField';
 import { setAlong, type Change } from '../sheet/draft';
 import { readNumber } from '../units/readNumber';
 import type { Finding } from './loadSession';
@@ -51,14 +52,20 @@ export type ReadOff =
   | { kind: 'both'; byNumber: Stop; byLabel: Stop }
   | { kind: 'unknown' };
 
-/** The stop that is meant by its label, with or without its unit, or by its number; both are told where they differ. */
-export function readOff(item: ProfileItem, text: string): ReadOff {
+/**
+ * The stop that is meant by its label, with or without its unit, or by its number; both are told where they differ.
+ * @param stops those that may be meant: of a number, what is read is a size, and never the place of a stop
+ */
+export function readOff(item: ProfileItem, text: string, stops: readonly Stop[] = item.stops): ReadOff {
   const said = text.trim().toLowerCase();
-  const exact = item.stops.filter(({ label }) => label.trim().toLowerCase() === said);
+  const exact = stops.filter(({ label }) => label.trim().toLowerCase() === said);
   const size = sizeIn(said);
-  const sized = size === undefined ? [] : item.stops.filter(({ label }) => sizeIn(label) === size);
+  const sized = size === undefined ? [] : stops.filter(({ label }) => sizeIn(label) === size);
   const byLabel = exact.length > 0 ? exact : sized;
-  const byNumber = /^\d+$/.test(said) ? item.stops.find(({ number }) => number === Number(said)) : undefined;
+  const numbers = numbersOf(item);
+  const byNumber = /^\d+$/.test(said)
+    ? stops.find((stop) => stop.number === Number(said) && !numbers.includes(stop))
+    : undefined;
   if (byLabel.length > 1) return { kind: 'unknown' };
   const [labelled] = byLabel;
   if (labelled && byNumber && labelled.id !== byNumber.id)
@@ -69,7 +76,7 @@ export function readOff(item: ProfileItem, text: string): ReadOff {
 
 /** The number of a label such as "75 %" or "7,5°"; undefined where it is more than a number and its unit. */
 function sizeIn(label: string): number | undefined {
-  const number = /^([-−+]?\d+(?:[.,]\d+)?)\s*[^\d\s]*$/u.exec(label.trim())?.[1];
+  const number = /^(?:[a-z]+ )?([-−+]?\d+(?:[.,]\d+)?)\s*[^\d\s]*$/iu.exec(label.trim())?.[1];
   return number === undefined ? undefined : readNumber(number);
 }
 

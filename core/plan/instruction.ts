@@ -1,6 +1,7 @@
 /** A gesture in the hand’s words: one line large enough to read from a metre away, and what will be seen. */
 import { mediumOf, type HandMedium, type Notes } from '../esc/media';
-import { handMediumOf, type EscProfile, type ProfileItem } from '../esc/profile';
+import { numbersOf } from '../esc/numberField';
+import { handMediumOf, stopById, type EscProfile, type ProfileItem } from '../esc/profile';
 import { countInWords, formatNumber, timesInWords } from '../units/format';
 import type { KeyId, Observed, ToneName } from '../procedure/language';
 import { stickEndAt, type StickEnd, type ThrottleChannel } from '../radio/pulse';
@@ -52,11 +53,7 @@ export function instructionFor(
     case 'card':
       return plugWords(gesture.in, medium);
     case 'code':
-      return {
-        before: `Type ${gesture.digits.replaceAll(/(?<=.)(?=.)/g, '\u00a0')}.`,
-        after: '',
-        detail: codeDetail(profile, gesture),
-      };
+      return { ...codeWords(gesture.digits), detail: codeDetail(profile, gesture) };
     case 'stick':
       return stickWords(profile, channel, gesture);
     case 'letGo':
@@ -89,6 +86,12 @@ function plugWords(pushIn: boolean, medium: HandMedium | undefined): Instruction
       }
     : { before: 'Pull the card out.', after: '', detail: 'With the card in, the ESC does not drive.' };
 }
+
+/** Digits to type, or the key of an item, which has letters on it. */
+const codeWords = (digits: string): Pick<Instruction, 'before' | 'key' | 'after'> =>
+  /^\d+$/.test(digits)
+    ? { before: `Type ${digits.replaceAll(/(?<=.)(?=.)/g, '\u00a0')}.`, after: '' }
+    : { before: 'Press', key: digits, after: 'once.' };
 
 function codeDetail(profile: EscProfile, { observed, end }: Gesture): string {
   const item = profile.items[end.itemCursor]!;
@@ -205,7 +208,7 @@ function meaningOf(profile: EscProfile, { during, at }: StickGesture): string {
   const item = profile.items[at.itemCursor]!;
   switch (during?.of) {
     case 'item':
-      return mediumOf(profile.media, 'stickToggle')
+      return toggles(profile, item)
         ? `While you hear this: item ${item.number}, “${item.label}”. Stick down moves it to its other stop: the beeps count it, a long one says that it is kept.`
         : `While you hear this: item ${item.number}, “${item.label}”. It opens when the stick is down.`;
     case 'stop':
@@ -214,6 +217,11 @@ function meaningOf(profile: EscProfile, { during, at }: StickGesture): string {
       return 'While you hear this: the way out of the menu.';
   }
 }
+
+/** Whether a stick that comes down moves the item to its other stop at once. */
+const toggles = ({ media }: EscProfile, item: ProfileItem): boolean =>
+  mediumOf(media, 'stickToggle') !== undefined ||
+  (mediumOf(media, 'stickTones')?.toggledItemIds.includes(item.id) ?? false);
 
 function pressDetail(
   profile: EscProfile,
@@ -279,6 +287,7 @@ function holdWords(
   if (hears(gesture.observed, 'long')) {
     return { after: 'until one long beep.', detail: `The long beep means stored. ${about}` };
   }
+  if (stop?.how === 'text') return numberWords(item, gesture, stop.lamp);
   if (stop) {
     return {
       after: `until it flashes ${stop.lamp}.`,
@@ -288,6 +297,21 @@ function holdWords(
   const lamp = gesture.observed.findLast((cue) => cue.type === 'lamp');
   const opens = gesture.key === 'mode' ? 'Then the ESC asks for its points.' : 'This opens the menu.';
   return { after: `until the ${lamp?.lamp ?? ''} lamp blinks.`, detail: `${opens} ${about}` };
+}
+
+/** Unlocking a number, and letting it run: a hand lets go near it, and goes the last steps by presses. */
+function numberWords(
+  item: ProfileItem,
+  { end, ms }: Extract<Gesture, { kind: 'hold' }>,
+  display: string,
+): Pick<Instruction, 'after' | 'detail'> {
+  const label = stopLabel(item, end.stopCursor + 1);
+  const numbers = numbersOf(item);
+  const begins = stopById(item, item.numberField!.beginsStopId);
+  return {
+    after: `until ${display} shows ${label}.`,
+    detail: `It takes about ${seconds(ms)} s: the hold unlocks the number, then it runs. Let go near ${label}; single presses go the last steps. ${capital(display)} opened it at “${begins.label}”, and it stays between “${numbers[0]!.label}” and “${numbers.at(-1)!.label}”. Do not save it on the way: what is shown is what is kept.`,
+  };
 }
 
 /** One gesture in a short line, for the steps that come later. */

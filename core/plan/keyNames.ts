@@ -40,7 +40,7 @@ export function keysOf(medium: HandMedium): Partial<Record<KeyId, string>> {
     case 'keyPad':
       return {
         program: medium.programKeyName,
-        feature: medium.featureKeyName,
+        ...(medium.chosenBy === 'code' && { feature: medium.featureKeyName }),
         ok: medium.enterKeyName,
         run: medium.runKeyName,
       };

@@ -48,8 +48,11 @@ function menuItem(item: ProfileItem, media: Medium[]): MenuItem {
   return {
     itemId: item.id,
     stopIds: item.stops.map((stop) => stop.id),
-    code: padded(String(item.number), digits),
-    stopCodes: item.stops.map((stop) => padded(stop.typed ?? String(stop.number), digits)),
+    // What is printed is typed as it is printed.
+    code: item.typed ?? padded(String(item.number), digits),
+    stopCodes: item.stops.map((stop) => stop.typed ?? padded(String(stop.number), digits)),
+    number: numberPlaces(item),
+    toggles: mediumOf(media, 'stickTones')?.toggledItemIds.includes(item.id) ?? false,
     confirmed: mediumOf(media, 'transmitterMenu')?.confirmedItemIds.includes(item.id) ?? false,
     overwrites: Object.fromEntries(
       item.overwrites.map(({ stopId, sets }) => [
@@ -57,6 +60,17 @@ function menuItem(item: ProfileItem, media: Medium[]): MenuItem {
         Object.entries(sets).map(([itemId, set]) => ({ itemId, stopId: set })),
       ]),
     ),
+  };
+}
+
+function numberPlaces({ numberField, stops }: ProfileItem): MenuItem['number'] {
+  if (!numberField) return undefined;
+  const place = (stopId: string): number => stops.findIndex(({ id }) => id === stopId);
+  return {
+    first: place(numberField.firstStopId),
+    last: place(numberField.lastStopId),
+    begins: place(numberField.beginsStopId),
+    isLocked: numberField.unlockedByHold,
   };
 }
 
@@ -100,9 +114,9 @@ function mediumPart(medium: Medium): MachinePart[] {
     case 'textBox':
       return [textBoxPart(medium)];
     case 'keyPad':
-      return [keyPadPart()];
+      return [keyPadPart(medium)];
     case 'transmitterMenu':
-      return [transmitterMenuPart()];
+      return [transmitterMenuPart(medium)];
     // No hand works it, so the machine knows nothing of it.
     case 'link':
     case 'programForm':

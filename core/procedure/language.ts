@@ -57,6 +57,10 @@ export type Guard =
   | 'calibrationLocked'
   /** The menu cursor stands on its last item; the stop cursor on the last stop of the last round. */
   | 'lastItem'
+  /** The stop cursor stands in the number of the item. */
+  | 'inNumber'
+  /** The stick came down on an item that goes to its other stop at once. */
+  | 'stickLowOnToggle'
   /** The digits just typed are those of an item; of a stop of the item. */
   | 'codeIsItem'
   | 'codeIsStop'
@@ -74,8 +78,12 @@ export type Effect =
   /** Put the stop cursor on the stored stop of the item. */
   | 'showStored'
   | 'firstStop'
+  /** A locked number is passed by as one stop, and stands where it begins. */
   | 'nextStop'
   | 'previousStop'
+  /** One step of the number, up or down, and no further than its ends. */
+  | 'raiseNumber'
+  | 'lowerNumber'
   /** Keep the shown stop for good, and what it overwrites. */
   | 'storeStop'
   /** Keep the factory's stop of every item for good. */
@@ -159,6 +167,10 @@ export interface MenuItem {
   /** What is typed for the item, and for each of its stops. */
   code: string;
   stopCodes: string[];
+  /** Places of the stops that are one number, from 0, where there is one. */
+  number: { first: number; last: number; begins: number; isLocked: boolean } | undefined;
+  /** Whether a stick that comes down moves it to its other stop at once. */
+  toggles: boolean;
   /** Whether it is asked about once more before it is written. */
   confirmed: boolean;
   /** Other items that storing one of its stops sets, by stop id. */

@@ -182,6 +182,10 @@ function holds(machine: Machine, config: Config, guard: Guard | undefined): bool
       return Math.abs(config.stickMicros - config.settledMicros) > machine.steadyToleranceMicros;
     case 'calibrationLocked':
       return machine.lock?.stopIds.includes(config.memory.stops[machine.lock.itemId] ?? '') ?? false;
+    case 'inNumber':
+      return isInNumber(machine.menu[config.itemCursor]!, config.stopCursor);
+    case 'stickLowOnToggle':
+      return holds(machine, config, 'stickLow') && machine.menu[config.itemCursor]!.toggles;
     case 'codeIsItem':
       return machine.menu.some(({ code }) => code === config.typed);
     case 'codeIsStop':
@@ -245,14 +249,18 @@ function changeBy(machine: Machine, config: Config, effect: Effect): Partial<Con
     case 'firstStop':
       return { stopCursor: 0, rounds: 0 };
     case 'nextStop': {
-      const stopCursor = (config.stopCursor + 1) % item.stopIds.length;
+      const stopCursor = nextPlace(item, config.stopCursor, 1);
       // Only a menu that is heard counts its rounds, and no further than they matter: a card beside it goes round for ever.
       const most = machine.tones?.rounds ?? 0;
       const rounds = stopCursor === 0 ? Math.min(config.rounds + 1, most) : config.rounds;
       return { stopCursor, rounds };
     }
     case 'previousStop':
-      return { stopCursor: wrapped(config.stopCursor - 1, item.stopIds.length) };
+      return { stopCursor: nextPlace(item, config.stopCursor, -1) };
+    case 'raiseNumber':
+      return { stopCursor: Math.min(config.stopCursor + 1, item.number!.last) };
+    case 'lowerNumber':
+      return { stopCursor: Math.max(config.stopCursor - 1, item.number!.first) };
     case 'storeStop':
       return remember(config, {
         stops: { ...config.memory.stops, ...storedWith(item, item.stopIds[config.stopCursor]!) },
@@ -280,6 +288,18 @@ function changeBy(machine: Machine, config: Config, effect: Effect): Partial<Con
     case 'forget':
       return { learning: {}, itemCursor: 0, stopCursor: 0, rounds: 0 };
   }
+}
+
+const isInNumber = ({ number }: MenuItem, place: number): boolean =>
+  number !== undefined && place >= number.first && place <= number.last;
+
+/** One stop on or back, round and round; a locked number counts as one stop and stands where it begins. */
+function nextPlace(item: MenuItem, place: number, by: 1 | -1): number {
+  const { number, stopIds } = item;
+  if (!number?.isLocked) return wrapped(place + by, stopIds.length);
+  const leaving = isInNumber(item, place) ? (by === 1 ? number.last : number.first) : place;
+  const next = wrapped(leaving + by, stopIds.length);
+  return isInNumber(item, next) ? number.begins : next;
 }
 
 const wrapped = (place: number, length: number): number => (place + length) % length;

@@ -1,6 +1,7 @@
 /** A line for those who know: a name and a value, such as "brake 50". */
 import { readNumber } from '../units/readNumber';
 import type { EscProfile, ProfileItem, Stop } from '../esc/profile';
+import { labelsInWords } from '../esc/numberField';
 import { snapToStop } from '../esc/snap';
 import { plainWords } from '../units/text';
 import { findItems, type Found } from './findItem';
@@ -39,7 +40,7 @@ export function readQuickEntry(profile: EscProfile, typed: string, cells: number
       sentence: 'No item of this ESC is called so. Type a name and a value: brake 50.',
     };
   const { item } = first;
-  const stops = item.stops.map(({ label }) => label).join(', ');
+  const stops = labelsInWords(item).join(', ');
   return {
     kind: 'named',
     found: named.found,

@@ -51,6 +51,12 @@ const MENU_KEYS: readonly PartField[] = [
   text('saveKeyName', 'Key that keeps it', 'save'),
 ];
 
+/** For an item that holds a number. */
+const NUMBER_KEYS: readonly PartField[] = [
+  ms('numberHoldMs', 'Hold to unlock a number', 1500, HOLD),
+  ms('numberStepMs', 'Held, a number steps every', 150, [20, 5000]),
+];
+
 export const MEDIUM_FIELDS: Readonly<Record<MediumFamily, readonly PartField[]>> = {
   oneKey: [
     text('keyName', 'Printed on the key', 'set'),
@@ -83,6 +89,7 @@ export const MEDIUM_FIELDS: Readonly<Record<MediumFamily, readonly PartField[]>>
     notes('itemNotes', 'Notes of the items', ''),
     notes('stopNotes', 'Notes of the stops', ''),
     notes('exitNotes', 'Notes of the way out', 'LL'),
+    { key: 'toggledItemIds', label: 'Toggled at once: items', unit: 'items', usual: '' },
   ],
   stickToggle: [
     ms('itemWindowMs', 'Each item sounds for', 3000, WINDOW),
@@ -103,18 +110,27 @@ export const MEDIUM_FIELDS: Readonly<Record<MediumFamily, readonly PartField[]>>
     text('plug', 'Where it plugs in', 'Unplug the fan; the box goes into its socket.'),
     ...MENU_KEYS,
     ms('wakeMs', 'Shows its first item after', 1000, WAKE),
+    ...NUMBER_KEYS,
   ],
   keyPad: [
     text('programKeyName', 'Key that stops driving', 'program'),
     text('featureKeyName', 'Key for an item', 'feature'),
     text('enterKeyName', 'Key that keeps it', 'enter'),
     text('runKeyName', 'Key that drives again', 'run'),
-    count('digits', 'Digits typed', 3, [1, 6]),
+    {
+      key: 'chosenBy',
+      label: 'An item is chosen by',
+      unit: 'choice',
+      usual: 'code',
+      choices: { code: 'that key, then its code', ownKey: 'a key of its own' },
+    },
+    count('digits', 'Digits of a number', 3, [1, 6]),
   ],
   transmitterMenu: [
     text('menuKeyName', 'Key that opens the menu', 'menu'),
     ...MENU_KEYS,
     { key: 'confirmedItemIds', label: 'Asked once more: items', unit: 'items', usual: '' },
+    ...NUMBER_KEYS,
   ],
   link: [
     text(

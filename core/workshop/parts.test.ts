@@ -16,7 +16,11 @@ const sketchFor = (id: string): Sketch => ({
   presets: [],
   name: 'Mine',
 });
-const oneKey = sketchFor('pattern-one-key');
+const settled = (sketch: Sketch): Sketch => ({
+  ...sketch,
+  items: sketch.items.map((item) => ({ ...item, typedAs: 'stopNumber' })),
+});
+const oneKey = settled(sketchFor('pattern-one-key'));
 const tones = sketchFor('pattern-stick-tones');
 const read = (sketch: Sketch): EscProfile => {
   const result = readSketch(sketch);

@@ -2,6 +2,7 @@
 import { SCALES, statesSize, valueOnScale, type Scale } from '../esc/scale';
 import type { SettingValue } from '../settings/setting';
 import { describeValue } from '../settings/value';
+import { labelsOfScale, sizeOfNumbered } from './numberCell';
 import { isNamed, VOCABULARY, type Setting, type SettingId } from '../settings/vocabulary';
 import { formatNumber } from '../units/format';
 import { cellsOfStop, MOST_OF_A_CELL } from './cutoffStops';
@@ -50,14 +51,29 @@ function senseOfSizes(labels: readonly string[]): 'direct' | 'inverted' {
 
 /** Among volts of a cell, what no cell can have is the whole pack's. */
 function withPackVolts(item: SketchItem): SketchItem {
-  if (item.setting !== 'cutoff' || item.scale !== 'voltsPerCell') return item;
-  return {
+  if (item.setting !== 'cutoff' || item.scale !== 'voltsPerCell') return withPackNumber(item);
+  return withPackNumber({
     ...item,
     stops: item.stops.map((stop) => {
       const volts = leadingNumber(stop.label)?.number;
       const isPack = stop.meaning === '' && volts !== undefined && volts > MOST_OF_A_CELL;
       return isPack ? { ...stop, meaning: `${volts} pack` } : stop;
     }),
+  });
+}
+
+/** A number that goes higher than any cell is the whole pack's from its low end on. */
+function withPackNumber(item: SketchItem): SketchItem {
+  const { number, stops } = item;
+  if (item.setting !== 'cutoff' || !number || sizeOfNumbered(stops[number.last]!.label) <= MOST_OF_A_CELL)
+    return item;
+  return {
+    ...item,
+    stops: stops.map((stop, place) =>
+      place >= number.first && place <= number.last
+        ? { ...stop, meaning: `${sizeOfNumbered(stop.label)} pack` }
+        : stop,
+    ),
   };
 }
 
@@ -76,11 +92,7 @@ export function printsSize(setting: Setting, label: string): boolean {
 }
 
 function scaleQuestion(item: SketchItem, setting: Setting): Question[] {
-  const { scale, rivals } = scaleOfStops(
-    setting,
-    item.label,
-    item.stops.map(({ label }) => label),
-  );
+  const { scale, rivals } = scaleOfStops(setting, item.label, labelsOfScale(item));
   if (rivals.length === 0) return [];
   const scales = [scale, ...rivals];
   const example = item.stops.findLast(({ label }) => !saysOff(label) && leadingNumber(label) !== undefined)!;

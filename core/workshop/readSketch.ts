@@ -20,6 +20,7 @@ import { assumedLevel } from './levels';
 import { meaningOf } from './meaning';
 import { leadingNumber, saysOff } from './printedNumber';
 import { readPages } from './formPages';
+import { isTypingOpen, padDigits, typedStops } from './keyPadCodes';
 import { presetProblems } from './presets';
 import { printsSize } from './questions';
 import { orderOf } from './sizeWords';
@@ -35,7 +36,7 @@ import {
 } from './sketch';
 
 const MOST_ITEMS = 100;
-const MOST_STOPS = 200;
+const MOST_STOPS = 500;
 
 interface Bounds {
   label: string;
@@ -100,10 +101,20 @@ export function readSketch(sketch: Sketch, takenIds: readonly string[] = []): Re
     refuse('items', `There are ${sketch.items.length} items; ${MOST_ITEMS} fit.`);
   if (sketch.items.length === 0) refuse('items', 'There is no item yet: add one, or paste a table.');
   const takenItemIds: string[] = [];
+  const digits = padDigits(sketch);
+  sketch.items.forEach((item, place) => {
+    if (digits !== undefined && isTypingOpen(item))
+      refuse(
+        `items.${place}.typedAs`,
+        `Item ${place + 1} “${shortened(item.label)}”: say what is typed for its stops, their numbers or what is printed.`,
+      );
+  });
   const items = sketch.items
     .slice(0, MOST_ITEMS)
     .map((item, place) =>
-      readItem(item, place, takenItemIds, refuse, (path, text) => name(path, text, `Item ${place + 1}`)),
+      readItem(typedOn(item, digits), place, takenItemIds, refuse, (path, text) =>
+        name(path, text, `Item ${place + 1}`),
+      ),
     );
   const pulse = { least: 500, most: 2500, unit: 'µs' };
   const profile: EscProfile = {
@@ -241,7 +252,26 @@ function readItem(
     sense: sketch.sense,
     factoryStopId: stops[factory ?? 0]?.id ?? '',
     stops,
+    numberField: numberFieldOf(sketch, stops),
+    typed: sketch.typed.trim() === '' ? null : sketch.typed.trim(),
     ...sketch.ties,
+  };
+}
+
+/** The item with what is typed for each of its stops; without a pad, nothing is. */
+const typedOn = (item: SketchItem, digits: number | undefined): SketchItem => {
+  const typed = digits === undefined ? [] : typedStops(item, digits);
+  return { ...item, stops: item.stops.map((stop, place) => ({ ...stop, typed: typed[place] ?? '' })) };
+};
+
+function numberFieldOf({ number }: SketchItem, stops: Stop[]): ProfileItem['numberField'] {
+  const [first, last, begins] = number ? [stops[number.first], stops[number.last], stops[number.begins]] : [];
+  if (!number || !first || !last || !begins) return null;
+  return {
+    firstStopId: first.id,
+    lastStopId: last.id,
+    beginsStopId: begins.id,
+    unlockedByHold: number.unlockedByHold,
   };
 }
 

@@ -7,6 +7,7 @@ import type { BecKind, EscLimits, LaunchLimitLaw, ProfileItem, StopBasis } from 
 import type { Scale } from '../esc/scale';
 import type { SettingId } from '../settings/vocabulary';
 import type { MadeFor } from './madeFor';
+import { cellOfNumber, meaningOfNumbered, numberCell, type SketchNumber } from './numberCell';
 import type { PresetId } from './presets';
 
 export interface SketchStop {
@@ -43,6 +44,9 @@ export interface Answer {
   };
 }
 
+/** The number of the stop, or the number that is printed for it, without its point. */
+export type TypedAs = '' | 'stopNumber' | 'printedNumber';
+
 export interface SketchItem {
   /** Permanent. */
   id: string;
@@ -56,6 +60,12 @@ export interface SketchItem {
   scale: Scale;
   sense: ProfileItem['sense'];
   stops: SketchStop[];
+  /** Which of the stops are one number, where the ESC has one. */
+  number: SketchNumber | null;
+  /** What is typed for it on a key pad, or printed on its key; empty where that is its number. */
+  typed: string;
+  /** What is typed on a key pad for a stop that says nothing else; empty until somebody has said it. */
+  typedAs: TypedAs;
   /** Places of the stops marked as the factory's, from 0: one, where all is well. */
   factory: number[];
   ties: Pick<ProfileItem, 'inactiveWhen' | 'overwrites' | 'renumbersMenu' | 'switchedOffBy'>;
@@ -99,26 +109,38 @@ export interface Sketch {
  */
 const SEPARATORS: readonly RegExp[] = [/[|\t]/, /;/, /\s\/\s/, /,\s/, /,/, /\//];
 
+type Stops = Pick<SketchItem, 'stops' | 'number' | 'factory'>;
+
 /** The stops of one line: "25 / 50* / (75)". A star or brackets mark the factory's. */
-export function stopsFromLine(line: string): Pick<SketchItem, 'stops' | 'factory'> {
-  const separator = SEPARATORS.find((between) => between.test(line));
+export function stopsFromLine(line: string): Stops {
+  const isOneNumber = numberCell(markedCell(line).label) !== undefined;
+  const separator = isOneNumber ? undefined : SEPARATORS.find((between) => between.test(line));
   const cells = separator ? line.split(separator) : [line];
-  const marked = cells
-    .map((cell) => cell.trim())
-    .filter((cell) => cell !== '')
-    .map(markedCell);
-  return {
-    stops: marked.map(({ label }) => newStop(label)),
-    factory: marked.flatMap(({ isFactory }, place) => (isFactory ? [place] : [])),
-  };
+  return stopsFromCells(cells.filter((cell) => cell.trim() !== '').map(markedCell));
+}
+
+/** Stops as they are printed, one a cell; a number with its ends and its step becomes all the stops that it has. */
+export function stopsFromCells(cells: readonly { label: string; isFactory: boolean }[]): Stops {
+  const read: Stops = { stops: [], number: null, factory: [] };
+  for (const { label, isFactory } of cells) {
+    const first = read.stops.length;
+    const range = read.number ? undefined : numberCell(label);
+    read.stops.push(...(range ? range.labels.map(numberedStop) : [newStop(label)]));
+    if (range) read.number = { first, last: read.stops.length - 1, begins: first, unlockedByHold: first > 0 };
+    if (isFactory) read.factory.push(first + (range?.at ?? 0));
+  }
+  return read;
 }
 
 /** The same stops as one line, with something between them that no label holds. */
-export function lineOfStops({ stops, factory }: Pick<SketchItem, 'stops' | 'factory'>): string {
+export function lineOfStops({ stops, number, factory }: Stops): string {
   const labels = stops.map(({ label }) => label).join('');
   const between =
     /[|\t]/.test(labels) || !/;|\s\/\s/.test(labels) ? ' / ' : labels.includes(';') ? ' | ' : ' ; ';
-  return stops.map(({ label }, place) => `${label}${factory.includes(place) ? '*' : ''}`).join(between);
+  const cells = stops.map(({ label }, place) => `${label}${factory.includes(place) ? '*' : ''}`);
+  if (number)
+    cells.splice(number.first, number.last - number.first + 1, cellOfNumber({ stops, factory }, number));
+  return cells.join(between);
 }
 
 /** A cell of a manual's table: its label, and whether a star or brackets mark it as the factory's. */
@@ -139,6 +161,11 @@ export const newStop = (label: string): SketchStop => ({
   typed: '',
 });
 
+const numberedStop = (label: string): SketchStop => ({
+  ...newStop(label),
+  meaning: meaningOfNumbered(label),
+});
+
 export const newItem = (id: string, label: string): SketchItem => ({
   id,
   label,
@@ -148,6 +175,9 @@ export const newItem = (id: string, label: string): SketchItem => ({
   scale: 'named',
   sense: 'direct',
   stops: [],
+  number: null,
+  typed: '',
+  typedAs: '',
   factory: [],
   ties: { inactiveWhen: [], overwrites: [], renumbersMenu: false, switchedOffBy: null },
 });
@@ -182,13 +212,25 @@ export function withStopIds(item: SketchItem): SketchItem {
   };
 }
 
+/** How the ESC opens a number stays as it was said, where it still has that stop. */
+function keptOpening(
+  { stops, number: before }: SketchItem,
+  kept: SketchStop[],
+  now: SketchNumber,
+): SketchNumber {
+  if (!before) return now;
+  const begins = kept.findIndex(({ label }) => label === stops[before.begins]?.label);
+  const isIn = begins >= now.first && begins <= now.last;
+  return { ...now, begins: isIn ? begins : now.begins, unlockedByHold: before.unlockedByHold };
+}
+
 /** The stops of a line in place of those before; a stop whose label stays keeps its id and its meaning. */
 export function withLine(item: SketchItem, line: string): SketchItem {
-  const { stops, factory } = stopsFromLine(line);
+  const { stops, number, factory } = stopsFromLine(line);
   const before = [...item.stops];
   const kept = stops.map((stop) => {
     const place = before.findIndex(({ label }) => label === stop.label);
     return place === -1 ? stop : before.splice(place, 1)[0]!;
   });
-  return withStopIds({ ...item, stops: kept, factory });
+  return withStopIds({ ...item, stops: kept, number: number && keptOpening(item, kept, number), factory });
 }

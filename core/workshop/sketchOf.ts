@@ -74,6 +74,9 @@ const itemOf = (item: ProfileItem, isTyped: boolean): SketchItem => ({
   scale: item.scale,
   sense: item.sense,
   stops: item.stops.map((stop) => stopOf(item, stop, isTyped)),
+  number: numberOf(item),
+  typed: isTyped ? (item.typed ?? '') : '',
+  typedAs: isTyped ? 'stopNumber' : '',
   factory: [item.stops.findIndex(({ id }) => id === item.factoryStopId)],
   ties: {
     inactiveWhen: item.inactiveWhen,
@@ -82,6 +85,17 @@ const itemOf = (item: ProfileItem, isTyped: boolean): SketchItem => ({
     switchedOffBy: item.switchedOffBy,
   },
 });
+
+function numberOf({ numberField, stops }: ProfileItem): SketchItem['number'] {
+  if (!numberField) return null;
+  const place = (stopId: string): number => stops.findIndex(({ id }) => id === stopId);
+  return {
+    first: place(numberField.firstStopId),
+    last: place(numberField.lastStopId),
+    begins: place(numberField.beginsStopId),
+    unlockedByHold: numberField.unlockedByHold,
+  };
+}
 
 function stopOf(item: ProfileItem, { id, label, value, basis, typed }: Stop, isTyped: boolean): SketchStop {
   const setting = VOCABULARY[item.setting];

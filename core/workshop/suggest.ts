@@ -8,6 +8,7 @@ import { meaningOf } from './meaning';
 import { readName, type NameReading } from './printedName';
 import { cellsOfStop } from './cutoffStops';
 import { saysOff } from './printedNumber';
+import { labelsOfScale } from './numberCell';
 import { printsSize, settingQuestion, stopsQuestions } from './questions';
 import { orderOf } from './sizeWords';
 import { scaleOfStops } from './scaleOfStops';
@@ -72,26 +73,18 @@ export function suggested(item: SketchItem, madeFor: MadeFor): SketchItem {
   return { ...chosen, suggestion: reasonFor(item, chosen, reading.setting) };
 }
 
-function reasonFor({ label }: SketchItem, { stops, asked }: SketchItem, setting: SettingId): string {
+function reasonFor({ label }: SketchItem, chosen: SketchItem, setting: SettingId): string {
   const facts = VOCABULARY[setting];
   const is = `“${label}” is a usual name for ${facts.name.toLowerCase()}`;
-  if (isNamed(facts) || asked.some(({ about }) => about === 'scale')) return `${is}.`;
-  const { why } = scaleOfStops(
-    facts,
-    label,
-    stops.map((stop) => stop.label),
-  );
+  if (isNamed(facts) || chosen.asked.some(({ about }) => about === 'scale')) return `${is}.`;
+  const { why } = scaleOfStops(facts, label, labelsOfScale(chosen));
   return `${is}; ${why}.`;
 }
 
 /** The item as somebody says that it is: its scale, its direction, and what that leaves to be asked. */
 export function withSetting(item: SketchItem, setting: SettingId): SketchItem {
   const facts = VOCABULARY[setting];
-  const { scale } = scaleOfStops(
-    facts,
-    item.label,
-    item.stops.map(({ label }) => label),
-  );
+  const { scale } = scaleOfStops(facts, item.label, labelsOfScale(item));
   const known: SketchItem = {
     ...item,
     setting,

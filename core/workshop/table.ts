@@ -3,7 +3,7 @@
  * finding says why, and whoever knows better can say so.
  */
 import type { Problem } from '../units/problem';
-import { freshId, markedCell, newItem, newStop, withStopIds, type SketchItem } from './sketch';
+import { freshId, markedCell, newItem, stopsFromCells, withStopIds, type SketchItem } from './sketch';
 import { madeForBy } from './madeFor';
 import { readName } from './printedName';
 import { suggested } from './suggest';
@@ -290,11 +290,11 @@ function itemFrom(
   const marked = cells.map(markedCell);
   const lone = marked.findIndex((cell) => cell.label === '');
   if (lone !== -1) problem(`a star stands alone at stop ${lone + 1}: put it beside the value that it marks.`);
-  const stops = marked.filter((cell) => cell.label !== '');
+  const cellsRead = marked.filter((cell) => cell.label !== '');
+  const { stops, number, factory: starred } = stopsFromCells(cellsRead);
   const named = stops.findIndex(
     (cell) => factoryLabel !== '' && cell.label.toLowerCase() === factoryLabel.toLowerCase(),
   );
-  const starred = stops.flatMap((cell, place) => (cell.isFactory ? [place] : []));
   const factory = [...new Set([...starred, ...(named === -1 ? [] : [named])])];
   if (factoryLabel !== '' && named === -1) problem(`its default “${factoryLabel}” is none of its stops.`);
   if (stops.length < 2)
@@ -309,5 +309,5 @@ function itemFrom(
     );
   const id = freshId(label, taken);
   taken.push(id);
-  return withStopIds({ ...newItem(id, label), stops: stops.map((stop) => newStop(stop.label)), factory });
+  return withStopIds({ ...newItem(id, label), stops, number, factory });
 }

@@ -443,7 +443,7 @@ describe('stops on one line', () => {
     const word = fc.constantFrom('Forward/Brake', 'a / b', '3,2 V', 'x; y', 'Soft', '62.5 %', 'Off');
     fc.assert(
       fc.property(fc.uniqueArray(word, { minLength: 2 }), fc.nat(), (labels, mark) => {
-        const item = { stops: labels.map(newStop), factory: [mark % labels.length] };
+        const item = { stops: labels.map(newStop), number: null, factory: [mark % labels.length] };
         expect(stopsFromLine(lineOfStops(item))).toEqual(item);
       }),
     );

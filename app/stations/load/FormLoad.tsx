@@ -1,4 +1,5 @@
 import type { ProgramFormMedium } from '#core/esc/media';
+import { labelsInWords } from '#core/esc/numberField';
 import { itemById, stopById, type ProfileItem, type WantedStops } from '#core/esc/profile';
 import {
   afterReadOff,
@@ -335,7 +336,7 @@ function ReadLine({ item, wanted, shown, onSay }: LineProps) {
       </div>
       {read?.kind === 'unknown' && (
         <p className="mt-1 text-sm font-bold text-hazard">
-          “{text}” is none of: {item.stops.map(({ label }) => label).join(', ')}.
+          “{text}” is none of: {labelsInWords(item).join(', ')}.
         </p>
       )}
       {read?.kind === 'both' && (

@@ -15,8 +15,10 @@ import { Button } from '../../ui/Button';
 import { Term } from '../../ui/Term';
 import { INPUT } from '../rig/formParts';
 import { Field, SelectField, TextField } from './fields';
+import { NumberPart } from './NumberPart';
 import { QuestionBox } from './QuestionBox';
 import { TiesEditor } from './TiesEditor';
+import { TypedPart } from './TypedPart';
 import type { SketchBench } from './useSketch';
 
 interface Props {
@@ -53,6 +55,9 @@ export function ItemEditor({ bench, place, read }: Props) {
     setTurned(next.changed);
   };
   const setting = item.setting === '' ? undefined : VOCABULARY[item.setting];
+  const pad = sketch.media.find(({ family }) => family === 'keyPad');
+  // The many stops of a number mean what is printed: only its first is shown.
+  const isShown = (n: number): boolean => !item.number || n <= item.number.first || n > item.number.last;
   const warnings = falseFriendsIn(item.label);
   return (
     <li className="border-b border-rule py-4" data-item={place + 1}>
@@ -140,6 +145,15 @@ export function ItemEditor({ bench, place, read }: Props) {
           />
         )}
       </div>
+      <NumberPart item={item} onChange={(next) => setItem(place, next)} />
+      {pad && item.stops.length > 0 && (
+        <TypedPart
+          item={item}
+          hasOwnKeys={pad.values.chosenBy === 'ownKey'}
+          problemAt={(what) => problemAt(`${path}.${what}`)}
+          onChange={(next) => setItem(place, next)}
+        />
+      )}
       {turned.length > 0 && (
         <p role="status" className="mt-2 text-sm sm:ml-11">
           Their assumed sizes have changed with it: {turned.map((label) => `“${label}”`).join(', ')}. Stated
@@ -186,19 +200,22 @@ export function ItemEditor({ bench, place, read }: Props) {
             </p>
           )}
           <ol className="grid gap-2">
-            {item.stops.map((stop, n) => (
-              <StopRow
-                key={n}
-                stop={stop}
-                item={item}
-                number={n + 1}
-                read={read?.stops[n]}
-                path={`${path}.stops.${n}`}
-                problemAt={problemAt}
-                isTyped={sketch.media.some(({ family }) => family === 'keyPad')}
-                onChange={(next) => change({ stops: item.stops.map((old, m) => (m === n ? next : old)) })}
-              />
-            ))}
+            {item.stops.map(
+              (stop, n) =>
+                isShown(n) && (
+                  <StopRow
+                    key={n}
+                    stop={stop}
+                    item={item}
+                    number={n + 1}
+                    read={read?.stops[n]}
+                    path={`${path}.stops.${n}`}
+                    problemAt={problemAt}
+                    isTyped={pad !== undefined}
+                    onChange={(next) => change({ stops: item.stops.map((old, m) => (m === n ? next : old)) })}
+                  />
+                ),
+            )}
           </ol>
         </details>
       )}

@@ -1,4 +1,5 @@
 import type { EscProfile, ProfileItem } from '#core/esc/profile';
+import { labelsInWords, numbersOf } from '#core/esc/numberField';
 import { comparableNumber, describeValue } from '#core/settings/value';
 import { momentsOf, MOMENTS } from '#core/settings/moments';
 import { VOCABULARY } from '#core/settings/vocabulary';
@@ -50,6 +51,7 @@ function RailPreview({ item }: { item: ProfileItem }) {
         {stops.map((stop, place) => (
           <span
             key={stop.id}
+            hidden={isPassedBy(item, stop)}
             className={`absolute top-1.5 h-3 w-0.5 -translate-x-1/2 ${stop.basis === 'assumed' ? 'bg-caution' : 'bg-ink'}`}
             style={{ left: at(place) }}
           />
@@ -67,8 +69,14 @@ function RailPreview({ item }: { item: ProfileItem }) {
   );
 }
 
+/** Of a number every tenth stop is marked; there are too many to mark them all. */
+function isPassedBy(item: ProfileItem, stop: ProfileItem['stops'][number]): boolean {
+  const numbers = numbersOf(item);
+  return numbers.length >= 30 && numbers.includes(stop) && numbers.indexOf(stop) % 10 !== 0;
+}
+
 function CardPreview({ profile }: { profile: EscProfile }) {
-  const columns = Math.max(...profile.items.map(({ stops }) => stops.length));
+  const columns = Math.max(...profile.items.map((item) => labelsInWords(item).length));
   return (
     <Scrollable label="Its card">
       <table className="text-sm">
@@ -88,16 +96,19 @@ function CardPreview({ profile }: { profile: EscProfile }) {
               <th scope="row" className="pr-3 text-left font-normal whitespace-nowrap">
                 {item.number} {item.label}
               </th>
-              {item.stops.map((stop) => (
-                <td
-                  key={stop.id}
-                  title={describeValue(VOCABULARY[item.setting], stop.value)}
-                  className={`px-2 py-0.5 text-center whitespace-nowrap ${stop.id === item.factoryStopId ? 'font-bold' : ''}`}
-                >
-                  {stop.label}
-                  {stop.id === item.factoryStopId && '*'}
-                </td>
-              ))}
+              {item.stops
+                .filter((stop) => !numbersOf(item).slice(1).includes(stop))
+                .map((stop) => (
+                  <td
+                    key={stop.id}
+                    title={describeValue(VOCABULARY[item.setting], stop.value)}
+                    className={`px-2 py-0.5 text-center whitespace-nowrap ${stop.id === item.factoryStopId ? 'font-bold' : ''}`}
+                  >
+                    {stop.label}
+                    {stop === numbersOf(item)[0] && ` … ${numbersOf(item).at(-1)!.label}`}
+                    {stop.id === item.factoryStopId && '*'}
+                  </td>
+                ))}
             </tr>
           ))}
         </tbody>

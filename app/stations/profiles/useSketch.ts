@@ -103,7 +103,7 @@ function readKept(name: string): Sketch | undefined {
 
 /** What came since an older version kept a sketch. */
 const NEW_PARTS = { madeFor: '', presets: [], fullSignalShows: '' } as const;
-const NEW_ITEM_PARTS = { asked: [] } as const;
+const NEW_ITEM_PARTS = { asked: [], number: null, typed: '', typedAs: '' } as const;
 
 const asNow = (kept: Sketch): Sketch => ({
   ...NEW_PARTS,

@@ -1,4 +1,5 @@
 import type { Advice } from '#core/advice/advise';
+import { numbersOf } from '#core/esc/numberField';
 import { stopById, type ProfileItem, type Stop } from '#core/esc/profile';
 import type { Holding } from '#core/sheet/evidence';
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
@@ -44,6 +45,10 @@ export function RailTrack({
   // A broken ring stands where the value was when it was last known.
   const markStop = holding?.stopId ?? holding?.lastStopId;
   const advised = advice?.stopIds.map(place) ?? [];
+  // A number has too many stops for a mark each: it is a line with a mark at every tenth, and every stop on it is real.
+  const numbers = numbersOf(item);
+  const isMarked = (stop: Stop): boolean =>
+    numbers.length < MANY || !numbers.includes(stop) || numbers.indexOf(stop) % TENTH === 0;
   const go = (index: number): void => onMove(stops[Math.max(0, Math.min(stops.length - 1, index))]!.id);
 
   const onKeyDown = (event: KeyboardEvent): void => {
@@ -78,11 +83,11 @@ export function RailTrack({
       className={`relative h-11 cursor-pointer touch-pan-y ${faded ? 'opacity-50' : ''}`}
     >
       <span className="absolute inset-x-0 top-5 h-0.5 bg-ink" />
-      {stops.map((stop, index) => (
+      {stops.filter(isMarked).map((stop) => (
         <span
           key={stop.id}
           className="absolute top-3.5 h-3.5 w-0.5 -translate-x-1/2 bg-ink"
-          style={{ left: share(index) }}
+          style={{ left: share(place(stop.id)) }}
         />
       ))}
       {advised.length > 0 && (
@@ -122,6 +127,9 @@ export function RailTrack({
   );
 }
 
+const MANY = 30;
+const TENTH = 10;
+
 interface KeyContext {
   go: (index: number) => void;
   at: number;
@@ -138,6 +146,8 @@ const KEYS: Readonly<Record<string, (context: KeyContext) => void>> = {
   ArrowUp: stepUp,
   ArrowLeft: stepDown,
   ArrowDown: stepDown,
+  PageUp: ({ go, at }) => go(at + TENTH),
+  PageDown: ({ go, at }) => go(at - TENTH),
   Home: ({ go }) => go(0),
   End: ({ go, last }) => go(last),
   Backspace: ({ back }) => back?.(),

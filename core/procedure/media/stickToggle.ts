@@ -1,7 +1,7 @@
 import type { StickToggleMedium } from '../../esc/media';
 import type { Edge, TimedEdge, ToneTable } from '../language';
 import type { MachinePart } from '../part';
-import { toneExitState } from './toneMenu';
+import { toggleEdge, toneExitState } from './toneMenu';
 
 /** The pause between a stick that is up again and the next group. */
 const PAUSE_MS = 500;
@@ -23,19 +23,7 @@ export function stickTogglePart({ itemWindowMs }: StickToggleMedium): MachinePar
       toggleItem: {
         cues: [{ type: 'group', of: 'item' }],
         role: 'inToneMenu',
-        on: [
-          {
-            on: 'stick',
-            guard: 'stickLow',
-            effects: ['showStored', 'nextStop', 'storeStop'],
-            cues: [
-              { type: 'count', lamp: 'beeps', of: 'stop', how: 'beeps' },
-              { type: 'tone', tone: 'long' },
-            ],
-            to: 'toggleTaken',
-          },
-          off,
-        ],
+        on: [toggleEdge('stickLow', 'toggleTaken'), off],
         after: { ms: itemWindowMs, edges: onWithTheNext },
       },
       toggleTaken: {

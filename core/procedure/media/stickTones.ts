@@ -1,7 +1,7 @@
 import type { StickTonesMedium } from '../../esc/media';
 import type { Edge, TimedEdge, ToneTable } from '../language';
 import type { MachinePart } from '../part';
-import { toneExitState } from './toneMenu';
+import { toggleEdge, toneExitState } from './toneMenu';
 
 /** How long the tune that says "taken" sounds before the menu goes on. */
 const TUNE_MS = 800;
@@ -10,7 +10,8 @@ const TUNE_MS = 800;
  * Entering settings with the stick and tones. Behind the calibration window of a stick that stays up, groups of
  * notes sound for one item after the other, round and round. Stick down during a group opens its item: groups
  * sound for its stops. Stick up during one stores it; the menu goes on with the next item. A missed group comes
- * again; an item whose stops were all let pass is left as it was. The last group of a round is the way out.
+ * again; an item whose stops were all let pass is left as it was. Some items of two stops do not open: stick down moves
+ * them to the other one at once, as beeps count. The last group of a round is the way out.
  * Source: common practice (stick and tones).
  */
 export function stickTonesPart(medium: StickTonesMedium): MachinePart {
@@ -24,7 +25,11 @@ export function stickTonesPart(medium: StickTonesMedium): MachinePart {
       toneItem: {
         cues: [{ type: 'group', of: 'item' }],
         role: 'inToneMenu',
-        on: [{ on: 'stick', guard: 'stickLow', effects: ['firstStop'], to: 'toneStop' }, off],
+        on: [
+          toggleEdge('stickLowOnToggle', 'toneToggled'),
+          { on: 'stick', guard: 'stickLow', effects: ['firstStop'], to: 'toneStop' },
+          off,
+        ],
         after: { ms: medium.itemWindowMs, edges: onWithTheNext },
       },
       toneExit: toneExitState(medium.itemWindowMs, 'toneItem'),
@@ -50,6 +55,11 @@ export function stickTonesPart(medium: StickTonesMedium): MachinePart {
         },
       },
       toneTaken: { cues: [], role: 'inToneMenu', on: [off], after: { ms: TUNE_MS, edges: onWithTheNext } },
+      toneToggled: {
+        cues: [],
+        role: 'inToneMenu',
+        on: [{ on: 'stick', guard: 'stickHigh', to: 'toneTaken' }, off],
+      },
       toneGivenUp: {
         cues: [{ type: 'tone', tone: 'warning' }],
         role: 'inToneMenu',

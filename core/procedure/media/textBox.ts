@@ -6,10 +6,8 @@ import { textMenuStates } from './textMenu';
  * Entering settings on a box with text that plugs into the ESC: battery off, box in, battery on. Keys for the item
  * and for the stop, both ways; only save writes.
  * Source: common practice (text box).
- *
- * What this leaves out: a key that repeats while it is held.
  */
-export function textBoxPart({ wakeMs }: TextBoxMedium): MachinePart {
+export function textBoxPart(medium: TextBoxMedium): MachinePart {
   return {
     into: {
       off: [{ on: 'cardIn', to: 'offBox' }],
@@ -36,11 +34,12 @@ export function textBoxPart({ wakeMs }: TextBoxMedium): MachinePart {
       boxWaking: {
         cues: [],
         on: [{ on: 'powerOff', to: 'offBox' }],
-        after: { ms: wakeMs, edges: [{ effects: ['firstItem', 'showStored'], to: 'boxItem' }] },
+        after: { ms: medium.wakeMs, edges: [{ effects: ['firstItem', 'showStored'], to: 'boxItem' }] },
       },
       ...textMenuStates({
         prefix: 'box',
         display: 'the box',
+        number: medium,
         exits: [
           { on: 'cardOut', to: 'boxGone' },
           { on: 'powerOff', effects: ['forget'], to: 'offBox' },

@@ -1,3 +1,4 @@
+import type { TransmitterMenuMedium } from '../../esc/media';
 import type { MachinePart } from '../part';
 import { textMenuStates } from './textMenu';
 
@@ -6,7 +7,7 @@ import { textMenuStates } from './textMenu';
  * writes at once, but for items that are asked about once more. Switching the ESC off closes it, too.
  * Source: common practice (transmitter menu).
  */
-export function transmitterMenuPart(): MachinePart {
+export function transmitterMenuPart(medium: TransmitterMenuMedium): MachinePart {
   return {
     into: { driving: [{ on: 'down menu', to: 'radioOpening' }] },
     states: {
@@ -18,6 +19,7 @@ export function transmitterMenuPart(): MachinePart {
       ...textMenuStates({
         prefix: 'radio',
         display: 'the transmitter',
+        number: medium,
         exits: [
           { on: 'down menu', to: 'radioClosing' },
           { on: 'powerOff', effects: ['forget'], to: 'off' },
