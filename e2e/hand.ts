@@ -26,8 +26,21 @@ const COUNTS = [
   'twelve',
 ];
 /** What is printed on the keys of the demo's card and of the box, with the key of the keyboard that works it. */
-const KEYS = { line: 'i', choice: 'v', keep: 'o', down: 'i', up: 'y', more: 'v', less: 'x' } as const;
-const KEYS_PRINTED = /^Press (line|choice|keep|down|up|more|less)/;
+const KEYS = {
+  line: 'i',
+  choice: 'v',
+  keep: 'o',
+  down: 'i',
+  up: 'y',
+  more: 'v',
+  less: 'x',
+  below: 'i',
+  above: 'y',
+  plus: 'v',
+  minus: 'x',
+  store: 'o',
+} as const;
+const KEYS_PRINTED = new RegExp(`^Press (${Object.keys(KEYS).join('|')}) `);
 const MOST_STEPS = 200;
 
 /**
@@ -86,6 +99,7 @@ export function handOf(page: Page, by: 'both' | 'keyboard' | 'touch' = 'both'): 
     } else if (/^Hold (set|mode|teach) until/.test(text)) await hold(2600);
     else if (/^Press set/.test(text)) await press(countIn(text));
     else if (KEYS_PRINTED.test(text)) await pressCard(text);
+    else if (/^Hold (plus|minus) until the box shows/.test(text)) await runNumber(text);
     else if (/^Push the card|^Pull the card|^Plug the box|^Unplug the box/.test(text))
       await page.keyboard.press('c');
     else if (/^Switch the ESC/.test(text)) await power();
@@ -102,6 +116,18 @@ export function handOf(page: Page, by: 'both' | 'keyboard' | 'touch' = 'both'): 
   const pressCard = async (text: string): Promise<void> => {
     const key = KEYS[/^Press (\w+)/.exec(text)![1] as keyof typeof KEYS];
     for (let n = countIn(text); n > 0; n -= 1) await page.keyboard.press(key);
+  };
+
+  /** Holds the key until the box shows the number, as an eye on the box would. */
+  const runNumber = async (text: string): Promise<void> => {
+    const [, name, wanted] = /^Hold (\w+) until the box shows “(.*)”/.exec(text)!;
+    const key = KEYS[name as keyof typeof KEYS];
+    await page.keyboard.down(key);
+    await page.clock.runFor(1400);
+    const shown = page.getByLabel('What it shows');
+    for (let n = 0; n < MOST_STEPS && !(await shown.innerText()).includes(wanted!); n += 1)
+      await page.clock.runFor(120);
+    await page.keyboard.up(key);
   };
 
   const follow = async (until: RegExp): Promise<void> => {

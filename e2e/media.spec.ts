@@ -1,10 +1,11 @@
 import { ARCHETYPES } from '#core/archetypes/archetypes';
+import { numberBoxPattern } from '#core/archetypes/cars';
 import { handMediumOf } from '#core/esc/profile';
 import { defaultRig } from '#core/rig/defaults';
 import { VERSION } from '#formats/document';
 import { handOf } from './hand';
 import { openDemoRig, takeIn } from './rigs';
-import { FRESH, draftSaved, expect, moveRail, test } from './test';
+import { FRESH, draftSaved, expect, moveRail, station, test } from './test';
 
 test(
   'a crawler on its card: several values in one session, each confirmed, each read off the lamps',
@@ -131,4 +132,34 @@ test('of two media the chosen one stands on paper, and nothing of the other, end
   await page.goto(`/rigs/${rigId!}/load/paper?by=stickTones`);
   await expect(plan.getByText('Stick all the way up.').first()).toBeVisible();
   await expect(plan.getByText('Push the card into its socket.')).toHaveCount(0);
+});
+
+test('a cutoff of one’s own is run up on the box, and read back as a number', FRESH, async ({ page }) => {
+  await page.clock.install();
+  const rig = { ...defaultRig('tenthBuggy'), name: 'Own cutoff' };
+  const id = await takeIn(page, {
+    format: 'live-tune/rig',
+    version: VERSION,
+    escProfileId: numberBoxPattern.id,
+    escProfile: numberBoxPattern,
+    rig,
+  });
+  await page.goto(`/rigs/${id}/tune`);
+  const quick = page.getByLabel('Quick', { exact: true });
+  await quick.fill('cutoff Own 6.6 V');
+  await quick.press('Enter');
+  await station(page, 'Load');
+  await page.getByLabel('Wheels clear of the bench').check();
+  await page.getByRole('button', { name: 'Begin loading' }).click();
+  const hand = handOf(page);
+  await hand.follow(/^Hold plus until the box shows “Own 6.6 V”/);
+  await expect(page.getByText(/Do not save it on the way/)).toBeVisible();
+  await hand.follow(/^What does the box show/);
+  const number = page.getByLabel('Or the number that it shows');
+  await number.fill('4');
+  await number.press('Enter');
+  await expect(page.getByText('“4” is none of its numbers')).toBeVisible();
+  await number.fill('6.6');
+  await number.press('Enter');
+  await expect(page.getByText('1 of 1 counted back')).toBeVisible();
 });

@@ -12,8 +12,9 @@ export function KeysPanel({ bench, medium }: { bench: Bench; medium: HandMedium 
   const { esc, resting, input } = bench;
   const keys = Object.entries(keysOf(medium)).filter(([key]) => key !== 'set') as [CommandKey, string][];
   useCommands(Object.fromEntries(keys.map(([key]) => [key, workKey(bench, key)])));
-  // A key that is down leaves what is shown as it was. Lamps in rows show a stop only once the value key was pressed.
-  const lit = litPlaces(esc.machine, resting);
+  // A key that is down leaves what is shown as it was, but for a number that runs. Lamps in rows show a stop only once the
+  // value key was pressed.
+  const lit = litPlaces(esc.machine, esc.config) ?? litPlaces(esc.machine, resting);
   const item = lit && esc.profile.items[lit.item - 1];
   const stop = lit?.stop !== undefined ? item?.stops[lit.stop - 1] : undefined;
   return (

@@ -257,7 +257,7 @@ export const textBoxPattern: EscProfile = profileOf(
 export const numberBoxPattern: EscProfile = profileOf(
   {
     id: 'pattern-number-box',
-    name: 'Pattern: box with text, and a number of one’s own',
+    name: 'Pattern: box with a number',
     limits: limits(CASE, [2, 6], [120, 700], [6, 6, 7.4]),
     bootMs: 1800,
     factoryRange: CAR_RANGE,
@@ -269,8 +269,8 @@ export const numberBoxPattern: EscProfile = profileOf(
       {
         family: 'textBox',
         plug: 'The box goes into the socket beside the fan’s.',
-        previousKeyName: 'back',
-        nextKeyName: 'on',
+        previousKeyName: 'above',
+        nextKeyName: 'below',
         lowerKeyName: 'minus',
         raiseKeyName: 'plus',
         saveKeyName: 'store',

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { keyPadPattern } from '../archetypes/aircraft';
 import { readSketch } from './readSketch';
 import { sketchOf } from './sketchOf';
-import { newItem, withLine, type Sketch, type TypedAs } from './sketch';
+import { newItem, type Sketch, type TypedAs } from './sketch';
+import { withLine } from './stopsLine';
 import { withSetting } from './suggest';
 
 const pad: Sketch = { ...sketchOf(keyPadPattern, 'copy'), presets: [], name: 'Mine' };

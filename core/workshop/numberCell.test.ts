@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { cellOfNumber, numberCell } from './numberCell';
-import { lineOfStops, newItem, stopsFromLine, withLine, type SketchItem } from './sketch';
+import { newItem, type SketchItem } from './sketch';
+import { lineOfStops, stopsFromLine, withLine } from './stopsLine';
 import { withSetting } from './suggest';
 
 const item = (line: string, label = 'Empty at'): SketchItem => withLine(newItem('empty', label), line);

@@ -1,14 +1,6 @@
 /** A number among stops as manuals print it: "4.4 … 21.0 V, step 0.1". Its stops are typed on no keyboard, but made. */
 import { readNumber } from '../units/readNumber';
-import type { SketchItem } from './sketch';
-
-/** Places of the stops that are one number, from 0, and how the ESC opens it. */
-export interface SketchNumber {
-  first: number;
-  last: number;
-  begins: number;
-  unlockedByHold: boolean;
-}
+import type { SketchItem, SketchNumber } from './sketch';
 
 const NUMBER = String.raw`[-−+]?\d+(?:[.,]\d+)?`;
 const UNIT = String.raw`[^\d\s.,;/()…~–-][^\d.,;()…~]*?`;

@@ -7,7 +7,8 @@ import type { EscProfile } from '../esc/profile';
 import { factoryMemory, placeOnBench } from '../device/simulatedEsc';
 import { CALIBRATION_FIELDS, MEDIUM_FIELDS, usualPart } from './partFields';
 import { LIMIT_KEYS, limitField, readSketch } from './readSketch';
-import { newItem, newStop, withLine, type Sketch, type SketchItem } from './sketch';
+import { newItem, newStop, type Sketch, type SketchItem } from './sketch';
+import { withLine } from './stopsLine';
 import { turnedRound } from './turnRound';
 import { sketchOf } from './sketchOf';
 

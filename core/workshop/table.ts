@@ -3,7 +3,8 @@
  * finding says why, and whoever knows better can say so.
  */
 import type { Problem } from '../units/problem';
-import { freshId, markedCell, newItem, stopsFromCells, withStopIds, type SketchItem } from './sketch';
+import { freshId, newItem, withStopIds, type SketchItem } from './sketch';
+import { markedCell, stopsFromCells } from './stopsLine';
 import { madeForBy } from './madeFor';
 import { readName } from './printedName';
 import { suggested } from './suggest';

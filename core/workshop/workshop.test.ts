@@ -10,16 +10,8 @@ import { validateProfile } from '../esc/validateProfile';
 import { madeForBy } from './madeFor';
 import { previewOf } from './previewOf';
 import { readSketch } from './readSketch';
-import {
-  lineOfStops,
-  markedCell,
-  newItem,
-  newStop,
-  stopsFromLine,
-  withLine,
-  type Sketch,
-  type SketchItem,
-} from './sketch';
+import { newItem, newStop, type Sketch, type SketchItem } from './sketch';
+import { lineOfStops, markedCell, stopsFromLine, withLine } from './stopsLine';
 import { sketchOf } from './sketchOf';
 import { readPrinted, suggested } from './suggest';
 import { answered } from './answer';

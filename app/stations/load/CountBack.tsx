@@ -3,7 +3,7 @@ import { numbersOf } from '#core/esc/numberField';
 import type { ProfileItem, Stop } from '#core/esc/profile';
 import { readOff } from '#core/plan/formLoad';
 import { countQuestion } from '#core/plan/instruction';
-import { useState, type FormEvent } from 'react';
+import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { INPUT } from '../rig/formParts';
 
@@ -26,14 +26,19 @@ function NumberShown({
   const [typed, setTyped] = useState('');
   const [refused, setRefused] = useState('');
   const [first, last] = [numbers[0]!, numbers.at(-1)!];
-  const say = (event: FormEvent): void => {
-    event.preventDefault();
+  const say = (): void => {
     const read = readOff(item, typed, numbers);
     if (read.kind === 'stop') onCount(read.stop.number);
     else setRefused(`“${typed}” is none of its numbers: “${first.label}” to “${last.label}”.`);
   };
   return (
-    <form onSubmit={say} className="mt-5 flex max-w-xl flex-wrap items-end gap-3">
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        say();
+      }}
+      className="mt-5 flex max-w-xl flex-wrap items-end gap-3"
+    >
       <label className="grid gap-1">
         Or the number that it shows
         <input

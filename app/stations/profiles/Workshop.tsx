@@ -61,6 +61,9 @@ export function Workshop({ start, name, takenIds, problems: refused }: Props) {
               {tableOpen ? 'Put the table away' : 'Paste a table'}
             </Button>
           </div>
+          <p className="mt-1 text-sm text-muted">
+            A number instead of stops: its ends and its step, as in “4.4 … 21.0 step 0.1 V”.
+          </p>
           {tableOpen && <TablePanel bench={bench} onTaken={() => setTableOpen(false)} />}
           {bench.problemAt('items') && (
             <p className="mt-2 font-bold text-hazard">{bench.problemAt('items')}</p>
