@@ -35,6 +35,7 @@ export const sheetSchema: yup.ObjectSchema<Sheet> = record({
   medium: keyOf<MediumFamily>(MEDIUM_WORDS).nullable().defined(),
   simulated: yup.boolean().strict().nullable().defined(),
   values: listOf(value, 1, 100),
+  otherEscs: listOf(record({ escNumber: whole(2, 12), values: listOf(value, 1, 100) }), 0, 11),
   changedItemIds: yup.array().of(idField()).strict().required('is missing').max(100),
   setup,
   note: textField(),
@@ -49,8 +50,14 @@ export const sheetUpgrades: readonly Upgrade[] = [
   (body) => ({ setup: {}, ...body }),
   (body) => body,
   (body) => sheetToVersion7(body),
-  (body) => body,
+  (body) => sheetToVersion8(body),
 ];
+
+/** Version 8: what other ESCs of the model held; nobody wrote it down before. */
+export const sheetToVersion8 = (body: Record<string, unknown>): Record<string, unknown> => ({
+  otherEscs: [],
+  ...body,
+});
 
 /** Version 7: whether the ESC was the simulated one; of what was there before nobody wrote it down. */
 export const sheetToVersion7 = (body: Record<string, unknown>): Record<string, unknown> => ({

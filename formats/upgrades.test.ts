@@ -179,7 +179,9 @@ describe('documents of version 6', () => {
 
 describe('a sheet', () => {
   const withHandValues = (setup: unknown) =>
-    readDocument(JSON.stringify({ ...raw('sheet-4'), version: VERSION, simulated: null, setup }));
+    readDocument(
+      JSON.stringify({ ...raw('sheet-4'), version: VERSION, simulated: null, otherEscs: [], setup }),
+    );
 
   it('says of the model what it knows', () => {
     expect(withHandValues({ pinionTeeth: 15 })).toMatchObject({

@@ -85,6 +85,8 @@ export class DraftModel extends Record<DraftModel> {
 
 export class SimulatedEscModel extends Record<SimulatedEscModel> {
   declare rigId: string;
+  /** 1 upward. */
+  declare escNumber: number;
   declare memory: EscMemory;
   /** Counts every change of the memory; PostgreSQL hands out bigint as text. */
   declare writes: CreationOptional<number | string>;
@@ -94,6 +96,8 @@ export class SimulatedEscModel extends Record<SimulatedEscModel> {
 export class ObservationModel extends Record<ObservationModel> {
   declare id: CreationOptional<string>;
   declare rigId: string;
+  /** 1 upward. */
+  declare escNumber: number;
   declare itemKey: string;
   declare stopKey: string | null;
   declare basis: EvidenceBasis;
@@ -139,7 +143,7 @@ export class SheetModel extends Record<SheetModel> {
 /** Kept at the end of a load, taken from a file, or read from the ESC before a load by link. */
 export type SheetOrigin = 'loaded' | 'imported' | 'backup';
 
-const { UUID, UUIDV4, TEXT, INTEGER, JSONB, DATE, DATEONLY, NOW, BIGINT, BLOB } = DataTypes;
+const { UUID, UUIDV4, TEXT, INTEGER, SMALLINT, JSONB, DATE, DATEONLY, NOW, BIGINT, BLOB } = DataTypes;
 // Made anew for each column: Sequelize writes into the objects it is given.
 const key = () => ({ type: UUID, primaryKey: true, defaultValue: UUIDV4 });
 const required = <T>(type: T) => ({ type, allowNull: false });
@@ -211,6 +215,7 @@ export function defineModels(): void {
   SimulatedEscModel.init(
     {
       rigId: { type: UUID, primaryKey: true },
+      escNumber: { type: SMALLINT, primaryKey: true },
       memory: required(JSONB),
       writes: { ...required(BIGINT), defaultValue: 0 },
       updatedAt: moment(),
@@ -221,6 +226,7 @@ export function defineModels(): void {
     {
       id: { type: BIGINT, primaryKey: true, autoIncrement: true },
       rigId: required(UUID),
+      escNumber: required(SMALLINT),
       itemKey: required(TEXT),
       stopKey: TEXT,
       basis: required(TEXT),

@@ -14,6 +14,7 @@ const facts = (change: Partial<StandingFacts> = {}): StandingFacts => ({
   rig: { ...defaultRig('tenthBuggy'), name: 'Test' },
   profile,
   holdings: holdingsOf(profile, assumeFactory(profile, AT)),
+  otherEscs: [],
   draft: { stops: {}, setup: {} },
   range: factoryMemory(profile).range,
   calibrations: [],

@@ -6,9 +6,10 @@ import type { Rig } from '../rig/rig';
 import { handChangesOf, withHandValues, type HandChange } from '../rig/handValues';
 import type { Goals } from './goals';
 import type { Calibration } from '../calibration/calibration';
-import { rangesOf } from '../calibration/escs';
+import { escNames, rangesOf } from '../calibration/escs';
 import { changesOf, draftedStops, sureStops, type Change, type Draft } from '../sheet/draft';
 import { believedStops, type Holdings } from '../sheet/evidence';
+import { intentsForOther, unlikeItems, type OtherEsc } from '../sheet/severalEscs';
 import { activeTemporary, type ActiveTemporary } from './temporary';
 import { endpointState, stationStates } from './stationStates';
 import { verdictsOn } from './verdicts/verdictsOn';
@@ -18,6 +19,8 @@ export interface StandingFacts {
   rig: Rig;
   profile: EscProfile;
   holdings: Holdings;
+  /** What the other ESCs of the model hold, where it has several. */
+  otherEscs: readonly OtherEsc[];
   draft: Draft;
   range: LearnedRange;
   calibrations: readonly Calibration[];
@@ -38,6 +41,8 @@ export interface Standing {
   /** The same without what nobody knows and nobody has drafted. */
   sure: StopByItem;
   changes: Change[];
+  /** Of each ESC, the first first: how many values it still has to be given. */
+  leftByEsc: number[];
   handChanges: HandChange[];
   verdicts: Verdict[];
   stations: ReturnType<typeof stationStates>;
@@ -47,15 +52,25 @@ export interface Standing {
 
 /** Everything that the frame round the stations shows, and the list of all rigs. */
 export function standingOf(facts: StandingFacts): Standing {
-  const { rig, profile, holdings, draft, range, calibrations, rules, goals, today } = facts;
+  const { rig, profile, holdings, otherEscs, draft, range, calibrations, rules, goals, today } = facts;
   const believed = believedStops(profile, holdings);
   const drafted = draftedStops(believed, draft);
   const changes = changesOf(profile, holdings, draft);
   const handChanges = handChangesOf(rig, draft.setup);
+  const leftByEsc = [
+    changes.length,
+    ...otherEscs.map(
+      (other) => Object.keys(intentsForOther(profile, holdings, draft, other.holdings)).length,
+    ),
+  ];
   const draftedRig = withHandValues(rig, draft.setup);
   const endpoints = endpointState(facts);
   const around: Around = {
     ranges: rangesOf(rig, profile, range, calibrations),
+    unlike: otherEscs.map((other) => ({
+      name: escNames(rig)[other.escNumber - 1]!,
+      itemIds: unlikeItems(profile, holdings, other.holdings),
+    })),
     calibrationDue: endpoints.state !== 'done',
     assumedItemIds: profile.items
       .map(({ id }) => id)
@@ -78,6 +93,7 @@ export function standingOf(facts: StandingFacts): Standing {
     verdicts,
     sheetCount: facts.sheetCount,
     endpoints,
+    behind: leftByEsc.slice(1).map((count, place) => ({ name: escNames(rig)[place + 1]!, count })),
   });
   const temporaries = activeTemporary(goals.temporary, profile, drafted, believed);
   return {
@@ -85,6 +101,7 @@ export function standingOf(facts: StandingFacts): Standing {
     drafted,
     sure: sureStops(profile, holdings, draft),
     changes,
+    leftByEsc,
     handChanges,
     verdicts,
     stations,

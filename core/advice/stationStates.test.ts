@@ -39,12 +39,14 @@ const all = ({
   changeCount = 0,
   verdicts = [],
   sheetCount = 0,
+  behind = [],
   ...facts
 }: Partial<StationFacts & EndpointFacts>) =>
   stationStates({
     changeCount,
     verdicts,
     sheetCount,
+    behind,
     endpoints: endpointState({ rig, profile, range, calibrations: [calibration], ...facts }),
   });
 const states = (facts: Partial<StationFacts & EndpointFacts>) =>

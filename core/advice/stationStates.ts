@@ -32,6 +32,8 @@ export interface StationFacts {
   verdicts: Verdict[];
   sheetCount: number;
   endpoints: { state: StationState; why: string };
+  /** Other ESCs of the model, and how many values each still has to be given. */
+  behind: readonly { name: string; count: number }[];
 }
 
 export type Stations = Record<StationId, { state: StationState; why: string }>;
@@ -48,6 +50,7 @@ export function openStationCount(stations: Stations): number {
 /** The state of every station, with a few words on why. */
 export function stationStates(facts: StationFacts): Stations {
   const { changeCount, verdicts, sheetCount, endpoints } = facts;
+  const behind = facts.behind.find(({ count }) => count > 0);
   const hazards = openHazards(verdicts).length;
   const differ = `${changeCount} ${changeCount === 1 ? 'value differs' : 'values differ'}`;
   return {
@@ -65,7 +68,12 @@ export function stationStates(facts: StationFacts): Stations {
         ? { state: 'blocked', why: 'a hazard is open' }
         : changeCount > 0
           ? { state: 'due', why: differ }
-          : { state: sheetCount > 0 ? 'done' : 'idle', why: 'nothing to load' },
+          : behind
+            ? {
+                state: 'due',
+                why: `${behind.name}: ${behind.count} ${behind.count === 1 ? 'value' : 'values'} left`,
+              }
+            : { state: sheetCount > 0 ? 'done' : 'idle', why: 'nothing to load' },
     sheets: {
       state: sheetCount > 0 ? 'done' : 'idle',
       why: sheetCount === 0 ? 'none yet' : `${sheetCount} kept`,

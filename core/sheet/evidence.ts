@@ -93,8 +93,11 @@ export const unknownItems = (profile: EscProfile, holdings: Holdings): ProfileIt
   profile.items.filter(({ id }) => (holdings[id]?.stopId ?? null) === null);
 
 /** The weakest basis among all items: how far the whole may be trusted. */
-export function weakestBasis(holdings: Holdings): EvidenceBasis {
+export const weakestBasis = (holdings: Holdings): EvidenceBasis =>
+  weakestOf(Object.values(holdings).map(({ basis }) => basis));
+
+/** The weakest of some; the best there is where there are none. */
+export function weakestOf(bases: readonly EvidenceBasis[]): EvidenceBasis {
   const order = Object.keys(EVIDENCE) as EvidenceBasis[];
-  const worst = Object.values(holdings).reduce((most, { basis }) => Math.max(most, order.indexOf(basis)), 0);
-  return order[worst]!;
+  return order[Math.max(0, ...bases.map((basis) => order.indexOf(basis)))]!;
 }

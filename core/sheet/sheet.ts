@@ -3,6 +3,7 @@ import type { MediumFamily } from '../esc/media';
 import { itemById, stopById, type EscProfile } from '../esc/profile';
 import type { HandValues } from '../rig/handValues';
 import type { EvidenceBasis, Holdings } from './evidence';
+import type { OtherEsc } from './severalEscs';
 
 export interface SheetValue {
   itemId: string;
@@ -30,8 +31,10 @@ export interface Sheet {
   medium: MediumFamily | null;
   /** Whether the ESC was the simulated one; null where nobody wrote it down. */
   simulated: boolean | null;
-  /** In the ESC's own order. */
+  /** In the ESC's own order; of several, those of the first. */
   values: SheetValue[];
+  /** What the other ESCs of the model held; empty where there is one, and on sheets from before they were written down. */
+  otherEscs: { escNumber: number; values: SheetValue[] }[];
   /** Items that this load changed. */
   changedItemIds: string[];
   /** Of the model and its radio; empty on sheets from before it was written down. */
@@ -47,33 +50,45 @@ export function writeSheet(
     Sheet,
     'id' | 'rigName' | 'keptAt' | 'medium' | 'simulated' | 'changedItemIds' | 'setup' | 'note'
   >,
+  others: readonly OtherEsc[] = [],
 ): Sheet {
   return {
     ...rest,
     profileId: profile.id,
     profileRevision: profile.revision,
     profileName: profile.name,
-    values: profile.items.map((item) => {
-      const { stopId, basis, at } = holdings[item.id] ?? {
-        stopId: null,
-        basis: 'assumedFactory',
-        at: rest.keptAt,
-      };
-      const stop = stopId === null ? undefined : stopById(itemById(profile, item.id), stopId);
-      return {
-        itemId: item.id,
-        itemNumber: item.number,
-        itemLabel: item.label,
-        stopId,
-        stopNumber: stop?.number ?? null,
-        stopLabel: stop?.label ?? null,
-        basis,
-        seenAt: at,
-      };
-    }),
+    values: valuesOf(profile, holdings, rest.keptAt),
+    otherEscs: others.map(({ escNumber, holdings: its }) => ({
+      escNumber,
+      values: valuesOf(profile, its, rest.keptAt),
+    })),
   };
 }
 
+const valuesOf = (profile: EscProfile, holdings: Holdings, keptAt: string): SheetValue[] =>
+  profile.items.map((item) => {
+    const { stopId, basis, at } = holdings[item.id] ?? { stopId: null, basis: 'assumedFactory', at: keptAt };
+    const stop = stopId === null ? undefined : stopById(itemById(profile, item.id), stopId);
+    return {
+      itemId: item.id,
+      itemNumber: item.number,
+      itemLabel: item.label,
+      stopId,
+      stopNumber: stop?.number ?? null,
+      stopLabel: stop?.label ?? null,
+      basis,
+      seenAt: at,
+    };
+  });
+
 /** Whether an ESC is known to hold still all that a sheet says. */
-export const isStillHeld = (sheet: Sheet, holdings: Holdings): boolean =>
+export const isStillHeld = (sheet: Pick<Sheet, 'values'>, holdings: Holdings): boolean =>
   sheet.values.every(({ itemId, stopId }) => (holdings[itemId]?.stopId ?? null) === stopId);
+
+/** Whether every ESC of a model is known to hold still all that a sheet says of it. */
+export const isHeldByAll = (sheet: Sheet, first: Holdings, others: readonly OtherEsc[]): boolean =>
+  isStillHeld(sheet, first) &&
+  others.every(({ escNumber, holdings }) => {
+    const its = sheet.otherEscs.find((esc) => esc.escNumber === escNumber);
+    return its !== undefined && isStillHeld(its, holdings);
+  });

@@ -7,7 +7,7 @@ import type { Bench } from '../repositories/rigs';
 import { LinkError } from './escLink';
 import { LINK_BUSY, takeLink } from './linkUse';
 import { loadByLink, type LinkProgress, type LoadedByLink } from './loadByLink';
-import { fetchSimulated, openStandIn, plugInSimulated } from './standIn';
+import { fetchSimulated, openStandIn, plugInSimulated, serialOf } from './standIn';
 
 export type LinkJobView = { startedAt: string; progress: LinkProgress } & (
   | { state: 'running' }
@@ -51,18 +51,18 @@ export function beginLinkJob(bench: Bench, intents: WantedStops): string | undef
 }
 
 async function run(job: LinkJob, bench: Bench, intents: WantedStops): Promise<void> {
-  const { rigId, rig, profile } = bench;
+  const { rig, profile } = bench;
   const { startedAt } = job.view;
   const history = [...bench.observations];
   try {
-    await plugInSimulated(rigId, profile);
+    await plugInSimulated(bench, profile);
     const loaded = await loadByLink({
       rig,
       profile,
       range: bench.memory.range,
       rules: bench.rules,
       goals: bench.goals,
-      serial: rigId,
+      serial: serialOf(bench),
       passCode: bench.linkPassCode,
       observations: bench.observations,
       intents,
@@ -72,7 +72,7 @@ async function run(job: LinkJob, bench: Bench, intents: WantedStops): Promise<vo
       },
       isCancelled: () => job.cancelled,
       note: async (observations) => {
-        await addObservations(rigId, observations);
+        await addObservations(bench, observations);
         history.push(...observations);
       },
       keepSheet: (origin, observations, changedItemIds) =>
@@ -89,11 +89,11 @@ async function run(job: LinkJob, bench: Bench, intents: WantedStops): Promise<vo
         ),
       now: () => new Date().toISOString(),
     });
-    await fetchSimulated(rigId, profile);
+    await fetchSimulated(bench, profile);
     job.view = { state: 'finished', startedAt, progress: job.view.progress, ...loaded };
   } catch (error) {
     // The job ends even where taking over the memory fails, too.
-    await fetchSimulated(rigId, profile).catch((late: unknown) => console.error(late));
+    await fetchSimulated(bench, profile).catch((late: unknown) => console.error(late));
     if (!(error instanceof LinkError)) console.error(error);
     job.view = {
       state: 'failed',

@@ -1,7 +1,7 @@
 import { keepPassCode, type Bench } from '../repositories/rigs';
 import { LinkError } from './escLink';
 import { LINK_BUSY, takeLink } from './linkUse';
-import { openStandIn, plugInSimulated } from './standIn';
+import { openStandIn, plugInSimulated, serialOf } from './standIn';
 
 /**
  * Gives the ESC of a bench another pass code, and writes it down.
@@ -23,13 +23,14 @@ export async function changePassCode(bench: Bench, passCode: number): Promise<st
   }
 }
 
-async function changeOnEsc({ rigId, profile, linkPassCode }: Bench, passCode: number): Promise<void> {
-  await plugInSimulated(rigId, profile);
+async function changeOnEsc(bench: Bench, passCode: number): Promise<void> {
+  await plugInSimulated(bench, bench.profile);
   const link = await openStandIn();
   try {
     const { serial } = await link.identify();
-    if (serial !== rigId) throw new LinkError('wrongEsc', 'Another ESC is on the link. Nothing was changed.');
-    await link.pair(linkPassCode);
+    if (serial !== serialOf(bench))
+      throw new LinkError('wrongEsc', 'Another ESC is on the link. Nothing was changed.');
+    await link.pair(bench.linkPassCode);
     await link.setPassCode(passCode);
   } finally {
     link.close();

@@ -2,6 +2,7 @@
 import type { EscProfile } from '#core/esc/profile';
 import { isMemoryOf, type CountedMemory } from '#core/device/control';
 import { simulatedMemoryOf, takeMemory } from '../repositories/simulatedEscs';
+import type { EscOfRig } from '../repositories/escOfRig';
 import { askHands } from './hands';
 import { LinkError, type EscLink } from './escLink';
 import { openTcpLink } from './tcpEscLink';
@@ -15,25 +16,29 @@ const port = (name: 'STAND_IN_LINK_PORT' | 'STAND_IN_CONTROL_PORT'): number => {
 /** Opens the link to whatever is plugged into the stand-in. */
 export const openStandIn = (): Promise<EscLink> => openTcpLink(port('STAND_IN_LINK_PORT'));
 
+/** What a simulated ESC answers with when it is asked which one it is. */
+export const serialOf = ({ rigId, escNumber }: EscOfRig): string =>
+  escNumber === 1 ? rigId : `${rigId}-${escNumber}`;
+
 /**
- * Plugs the simulated ESC of a rig into the link. Page and stand-in each know a memory of it; the one that was
+ * Plugs a simulated ESC of a rig into the link. Page and stand-in each know a memory of it; the one that was
  * changed more often is the newer, and both have it afterwards.
  * @throws {LinkError} where the stand-in does not answer
  */
-export async function plugInSimulated(rigId: string, profile: EscProfile): Promise<void> {
-  const known = await simulatedMemoryOf(rigId);
+export async function plugInSimulated(esc: EscOfRig, profile: EscProfile): Promise<void> {
+  const known = await simulatedMemoryOf(esc);
   const { memory } = await askHands(port('STAND_IN_CONTROL_PORT'), {
     do: 'place',
-    serial: rigId,
+    serial: serialOf(esc),
     profile,
     memory: known,
   });
-  await takeNewer(rigId, profile, known, memory);
+  await takeNewer(esc, profile, known, memory);
 }
 
 /** A memory that names what the ESC does not have is none of it, whoever sent it. */
 async function takeNewer(
-  rigId: string,
+  esc: EscOfRig,
   profile: EscProfile,
   known: CountedMemory,
   memory: CountedMemory | undefined,
@@ -41,15 +46,15 @@ async function takeNewer(
   if (!memory || memory.writes <= known.writes) return;
   if (!isMemoryOf(profile, memory.memory))
     throw new LinkError('strange', 'What answers as the simulated ESC remembers values of another one.');
-  await takeMemory(rigId, memory);
+  await takeMemory(esc, memory);
 }
 
 /** Takes over what a link did to the simulated ESC. Where the stand-in is away, the next plugging in does it. */
-export async function fetchSimulated(rigId: string, profile: EscProfile): Promise<void> {
+export async function fetchSimulated(esc: EscOfRig, profile: EscProfile): Promise<void> {
   try {
-    const known = await simulatedMemoryOf(rigId);
-    const { memory } = await askHands(port('STAND_IN_CONTROL_PORT'), { do: 'memory', serial: rigId });
-    await takeNewer(rigId, profile, known, memory);
+    const known = await simulatedMemoryOf(esc);
+    const { memory } = await askHands(port('STAND_IN_CONTROL_PORT'), { do: 'memory', serial: serialOf(esc) });
+    await takeNewer(esc, profile, known, memory);
   } catch (error) {
     if (!(error instanceof LinkError)) throw error;
   }

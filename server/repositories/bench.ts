@@ -21,21 +21,22 @@ import {
   SheetModel,
   type SheetOrigin,
 } from '../models';
+import { firstEsc, type EscOfRig } from './escOfRig';
 import type { Bench } from './rigs';
 import { lockRig } from './locks';
 import { addObservations, observedUpTo } from './observations';
 import { keepMemory } from './simulatedEscs';
 
-/** Keeps what the simulated ESC remembers and what was seen of it, both or neither. */
+/** Keeps what a simulated ESC remembers and what was seen of it, both or neither. */
 export async function recordBench(
-  rigId: string,
+  esc: EscOfRig,
   memory: EscMemory,
   observations: Observation[],
 ): Promise<void> {
   await database().transaction(async (transaction) => {
-    await lockRig(rigId, transaction);
-    await keepMemory(rigId, memory, transaction);
-    await addObservations(rigId, observations, transaction);
+    await lockRig(esc.rigId, transaction);
+    await keepMemory(esc, memory, transaction);
+    await addObservations(esc, observations, transaction);
   });
 }
 
@@ -50,7 +51,7 @@ export async function keepCalibration(
 ): Promise<void> {
   await database().transaction(async (transaction) => {
     await lockRig(rigId, transaction);
-    if (calibration.escNumber === 1) await keepMemory(rigId, memory, transaction);
+    if (calibration.escNumber === 1) await keepMemory(firstEsc(rigId), memory, transaction);
     await CalibrationModel.create(
       { rigId, document: calibration, keptAt: new Date(calibration.keptAt) },
       { transaction },
@@ -72,16 +73,24 @@ export interface SheetOccasion {
 }
 
 /**
- * Writes down what the ESC of a bench holds as its next sheet, and takes the intents that are fulfilled out of the draft.
+ * Writes down what the ESCs of a bench hold as its next sheet, and takes the intents that are fulfilled out of the draft.
+ * @param bench of the ESC that is worked it says what was seen meanwhile
  * @returns the number of the sheet
  */
 export async function keepSheet(
-  bench: Pick<Bench, 'rigId' | 'rig' | 'profile' | 'observations' | 'memory' | 'rules' | 'goals'>,
+  bench: Pick<
+    Bench,
+    'rigId' | 'rig' | 'profile' | 'escNumber' | 'observations' | 'escs' | 'memory' | 'rules' | 'goals'
+  >,
   { id = randomUUID(), origin, ...occasion }: SheetOccasion,
 ): Promise<number> {
   const { rigId, profile, rig } = bench;
-  const holdings = holdingsOf(profile, bench.observations);
-  const sheet = writeSheet(profile, holdings, {
+  const [first, ...others] = bench.escs.map(({ escNumber, observations }) => ({
+    escNumber,
+    holdings: holdingsOf(profile, escNumber === bench.escNumber ? bench.observations : observations),
+  }));
+  const { holdings } = first!;
+  const facts = {
     id,
     rigName: rig.name,
     keptAt: new Date().toISOString(),
@@ -89,7 +98,8 @@ export async function keepSheet(
     ...occasion,
     simulated: occasion.simulated ?? (await lastSimulated(rigId)),
     note: [occasion.note, ...takenUpon(bench, believedStops(profile, holdings))].filter(Boolean).join('\n'),
-  });
+  };
+  const sheet = writeSheet(profile, holdings, facts, others);
   return database().transaction(async (transaction) => {
     await lockRig(rigId, transaction);
     const known = await SheetModel.findOne({ where: { rigId, documentKey: id }, transaction });

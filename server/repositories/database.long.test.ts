@@ -15,11 +15,21 @@ import { BenchTestModel } from '../models';
 import { keepBenchTest, keepCalibration, keepSheet, recordBench } from './bench';
 import { saveDraft } from './drafts';
 import { findProfileByKey, keepProfile, type StoredProfile } from './escProfiles';
+import { firstEsc } from './escOfRig';
 import { chooseRules, keepRules, listRules } from './eventRules';
 import { pageOfRigs, type GarageQuery } from './garageList';
 import { addObservations, newestObservations, stopsAtSheet } from './observations';
 import { moveToRevision } from './revisions';
-import { changeRig, createRig, findBench, forgetRig, keepGoals, placeRig, type Bench } from './rigs';
+import {
+  changeRig,
+  createRig,
+  findBench,
+  forgetRig,
+  keepGoals,
+  placeRig,
+  updateRig,
+  type Bench,
+} from './rigs';
 import { findSheet, importSheet, pageOfSheets, sheetBeforeUpdate } from './sheets';
 import { takeMemory } from './simulatedEscs';
 import { startUp } from '../startUp';
@@ -80,6 +90,44 @@ it('a sheet that nobody says it of is of the same ESC as the one before', async 
   ]);
 });
 
+describe('several ESCs of a model', () => {
+  const heldBy = (bench: Bench, escNumber: number, itemId: string): string | null | undefined =>
+    holdingsOf(bench.profile, bench.escs[escNumber - 1]!.observations)[itemId]?.stopId;
+
+  it('each has its own history and memory, and a sheet lists them all', async () => {
+    const rigId = await createRig(test.garageId, { ...demo.rig, name: 'Two of them', motorCount: 2 }, tamsel);
+    const before = await benchOf(rigId);
+    const { profile, memory } = before;
+    const second = { rigId, escNumber: 2 };
+    await recordBench(second, { ...memory, stops: { ...memory.stops, stopper: 'stopper-2' } }, [
+      seen('stopper', 'stopper-2', 1),
+    ]);
+    const after = await benchOf(rigId);
+    expect(heldBy(after, 1, 'stopper')).toBe(factoryStops(profile).stopper);
+    expect(heldBy(after, 2, 'stopper')).toBe('stopper-2');
+    expect(after.escs.map((esc) => esc.memory.stops.stopper)).toEqual([memory.stops.stopper, 'stopper-2']);
+    expect(await stopsAtSheet(second, ['stopper'], undefined)).toEqual({
+      stopper: factoryStops(profile).stopper,
+    });
+    const { sheet } = (await findSheet(rigId, await keep(rigId, [])))!;
+    const listed = [sheet, ...sheet.otherEscs].map(
+      ({ values }) => values.find(({ itemId }) => itemId === 'stopper')!.stopId,
+    );
+    expect(listed).toEqual([factoryStops(profile).stopper, 'stopper-2']);
+  });
+
+  it('one that is added comes fresh from its box, and one that is taken away is no longer counted', async () => {
+    const rigId = await newRig('Grows');
+    const { rig } = await benchOf(rigId);
+    const withMotors = (motorCount: number) =>
+      updateRig(test.garageId, rigId, { ...rig, motorCount }, tamsel, undefined);
+    await withMotors(2);
+    expect(heldBy(await benchOf(rigId), 2, 'stopper')).toBe(factoryStops(tamsel.profile).stopper);
+    await withMotors(1);
+    expect((await benchOf(rigId)).escs).toHaveLength(1);
+  });
+});
+
 describe('the order of things does not hang on the clock', () => {
   const calibration = (after: number, keptAt: string): Calibration => ({
     family: 'keyConfirmed',
@@ -134,36 +182,39 @@ describe('the order of things does not hang on the clock', () => {
 describe('before a load an item held', () => {
   it('what was known when the sheet before was kept, also where a wrong value was stored on the way', async () => {
     const rigId = await newRig('Undone');
-    await addObservations(rigId, [seen('stopper', 'stopper-2', 1)]);
+    await addObservations(firstEsc(rigId), [seen('stopper', 'stopper-2', 1)]);
     const before = await keep(rigId, []);
-    await addObservations(rigId, [
+    await addObservations(firstEsc(rigId), [
       seen('stopper', 'stopper-5', 2),
       seen('stopper', null, 3),
       seen('stopper', 'stopper-4', 4),
     ]);
-    expect(await stopsAtSheet(rigId, ['stopper'], before)).toEqual({ stopper: 'stopper-2' });
+    expect(await stopsAtSheet(firstEsc(rigId), ['stopper'], before)).toEqual({ stopper: 'stopper-2' });
   });
 
   it('what it was first known to hold, where no sheet is older or none of it was known by then', async () => {
     const rigId = await newRig('Never kept');
     await run('DELETE FROM observations WHERE rig_id = :rigId', { rigId });
-    await addObservations(rigId, [seen('stopper', null, 0)]);
+    await addObservations(firstEsc(rigId), [seen('stopper', null, 0)]);
     const before = await keep(rigId, []);
-    expect(await stopsAtSheet(rigId, ['stopper'], before)).toEqual({});
-    await addObservations(rigId, [
+    expect(await stopsAtSheet(firstEsc(rigId), ['stopper'], before)).toEqual({});
+    await addObservations(firstEsc(rigId), [
       seen('stopper', 'stopper-3', 1),
       seen('stopper', 'stopper-5', 2),
       seen('pounce', 'pounce-1', 3),
     ]);
-    expect(await stopsAtSheet(rigId, ['stopper'], before)).toEqual({ stopper: 'stopper-3' });
-    expect(await stopsAtSheet(rigId, ['stopper'], undefined)).toEqual({ stopper: 'stopper-3' });
-    expect(await stopsAtSheet(rigId, [], before)).toEqual({});
+    expect(await stopsAtSheet(firstEsc(rigId), ['stopper'], before)).toEqual({ stopper: 'stopper-3' });
+    expect(await stopsAtSheet(firstEsc(rigId), ['stopper'], undefined)).toEqual({ stopper: 'stopper-3' });
+    expect(await stopsAtSheet(firstEsc(rigId), [], before)).toEqual({});
   });
 });
 
 describe('the sheet to hold an update against', () => {
   const update = (rigId: string, stopId: string) =>
-    addObservations(rigId, [seen('stopper', null, 5, 'firmwareUpdate'), seen('stopper', stopId, 6)]);
+    addObservations(firstEsc(rigId), [
+      seen('stopper', null, 5, 'firmwareUpdate'),
+      seen('stopper', stopId, 6),
+    ]);
 
   it('is the newest before it, and no import; where there was no update, the newest', async () => {
     const rigId = await newRig('Updated');
@@ -188,11 +239,11 @@ describe('the sheet to hold an update against', () => {
 
   it('has what loads changed since as the last of them left it', async () => {
     const rigId = await newRig('Updated and loaded');
-    await addObservations(rigId, [seen('stopper', 'stopper-2', 1), seen('pounce', 'pounce-2', 1)]);
+    await addObservations(firstEsc(rigId), [seen('stopper', 'stopper-2', 1), seen('pounce', 'pounce-2', 1)]);
     await keep(rigId, [], 'backup');
     await update(rigId, 'stopper-1');
     for (const stop of ['stopper-3', 'stopper-4', 'stopper-3']) {
-      await addObservations(rigId, [seen('stopper', stop, 7), seen('pounce', 'pounce-1', 7)]);
+      await addObservations(firstEsc(rigId), [seen('stopper', stop, 7), seen('pounce', 'pounce-1', 7)]);
       await keep(rigId, ['stopper']);
     }
     const values = (await sheetBeforeUpdate(rigId))!.sheet.values;
@@ -212,8 +263,8 @@ it('the newest observations say what the whole history says', async () => {
       const item = pick(items);
       return seen(item.id, pick([null, null, 'gone', ...item.stops.map(({ id }) => id)]), n % 60);
     });
-    await addObservations(rigId, history);
-    const newest = await newestObservations(rigId, tamsel.profile);
+    await addObservations(firstEsc(rigId), history);
+    const newest = await newestObservations(firstEsc(rigId), tamsel.profile);
     expect(holdingsOf(tamsel.profile, newest)).toEqual(holdingsOf(tamsel.profile, history));
   }
 });
@@ -229,7 +280,7 @@ describe('where a rig stands', () => {
     const rulesId = (await listRules(test.garageId)).find(({ rules }) => rules.name === 'Spec')!.id;
     const writes: Record<string, () => Promise<unknown>> = {
       draft: () => saveDraft(rigId, 0, { ...EMPTY_DRAFT, stops: { [profile.items[0]!.id]: other } }),
-      observation: () => addObservations(rigId, [seen(profile.items[0]!.id, other, 1)]),
+      observation: () => addObservations(firstEsc(rigId), [seen(profile.items[0]!.id, other, 1)]),
       sheet: () => keep(rigId, []),
       calibration: () =>
         keepCalibration(
@@ -249,7 +300,11 @@ describe('where a rig stands', () => {
           demo.memory,
         ),
       memory: () =>
-        recordBench(rigId, { ...demo.memory, range: { ...demo.memory.range, forwardMicros: 1700 } }, []),
+        recordBench(
+          firstEsc(rigId),
+          { ...demo.memory, range: { ...demo.memory.range, forwardMicros: 1700 } },
+          [],
+        ),
       rig: () => changeRig(rigId, (rig) => ({ ...rig, pack: { ...rig.pack, cells: 6 } })),
       rules: () => chooseRules(test.garageId, rigId, rulesId),
       'changed rules': () => keepRules(test.garageId, rulesId, { ...NO_RULES, name: 'Spec' }),
@@ -281,7 +336,7 @@ describe('where a rig stands', () => {
     await run(`UPDATE simulated_escs SET memory = '[]' WHERE rig_id = :rigId`, { rigId });
     expect((await ofRig(rigId))!.standing).toBeUndefined();
     expect((await ofRig(beside))!.standing).toBeDefined();
-    await recordBench(rigId, demo.memory, []);
+    await recordBench(firstEsc(rigId), demo.memory, []);
     expect((await ofRig(rigId))!.standing).toBeDefined();
   });
 
@@ -375,8 +430,8 @@ describe('who writes at once', () => {
       Array.from({ length: 12 }, (_, n) => [
         saveDraft(rigId, n, EMPTY_DRAFT),
         keep(rigId, []),
-        recordBench(rigId, bench.memory, [seen('stopper', 'stopper-2', n)]),
-        takeMemory(rigId, { memory: bench.memory, writes: n }),
+        recordBench(firstEsc(rigId), bench.memory, [seen('stopper', 'stopper-2', n)]),
+        takeMemory(firstEsc(rigId), { memory: bench.memory, writes: n }),
         changeRig(rigId, (rig) => rig),
       ]).flat(),
     );
@@ -392,7 +447,11 @@ describe('who writes at once', () => {
     const [item] = tamsel.profile.items;
     const stop = item!.stops.at(-1)!.id;
     await saveDraft(rigId, 0, { ...EMPTY_DRAFT, stops: { [item!.id]: stop } });
-    await recordBench(rigId, { ...stale.memory, stops: { ...stale.memory.stops, [item!.id]: stop } }, []);
+    await recordBench(
+      firstEsc(rigId),
+      { ...stale.memory, stops: { ...stale.memory.stops, [item!.id]: stop } },
+      [],
+    );
     await moveToRevision(stale, stored, 'correction');
     const moved = await benchOf(rigId);
     expect(moved.profile.revision).toBe(77);

@@ -4,16 +4,18 @@ import type { EvidenceBasis, Observation } from '#core/sheet/evidence';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { database } from '../database';
 import { ObservationModel } from '../models';
+import type { EscOfRig } from './escOfRig';
 
 /** Adds to the history of what was seen on an ESC. */
 export async function addObservations(
-  rigId: string,
+  { rigId, escNumber }: EscOfRig,
   observations: Observation[],
   transaction?: Transaction,
 ): Promise<void> {
   await ObservationModel.bulkCreate(
     observations.map(({ itemId, stopId, basis, at }) => ({
       rigId,
+      escNumber,
       itemKey: itemId,
       stopKey: stopId,
       basis,
@@ -35,18 +37,23 @@ interface Row {
  * whole history follows from them.
  * @returns oldest first
  */
-export async function newestObservations(rigId: string, { items }: EscProfile): Promise<Observation[]> {
+export async function newestObservations(
+  { rigId, escNumber }: EscOfRig,
+  { items }: EscProfile,
+): Promise<Observation[]> {
   const wanted = items.map(({ id, stops }) => ({ item: id, stops: stops.map((stop) => stop.id) }));
   const rows = await database().query<Row>(
     `SELECT o.item_key, o.stop_key, o.basis, o.observed_at
      FROM jsonb_to_recordset(:wanted) AS k(item text, stops text[])
      CROSS JOIN LATERAL (
-       (SELECT * FROM observations WHERE rig_id = :rigId AND item_key = k.item ORDER BY id DESC LIMIT 1)
+       (SELECT * FROM observations WHERE rig_id = :rigId AND esc_number = :escNumber AND item_key = k.item
+        ORDER BY id DESC LIMIT 1)
        UNION
-       (SELECT * FROM observations WHERE rig_id = :rigId AND item_key = k.item AND stop_key = ANY (k.stops)
+       (SELECT * FROM observations WHERE rig_id = :rigId AND esc_number = :escNumber AND item_key = k.item
+          AND stop_key = ANY (k.stops)
         ORDER BY id DESC LIMIT 1)
      ) o ORDER BY o.id`,
-    { type: QueryTypes.SELECT, replacements: { rigId, wanted: JSON.stringify(wanted) } },
+    { type: QueryTypes.SELECT, replacements: { rigId, escNumber, wanted: JSON.stringify(wanted) } },
   );
   return rows.map(({ item_key, stop_key, basis, observed_at }) => ({
     itemId: item_key,
@@ -70,20 +77,23 @@ export async function observedUpTo(rigId: string, transaction: Transaction): Pro
  * @returns only items of which somebody has ever known it
  */
 export async function stopsAtSheet(
-  rigId: string,
+  { rigId, escNumber }: EscOfRig,
   itemIds: readonly string[],
   sheetNumber: number | undefined,
 ): Promise<StopByItem> {
   if (itemIds.length === 0) return {};
   const rows = await database().query<{ item: string; stop: string | null }>(
     `SELECT k.item, coalesce(
-       (SELECT stop_key FROM observations WHERE rig_id = :rigId AND item_key = k.item AND stop_key IS NOT NULL
-          AND id <= (SELECT observed_up_to FROM sheets WHERE rig_id = :rigId AND number = :number)
+       (SELECT stop_key FROM observations WHERE rig_id = :rigId AND esc_number = :escNumber AND item_key = k.item
+          AND stop_key IS NOT NULL AND id <= (SELECT observed_up_to FROM sheets WHERE rig_id = :rigId AND number = :number)
         ORDER BY id DESC LIMIT 1),
-       (SELECT stop_key FROM observations WHERE rig_id = :rigId AND item_key = k.item AND stop_key IS NOT NULL
-        ORDER BY id LIMIT 1)
+       (SELECT stop_key FROM observations WHERE rig_id = :rigId AND esc_number = :escNumber AND item_key = k.item
+          AND stop_key IS NOT NULL ORDER BY id LIMIT 1)
      ) AS stop FROM unnest(ARRAY[:itemIds]) AS k(item)`,
-    { type: QueryTypes.SELECT, replacements: { rigId, itemIds: [...itemIds], number: sheetNumber ?? null } },
+    {
+      type: QueryTypes.SELECT,
+      replacements: { rigId, escNumber, itemIds: [...itemIds], number: sheetNumber ?? null },
+    },
   );
   return Object.fromEntries(rows.flatMap(({ item, stop }) => (stop === null ? [] : [[item, stop] as const])));
 }

@@ -35,15 +35,13 @@ export async function moveToRevision(
       },
       { transaction },
     );
-    const { memory } = await SimulatedEscModel.findByPk(rigId, { rejectOnEmpty: true, transaction });
-    await keepMemory(
-      rigId,
-      { ...memory, stops: migrateStops(next.profile, stopsAfter(memory.stops)) },
-      transaction,
-    );
-    if (cause === 'firmwareUpdate') {
+    const escs = await SimulatedEscModel.findAll({ where: { rigId }, transaction });
+    for (const { escNumber, memory } of escs) {
+      const stops = migrateStops(next.profile, stopsAfter(memory.stops));
+      await keepMemory({ rigId, escNumber }, { ...memory, stops }, transaction);
+      if (cause === 'correction') continue;
       const lost = downgrade(next.profile, { kind: 'firmwareUpdate' }, new Date().toISOString());
-      await addObservations(rigId, lost, transaction);
+      await addObservations({ rigId, escNumber }, lost, transaction);
     }
   });
 }

@@ -10,7 +10,7 @@ import type { InOrder } from '#core/calibration/escs';
 import { EMPTY_DRAFT, type Draft } from '#core/sheet/draft';
 import { FACTORY_PASS_CODE } from '#core/link/protocol';
 import { assumeFactory, holdingsOf, type Observation } from '#core/sheet/evidence';
-import { isStillHeld } from '#core/sheet/sheet';
+import { isHeldByAll } from '#core/sheet/sheet';
 import type { EventRules } from '#core/rig/eventRules';
 import { LONGEST_NAME } from '#core/units/text';
 import { literal, Op, type Order, type Transaction } from 'sequelize';
@@ -29,6 +29,16 @@ import {
 } from '../models';
 import { isUuid } from './ids';
 import { addObservations, newestObservations } from './observations';
+import { placeSimulated } from './simulatedEscs';
+
+/** What is kept of one ESC of a rig. */
+export interface EscState {
+  escNumber: number;
+  /** Of the simulated one. */
+  memory: EscMemory;
+  /** The newest of each item, oldest first. */
+  observations: Observation[];
+}
 
 /** Everything that the stations need to know about one rig. */
 export interface Bench {
@@ -39,9 +49,13 @@ export interface Bench {
   profile: EscProfile;
   draft: Draft;
   draftRevision: number;
+  /** Of several ESCs, the one that is worked: the first, until another is chosen. */
+  escNumber: number;
   memory: EscMemory;
   /** The newest of each item, oldest first: what `holdingsOf` needs of the history. */
   observations: Observation[];
+  /** All ESCs of the model, the first first. */
+  escs: EscState[];
   /** Of all its ESCs, newest first. */
   calibrations: InOrder<Calibration>[];
   /** Newest first. */
@@ -78,18 +92,35 @@ export async function createRig(
       { transaction },
     );
     await DraftModel.create({ rigId: row.id, revision: 0, document: EMPTY_DRAFT }, { transaction });
-    await beginWithEsc(row.id, stored.profile, transaction);
+    await beginWithEscs(row.id, rig, stored.profile, transaction);
     return row.id;
   });
 }
 
-/** The ESC of a rig as it comes out of its box. */
-async function beginWithEsc(rigId: string, profile: EscProfile, transaction: Transaction): Promise<void> {
-  await SimulatedEscModel.upsert(
-    { rigId, memory: factoryMemory(profile), writes: 0, updatedAt: new Date() },
-    { transaction },
-  );
-  await addObservations(rigId, assumeFactory(profile, new Date().toISOString()), transaction);
+/** The ESCs of a rig as they come out of their boxes; those that it had before, too. */
+async function beginWithEscs(
+  rigId: string,
+  { motorCount }: Rig,
+  profile: EscProfile,
+  transaction: Transaction,
+): Promise<void> {
+  const before = await SimulatedEscModel.count({ where: { rigId }, transaction });
+  await addEscs(rigId, 1, Math.max(before, motorCount), profile, transaction);
+}
+
+/** ESCs that a model has more than before, fresh from their boxes. */
+async function addEscs(
+  rigId: string,
+  from: number,
+  to: number,
+  profile: EscProfile,
+  transaction: Transaction,
+): Promise<void> {
+  const at = new Date().toISOString();
+  for (let escNumber = from; escNumber <= to; escNumber += 1) {
+    await placeSimulated({ rigId, escNumber }, factoryMemory(profile), transaction);
+    await addObservations({ rigId, escNumber }, assumeFactory(profile, at), transaction);
+  }
 }
 
 export type RigUpdated =
@@ -120,10 +151,12 @@ export async function updateRig(
     await keepDocument(row, rig, transaction);
     if (otherEsc) {
       await row.update({ escProfileId: stored.id }, { transaction });
-      await beginWithEsc(rigId, stored.profile, transaction);
+      await beginWithEscs(rigId, rig, stored.profile, transaction);
       await DraftModel.increment('revision', { where: { rigId }, transaction });
       await DraftModel.update({ document: EMPTY_DRAFT }, { where: { rigId }, transaction });
     }
+    const escs = await SimulatedEscModel.count({ where: { rigId }, transaction });
+    await addEscs(rigId, escs + 1, rig.motorCount, stored.profile, transaction);
     return { outcome: 'kept', revision: row.revision };
   });
 }
@@ -201,26 +234,47 @@ export async function findBench(garageId: string, rigId: string): Promise<Bench 
   if (!isUuid(rigId)) return undefined;
   const row = await RigModel.findOne({ where: { id: rigId, garageId, deletedAt: null } });
   if (!row) return undefined;
-  const [profile, draft, esc, calibrations, benchTests, buildChecks, sheetCount, lastSheet, rules, picture] =
-    await Promise.all([
-      EscProfileModel.findByPk(row.escProfileId, { rejectOnEmpty: true }),
-      DraftModel.findByPk(rigId, { rejectOnEmpty: true }),
-      SimulatedEscModel.findByPk(rigId, { rejectOnEmpty: true }),
-      CalibrationModel.findAll({ where: { rigId }, order: NEWEST_FIRST, limit: MOST_KEPT_SHOWN }),
-      BenchTestModel.findAll({ where: { rigId }, order: NEWEST_FIRST, limit: MOST_KEPT_SHOWN }),
-      BuildCheckModel.findAll({ where: { rigId } }),
-      SheetModel.count({ where: { rigId } }),
-      SheetModel.findOne({ where: { rigId, origin: ['loaded', 'backup'] }, order: [['number', 'DESC']] }),
-      row.eventRulesId ? EventRulesModel.findByPk(row.eventRulesId) : undefined,
-      RigPictureModel.count({ where: { rigId } }),
-    ]);
-  const [observations, newest] = await Promise.all([
-    newestObservations(rigId, profile.document),
+  const [
+    profile,
+    draft,
+    memories,
+    calibrations,
+    benchTests,
+    buildChecks,
+    sheetCount,
+    lastSheet,
+    rules,
+    picture,
+  ] = await Promise.all([
+    EscProfileModel.findByPk(row.escProfileId, { rejectOnEmpty: true }),
+    DraftModel.findByPk(rigId, { rejectOnEmpty: true }),
+    SimulatedEscModel.findAll({ where: { rigId }, order: ['escNumber'] }),
+    CalibrationModel.findAll({ where: { rigId }, order: NEWEST_FIRST, limit: MOST_KEPT_SHOWN }),
+    BenchTestModel.findAll({ where: { rigId }, order: NEWEST_FIRST, limit: MOST_KEPT_SHOWN }),
+    BuildCheckModel.findAll({ where: { rigId } }),
+    SheetModel.count({ where: { rigId } }),
+    SheetModel.findOne({ where: { rigId, origin: ['loaded', 'backup'] }, order: [['number', 'DESC']] }),
+    row.eventRulesId ? EventRulesModel.findByPk(row.eventRulesId) : undefined,
+    RigPictureModel.count({ where: { rigId } }),
+  ]);
+  const present = memories.slice(0, row.document.motorCount);
+  const [escs, newest] = await Promise.all([
+    Promise.all(
+      present.map(async ({ escNumber, memory }): Promise<EscState> => ({
+        escNumber,
+        memory,
+        observations: await newestObservations({ rigId, escNumber }, profile.document),
+      })),
+    ),
     EscProfileModel.max<number, EscProfileModel>('revision', {
       where: { garageId, profileKey: profile.profileKey },
     }),
   ]);
-  const holdings = holdingsOf(profile.document, observations);
+  const [first, ...others] = escs.map(({ escNumber, observations }) => ({
+    escNumber,
+    holdings: holdingsOf(profile.document, observations),
+  }));
+  const isHeld = lastSheet && first && isHeldByAll(lastSheet.document, first.holdings, others);
   return {
     rigId,
     rig: row.document,
@@ -229,13 +283,13 @@ export async function findBench(garageId: string, rigId: string): Promise<Bench 
     profile: profile.document,
     draft: draft.document,
     draftRevision: draft.revision,
-    memory: esc.memory,
-    observations,
+    ...escs[0]!,
+    escs,
     calibrations: calibrations.map(inOrder),
     benchTests: benchTests.map(inOrder),
     buildChecks: buildChecks.map(({ line }) => line),
     sheetCount,
-    heldSheetNumber: lastSheet && isStillHeld(lastSheet.document, holdings) ? lastSheet.number : undefined,
+    heldSheetNumber: isHeld ? lastSheet.number : undefined,
     lastLoadSimulated: lastSheet?.document.simulated === true,
     rules: rules?.document,
     rulesId: row.eventRulesId ?? undefined,
@@ -244,6 +298,13 @@ export async function findBench(garageId: string, rigId: string): Promise<Bench 
     archived: row.archivedAt != null,
     hasPicture: picture > 0,
   };
+}
+
+/** The same bench with another of its ESCs to work on. @throws {Error} where the model has none of this number */
+export function benchWithEsc(bench: Bench, escNumber: number): Bench {
+  const esc = bench.escs.find((one) => one.escNumber === escNumber);
+  if (!esc) throw new Error(`the rig ${bench.rigId} has no ESC ${escNumber}`);
+  return { ...bench, ...esc };
 }
 
 /** Keeps what was changed on the model or its radio; the rest of the rig stays as it is meanwhile. */

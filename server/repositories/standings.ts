@@ -130,7 +130,7 @@ async function factsOf(rigId: string): Promise<Facts | undefined> {
      FROM rigs r
      JOIN esc_profiles p ON p.id = r.esc_profile_id
      LEFT JOIN drafts d ON d.rig_id = r.id
-     LEFT JOIN simulated_escs e ON e.rig_id = r.id
+     LEFT JOIN simulated_escs e ON e.rig_id = r.id AND e.esc_number = 1
      LEFT JOIN event_rules v ON v.id = r.event_rules_id
      WHERE r.id = :rigId`,
     { type: QueryTypes.SELECT, replacements: { rigId } },
@@ -140,11 +140,18 @@ async function factsOf(rigId: string): Promise<Facts | undefined> {
 
 async function standingFrom(row: Facts, day: string): Promise<KeptStanding> {
   const { id, document: rig, profile } = row;
+  const [first, ...others] = await Promise.all(
+    Array.from({ length: rig.motorCount }, async (_, place) => ({
+      escNumber: place + 1,
+      holdings: holdingsOf(profile, await newestObservations({ rigId: id, escNumber: place + 1 }, profile)),
+    })),
+  );
   const { stations, changes, handChanges } = standingOf({
     withoutStint: true,
     rig,
     profile,
-    holdings: holdingsOf(profile, await newestObservations(id, profile)),
+    holdings: first!.holdings,
+    otherEscs: others,
     draft: fittingDraft(profile, row.draft),
     range: row.memory.range,
     calibrations: row.calibrations,

@@ -2,7 +2,10 @@ import { adviceOn } from '#core/advice/advise';
 import { standingOf } from '#core/advice/standing';
 import type { EscProfile, StopByItem } from '#core/esc/profile';
 import { NO_HAND_VALUES, withHandValues, type HandValues, type HandValueKey } from '#core/rig/handValues';
-import { fittingDraft, moveDraft, moveHandValue, type Draft } from '#core/sheet/draft';
+import { rangesOf } from '#core/calibration/escs';
+import { changesOf, fittingDraft, moveDraft, moveHandValue, type Draft } from '#core/sheet/draft';
+import { believedStops } from '#core/sheet/evidence';
+import { intentsForOther } from '#core/sheet/severalEscs';
 import { createContext, use, useCallback, useDeferredValue, useMemo, type ReactNode } from 'react';
 import type { BenchView } from './benchData.server';
 import { useDraft } from './useDraft';
@@ -12,7 +15,7 @@ import { useResting } from './useResting';
 
 /** One rig as every station sees it: what is known, what is drafted, and what follows from both. */
 function useBenchValue(view: BenchView) {
-  const { rigId, rig, profile, holdings, memory, calibrations, sheetCount, rules, today } = view;
+  const { rigId, rig, profile, holdings, escs, memory, calibrations, sheetCount, rules, today } = view;
   const { goals, changeGoals } = useKeptGoals(rigId, view.goals);
   const kept = useDraft(rigId, {
     draft: view.draft,
@@ -29,6 +32,7 @@ function useBenchValue(view: BenchView) {
       rig,
       profile,
       holdings,
+      otherEscs: escs.slice(1),
       draft,
       range: memory.range,
       calibrations,
@@ -40,7 +44,7 @@ function useBenchValue(view: BenchView) {
       withoutStint: !inBrowser,
     });
     return { ...found, draft };
-  }, [rig, profile, holdings, memory, calibrations, sheetCount, rules, goals, today, draft, inBrowser]);
+  }, [rig, profile, holdings, escs, memory, calibrations, sheetCount, rules, goals, today, draft, inBrowser]);
   const moveAll = useCallback(
     (stops: StopByItem, setup: HandValues = NO_HAND_VALUES): void =>
       change((before) => {
@@ -126,6 +130,34 @@ export function BenchProvider({ view, children }: { view: BenchView; children: R
       </NewestDraftContext>
     </BenchContext>
   );
+}
+
+/**
+ * The same bench with another ESC of the model to work on: what it holds, and what it still has to be given to hold what the
+ * first one will.
+ */
+export function BenchOfEsc({ escNumber, children }: { escNumber: number; children: ReactNode }) {
+  const bench = useBench();
+  const value = useMemo(() => (escNumber === 1 ? bench : withOtherEsc(bench, escNumber)), [bench, escNumber]);
+  return <BenchContext value={value}>{children}</BenchContext>;
+}
+
+function withOtherEsc(bench: BenchValue, escNumber: number): BenchValue {
+  const { rig, profile, escs, memory: first, calibrations, draft, handChanges } = bench;
+  const { holdings, memory } = escs.find((esc) => esc.escNumber === escNumber)!;
+  const stops = intentsForOther(profile, bench.holdings, draft, holdings);
+  const changes = changesOf(profile, holdings, { stops });
+  const range = rangesOf(rig, profile, first.range, calibrations)[escNumber - 1]!;
+  return {
+    ...bench,
+    escNumber,
+    holdings,
+    believed: believedStops(profile, holdings),
+    memory: { ...memory, range },
+    draft: { ...draft, stops },
+    changes,
+    changeCount: changes.length + handChanges.length,
+  };
 }
 
 /** The draft as it was moved last, for what follows the finger. @throws {Error} outside a bench */

@@ -1,6 +1,6 @@
 import { CHEMISTRIES } from '#core/physics/pack';
 import { VEHICLE_CLASSES } from '#core/rig/vehicleClass';
-import { EVIDENCE, isVerified, unknownItems, weakestBasis } from '#core/sheet/evidence';
+import { EVIDENCE, isVerified, unknownItems, weakestBasis, weakestOf } from '#core/sheet/evidence';
 import { formatNumber } from '#core/units/format';
 import { Link } from 'react-router';
 import { PreferencesDialog } from '../../preferences/PreferencesDialog';
@@ -12,11 +12,12 @@ import { DraftConflict } from './DraftConflict';
 
 /** The slim bar: which rig, which ESC, and how far the draft is from it. */
 export function BenchHeader() {
-  const { rigId, rig, profile, holdings, changeCount, heldSheetNumber, lastLoadSimulated, temporaries } =
+  const { rigId, rig, profile, escs, changeCount, heldSheetNumber, lastLoadSimulated, temporaries } =
     useBench();
   const { status } = useKeeping();
-  const basis = weakestBasis(holdings);
-  const unknown = unknownItems(profile, holdings).length;
+  // Of several ESCs the one that is known worst: none is verified before all are.
+  const basis = weakestOf(escs.map(({ holdings }) => weakestBasis(holdings)));
+  const unknown = escs.reduce((sum, { holdings }) => sum + unknownItems(profile, holdings).length, 0);
   const onTheEsc =
     unknown > 0
       ? `${unknown} unknown`
@@ -40,7 +41,8 @@ export function BenchHeader() {
           <span className="hidden items-center gap-2 sm:flex">
             <EscMark mark={unknown > 0 ? 'unknown' : isVerified(basis) ? 'verified' : 'believed'} />
             <Link to={`/rigs/${rigId}/esc`} className="underline decoration-rule underline-offset-4">
-              on the {lastLoadSimulated ? 'simulated ESC' : 'ESC'}: {onTheEsc}
+              on the {lastLoadSimulated ? 'simulated ESC' : 'ESC'}
+              {escs.length > 1 && 's'}: {onTheEsc}
             </Link>
           </span>
           <span

@@ -1,6 +1,6 @@
 import { holdingsOf } from '#core/sheet/evidence';
 import { currentGarage } from '#server/repositories/garages';
-import { findBench, type Bench } from '#server/repositories/rigs';
+import { benchWithEsc, findBench, type Bench } from '#server/repositories/rigs';
 import { today } from '#server/today';
 import { data } from 'react-router';
 
@@ -13,8 +13,20 @@ export async function benchOf(rigId: string): Promise<Bench> {
 }
 
 /** What the stations get to see: observations as what they add up to. */
-export function benchView({ observations, ...bench }: Bench) {
-  return { ...bench, holdings: holdingsOf(bench.profile, observations), today: today() };
+export function benchView({ observations, escs, ...bench }: Bench) {
+  const views = escs.map(({ escNumber, memory, observations: its }) => ({
+    escNumber,
+    memory,
+    holdings: holdingsOf(bench.profile, its),
+  }));
+  return { ...bench, escs: views, holdings: holdingsOf(bench.profile, observations), today: today() };
+}
+
+/** The same bench with the ESC that a request names, the first where it names none. @throws a 404 response for one too many */
+export function benchAtEsc(bench: Bench, named: unknown): Bench {
+  const escNumber = named === undefined || named === null ? 1 : Number(named);
+  if (!bench.escs.some((esc) => esc.escNumber === escNumber)) throw data(null, { status: 404 });
+  return benchWithEsc(bench, escNumber);
 }
 
 export type BenchView = ReturnType<typeof benchView>;

@@ -2,6 +2,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { sendBenchRecord, type BenchRecord } from './benchRecord';
 
 const record: BenchRecord = {
+  escNumber: 1,
   memory: {
     stops: { bite: 'bite-4' },
     range: { brakeMicros: 1000, neutralMicros: 1500, forwardMicros: 2000 },

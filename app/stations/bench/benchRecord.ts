@@ -4,6 +4,8 @@ import type { EvidenceBasis } from '#core/sheet/evidence';
 
 /** What the page tells the server of the bench. */
 export interface BenchRecord {
+  /** Of which ESC of the model. */
+  escNumber: number;
   memory: EscMemory;
   seen: { itemId: string; stopId: string | null; basis: EvidenceBasis }[];
   calibration?: Calibration;

@@ -2,12 +2,12 @@ import { EVIDENCE, type EvidenceBasis, type Observation } from '#core/sheet/evid
 import type { EscMemory } from '#core/procedure/language';
 import { calibrationSchema } from '#formats/calibration';
 import { problemsOf } from '#formats/document';
-import { idField, keyOf, listOf, record, stopByItem } from '#formats/fields';
+import { idField, keyOf, listOf, record, stopByItem, whole } from '#formats/fields';
 import { learnedRangeSchema } from '#formats/radio';
 import { readJson } from '#server/readBody';
 import { keepCalibration, recordBench } from '#server/repositories/bench';
 import * as yup from 'yup';
-import { benchOf } from './benchData.server';
+import { benchAtEsc, benchOf } from './benchData.server';
 import type { Route } from './+types/record';
 import type { BenchRecord } from './benchRecord';
 
@@ -17,6 +17,7 @@ const memorySchema: yup.ObjectSchema<EscMemory> = record({
 });
 
 const recordSchema = record({
+  escNumber: whole(1, 12),
   memory: memorySchema,
   seen: listOf(
     record({
@@ -32,11 +33,12 @@ const recordSchema = record({
 
 /** Keeps what happened on the bench: the simulated ESC's memory, what was seen of it, a finished calibration. */
 export async function action({ params, request }: Route.ActionArgs) {
-  const { profile } = await benchOf(params.rigId);
+  const bench = await benchOf(params.rigId);
+  const { profile } = bench;
   const body: unknown = await readJson(request);
   const problems = problemsOf(recordSchema, body);
   if (problems.length > 0) return Response.json({ problems }, { status: 400 });
-  const { memory, seen, calibration } = body as BenchRecord;
+  const { escNumber, memory, seen, calibration } = body as BenchRecord;
   const known = new Map(profile.items.map((item) => [item.id, new Set(item.stops.map((stop) => stop.id))]));
   const named = [...Object.entries(memory.stops), ...seen.map((s) => [s.itemId, s.stopId] as const)];
   const strange = named.find(
@@ -49,6 +51,6 @@ export async function action({ params, request }: Route.ActionArgs) {
   const at = new Date().toISOString();
   const observations: Observation[] = seen.map((s) => ({ ...s, at }));
   if (calibration) await keepCalibration(params.rigId, { ...calibration, keptAt: at }, memory);
-  else await recordBench(params.rigId, memory, observations);
+  else await recordBench(benchAtEsc(bench, escNumber), memory, observations);
   return Response.json({ ok: true });
 }

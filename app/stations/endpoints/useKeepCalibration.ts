@@ -15,6 +15,7 @@ export function useKeepCalibration(onDone: () => void) {
   const keep = async (done: Done, after: EscMemory = { ...memory, range: done.after }): Promise<void> => {
     setKeeping('busy');
     const sent = await sendBenchRecord(rigId, {
+      escNumber: done.escNumber,
       memory: after,
       seen: [],
       calibration: {

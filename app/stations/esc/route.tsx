@@ -16,8 +16,9 @@ import { Scrollable } from '../../ui/Scrollable';
 import { Term } from '../../ui/Term';
 import { Time } from '../../ui/Time';
 import { useAnswer } from '../../ui/useAnswer';
-import { useBench } from '../bench/BenchContext';
-import { benchOf } from '../bench/benchData.server';
+import { BenchOfEsc, useBench } from '../bench/BenchContext';
+import { benchAtEsc, benchOf } from '../bench/benchData.server';
+import { EscChoice } from '../load/EscChoice';
 import { LinkLoad } from '../load/LinkLoad';
 import { MeasureStop } from './MeasureStop';
 import type { Route } from './+types/route';
@@ -38,7 +39,8 @@ const MISHAPS: Record<'reset' | 'firmwareUpdate', { happened: string; means: str
 
 /** Adds the user's word, or what happened to the ESC, to the history. */
 export async function action({ params, request }: Route.ActionArgs) {
-  const { rigId, profile } = await benchOf(params.rigId);
+  const bench = await benchOf(params.rigId);
+  const { profile } = bench;
   const form = await readForm(request);
   const at = new Date().toISOString();
   const mishap = form.get('mishap');
@@ -47,7 +49,7 @@ export async function action({ params, request }: Route.ActionArgs) {
       ? downgrade(profile, { kind: mishap } satisfies Loss, at)
       : wordsIn(form, profile, at);
   if (observations.length === 0) return data({ sentence: 'Nothing was chosen.' }, { status: 400 });
-  await addObservations(rigId, observations);
+  await addObservations(benchAtEsc(bench, form.get('esc')), observations);
   return {
     sentence: `Written down: ${observations.length === 1 ? 'one value' : `${observations.length} values`}.`,
   };
@@ -65,9 +67,18 @@ function wordsIn(form: FormData, profile: EscProfile, at: string): Observation[]
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
 
 /** What the ESC holds: item by item, how it is known and since when; a place to say what you know better. */
-export default function EscRoute({ actionData }: Route.ComponentProps) {
+export default function EscRoute(props: Route.ComponentProps) {
+  const [escNumber, setEscNumber] = useState(1);
+  return (
+    <BenchOfEsc escNumber={escNumber}>
+      <OneEsc {...props} onEsc={setEscNumber} />
+    </BenchOfEsc>
+  );
+}
+
+function OneEsc({ actionData, onEsc }: Route.ComponentProps & { onEsc: (escNumber: number) => void }) {
   const { answer, busy } = useAnswer(actionData);
-  const { rigId, rig, profile, holdings } = useBench();
+  const { rigId, escNumber, rig, profile, holdings } = useBench();
   const [reading, setReading] = useState<'no' | 'makingSafe' | 'yes'>('no');
   const [precaution, setPrecaution] = useState<string>();
   const unknown = unknownItems(profile, holdings).length;
@@ -79,6 +90,7 @@ export default function EscRoute({ actionData }: Route.ComponentProps) {
         As far as is known. Only what the ESC itself has shown again is verified; your word is believed, and
         stays your word.
       </p>
+      <EscChoice onEsc={onEsc} />
       {unknown > 0 && (
         <div className="mt-3 max-w-3xl">
           <Notice grade="caution" title={`${unknown} ${unknown === 1 ? 'value is' : 'values are'} unknown.`}>
@@ -103,7 +115,7 @@ export default function EscRoute({ actionData }: Route.ComponentProps) {
             title={`${MISHAPS[kind].happened}?`}
             text={MISHAPS[kind].means}
             method="post"
-            fields={{ mishap: kind }}
+            fields={{ mishap: kind, esc: String(escNumber) }}
             yes="Yes, write it down"
             no="No"
           />
@@ -134,7 +146,8 @@ export default function EscRoute({ actionData }: Route.ComponentProps) {
       </p>
       <AwayNotice answer={actionData} />
       <MeasureStop />
-      <Form method="post">
+      <Form method="post" key={escNumber}>
+        <input type="hidden" name="esc" value={escNumber} />
         <Scrollable label="What the ESC holds, item by item">
           <table className="w-full text-left">
             <thead className="text-sm text-muted">

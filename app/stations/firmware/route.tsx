@@ -48,7 +48,11 @@ export async function action({ params, request }: Route.ActionArgs) {
       await updateSimulated((await currentGarage()).id, bench);
       return { sentence: 'The simulated ESC has new firmware.' };
     case 'own':
-      await addObservations(rigId, downgrade(profile, { kind: 'firmwareUpdate' }, new Date().toISOString()));
+      for (const { escNumber } of bench.escs)
+        await addObservations(
+          { rigId, escNumber },
+          downgrade(profile, { kind: 'firmwareUpdate' }, new Date().toISOString()),
+        );
       return { sentence: 'Written down: every value is unknown until somebody looks.' };
     default:
       return data({ sentence: 'The page did not say what to do. Reload it.' }, { status: 400 });

@@ -14,14 +14,17 @@ import { Button } from '../../ui/Button';
 import { DraftMark } from '../../ui/marks';
 import { Notice } from '../../ui/Notice';
 import { OneOf } from '../../ui/OneOf';
+import { TickBox } from '../../ui/TickBox';
 import type { Access } from '#core/rig/rig';
 import { HAND_VALUES, type HandValues, type HandChange } from '#core/rig/handValues';
 import { useBench } from '../bench/BenchContext';
 import { VerdictList } from '../tune/VerdictList';
+import { EscChoice } from './EscChoice';
 import { NoPlan } from './NoPlan';
 import type { Where } from './where';
 import { useArrangedLoad } from './useLoadOrder';
 import { usePlannedLoad } from './usePlannedLoad';
+import { useTogether } from './useTogether';
 
 /** How a load is begun. */
 export interface Beginning {
@@ -32,21 +35,27 @@ export interface Beginning {
   /** What hands do before and after the ESC is worked. */
   before: HandValues;
   after: HandValues;
+  /** Other ESCs of the model that are loaded at once with this one. */
+  alongside: readonly number[];
 }
 
 interface Props {
   onBegin: (beginning: Beginning) => void;
+  /** Chooses another ESC of the model. */
+  onEsc: (escNumber: number) => void;
 }
 
 /** What will be loaded, by which medium, how long it takes, and what must be safe before it starts. */
-export function BeforeLoad({ onBegin }: Props) {
-  const { rigId, rig, profile, holdings, changes, handChanges, changeCount, verdicts } = useBench();
+export function BeforeLoad({ onBegin, onEsc }: Props) {
+  const { rigId, escNumber, rig, profile, holdings, changes, handChanges, changeCount, verdicts } =
+    useBench();
   const [precaution, setPrecaution] = useState<string>();
   const [family, setFamily] = useState<Medium['family']>(profile.media[0]!.family);
   const [where, setWhere] = useState<Where>('simulated');
   const medium = profile.media.find((m) => m.family === family) ?? profile.media[0]!;
   const hazards = openHazards(verdicts);
   const takenUpon = verdicts.filter(({ overridden }) => overridden !== undefined);
+  const together = useTogether(medium.family);
   const load = useArrangedLoad(medium.family);
   const plan = usePlannedLoad(isByHand(medium) ? medium : undefined, load.changes);
   const noWay = plan !== undefined && !isPlanned(plan) ? plan : undefined;
@@ -54,11 +63,12 @@ export function BeforeLoad({ onBegin }: Props) {
   const countable = isByHand(medium) && !SHOWS_STORED[medium.family] ? [] : uncounted;
 
   const toStore = changes.length > 0 || countable.length > 0;
-  if (!toStore && handChanges.length === 0) return <NothingToLoad />;
+  if (!toStore && handChanges.length === 0) return <NothingToLoad onEsc={onEsc} />;
   const begin = (): void => {
     if (precaution === undefined) return;
     const [before, after] = [wantedOf(load.before), wantedOf(load.after)];
-    onBegin({ medium: toStore ? medium : undefined, precaution, where, before, after });
+    const alongside = together.isOffered && where === 'own' && together.isChosen ? together.others : [];
+    onBegin({ medium: toStore ? medium : undefined, precaution, where, before, after, alongside });
   };
   return (
     <div className="max-w-4xl px-5 py-6">
@@ -69,12 +79,7 @@ export function BeforeLoad({ onBegin }: Props) {
             ? `Count back ${countable.length} ${countable.length === 1 ? 'value' : 'values'}`
             : `Load ${changeCount} ${changeCount === 1 ? 'change' : 'changes'} into the ${profile.name}`}
       </h1>
-      {rig.motorCount > 1 && (
-        <p className="mt-2 max-w-3xl border-l-4 border-caution pl-3">
-          This model has {rig.motorCount} ESCs, meant to be set alike: work this plan on each of them. One
-          sheet is kept for all.
-        </p>
-      )}
+      <EscChoice onEsc={onEsc} />
       {hazards.length === 0 && takenUpon.length > 0 && (
         <div className="mt-5 grid max-w-3xl gap-3">
           <VerdictList verdicts={takenUpon} />
@@ -90,6 +95,11 @@ export function BeforeLoad({ onBegin }: Props) {
           <div className="grid content-start gap-5">
             {toStore && <MediumChoice chosen={medium.family} onChoose={setFamily} />}
             {toStore && isByHand(medium) && <WhereChoice chosen={where} onChoose={setWhere} />}
+            {together.isOffered && where === 'own' && (
+              <TickBox on={together.isChosen} onChange={together.choose}>
+                all ESCs at once: each hears the same stick, and all must sound in step
+              </TickBox>
+            )}
             <section aria-labelledby="changes">
               <h2 id="changes" className="text-xl">
                 {medium.family === 'programForm' ? 'What changes' : 'In this order'}
@@ -140,7 +150,7 @@ export function BeforeLoad({ onBegin }: Props) {
               <p className="mt-3">
                 <Link
                   className="underline underline-offset-4"
-                  to={`/rigs/${rigId}/load/paper?by=${medium.family}`}
+                  to={`/rigs/${rigId}/load/paper?by=${medium.family}&esc=${escNumber}`}
                 >
                   The plan on paper
                 </Link>
@@ -154,12 +164,13 @@ export function BeforeLoad({ onBegin }: Props) {
   );
 }
 
-function NothingToLoad() {
+function NothingToLoad({ onEsc }: Pick<Props, 'onEsc'>) {
   const { rigId, profile, holdings } = useBench();
   const unknown = unknownItems(profile, holdings).length;
   return (
     <div className="max-w-3xl px-5 py-6">
       <h1 className="text-3xl">Nothing to load</h1>
+      <EscChoice onEsc={onEsc} />
       <p className="mt-3 text-lg">
         {unknown === 0
           ? 'The draft is what the ESC holds. '

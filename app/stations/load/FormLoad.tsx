@@ -33,13 +33,14 @@ interface Props {
   /** The stop that each drafted item has to have in the end. */
   intents: WantedStops;
   after: HandValues;
+  onNext: () => void;
 }
 
 /** Where the user is: filling the form in, sending it, or reading it again. */
 type Stage = 'set' | 'send' | 'read';
 
 /** A load through the form of another program, beside this page: set, send, read again, and say what it shows. */
-export function FormLoad({ medium, precaution, intents, after }: Props) {
+export function FormLoad({ medium, precaution, intents, after, onNext }: Props) {
   const { profile, holdings } = useBench();
   useTopOfPage();
   const [changes] = useState(() => changesOf(profile, holdings, { stops: intents }));
@@ -92,6 +93,7 @@ export function FormLoad({ medium, precaution, intents, after }: Props) {
           changed={Object.keys(session.target)}
           ready={!server.isTelling}
           arms
+          onNext={onNext}
         />
       ) : (
         <>

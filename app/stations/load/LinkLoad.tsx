@@ -9,6 +9,7 @@ import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
+import { NextEsc } from './NextEsc';
 import { NoAnswer } from './NoAnswer';
 import { FactoryPassCode, SayPassCode } from './PassCode';
 import { useLinkJob } from './useLinkJob';
@@ -30,12 +31,14 @@ interface Props {
   /** The stop that each drafted item has to have in the end; empty for reading only. */
   intents: WantedStops;
   onAgain: () => void;
+  /** Goes on with another ESC of the model, where it has several. */
+  onNext?: () => void;
 }
 
 /** A load by link, or only a reading: what goes on, and in the end what is certain. */
-export function LinkLoad({ intents, onAgain }: Props) {
-  const { rigId, profile } = useBench();
-  const { job, cancel } = useLinkJob(rigId, intents);
+export function LinkLoad({ intents, onAgain, onNext }: Props) {
+  const { rigId, escNumber, profile } = useBench();
+  const { job, cancel } = useLinkJob({ rigId, escNumber }, intents);
   const onlyReads = Object.keys(intents).length === 0;
   const phases = onlyReads ? READING_ONLY : (Object.keys(PHASES) as LinkPhase[]);
   const plug = profile.media.find((medium) => medium.family === 'link')?.plug;
@@ -65,7 +68,9 @@ export function LinkLoad({ intents, onAgain }: Props) {
           </Broken>
         )}
         {NOT_DONE.includes(job.state) && <NoAnswer profile={profile} family="link" />}
-        {job.state === 'finished' && <Finished {...job} onlyReads={onlyReads} onAgain={onAgain} />}
+        {job.state === 'finished' && (
+          <Finished {...job} onlyReads={onlyReads} onAgain={onAgain} onNext={onNext} />
+        )}
       </div>
     </div>
   );
@@ -142,7 +147,8 @@ function Finished({
   sheetNumber,
   onlyReads,
   onAgain,
-}: Extract<LinkJobView, { state: 'finished' }> & { onlyReads: boolean; onAgain: () => void }) {
+  onNext,
+}: Extract<LinkJobView, { state: 'finished' }> & Pick<Props, 'onAgain' | 'onNext'> & { onlyReads: boolean }) {
   const { rigId, rig, handChanges } = useBench();
   const byHand = onlyReads ? [] : handChanges;
   return (
@@ -178,6 +184,7 @@ function Finished({
         </div>
       )}
       <p className="mt-5 flex flex-wrap gap-3">
+        {onNext && <NextEsc onNext={onNext} />}
         <Button look="main" asChild>
           <Link to={sheetNumber === undefined ? `/rigs/${rigId}/tune` : `/rigs/${rigId}/sheets`}>
             {sheetNumber === undefined ? 'Go to Tune' : `See sheet ${sheetNumber}`}

@@ -30,6 +30,10 @@ export interface LoadProps {
   intents: WantedStops;
   /** What is to be done by hand when all is stored. */
   after: HandValues;
+  /** Other ESCs of the model that hear the same stick and are loaded along. */
+  alongside: readonly number[];
+  /** Goes on with another ESC of the model. */
+  onNext: () => void;
 }
 
 /** What the load is at. */
@@ -59,6 +63,7 @@ export function LoadDeck({
   precaution,
   where,
   after,
+  onNext,
   load,
   esc,
   resting: atRest,
@@ -175,6 +180,7 @@ export function LoadDeck({
               changed={session.concerned}
               ready={!isTelling}
               arms={restarted}
+              onNext={onNext}
             />
           )}
         </div>

@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
 import { HandSteps } from './HandSteps';
+import { NextEsc } from './NextEsc';
 import type { Where } from './where';
 import { useKeptSheet } from './useKeptSheet';
 
@@ -20,10 +21,12 @@ interface Props {
   ready: boolean;
   /** Whether it starts to drive with this radio; else its end points do not fit yet. */
   arms: boolean;
+  /** Goes on with another ESC of the model. */
+  onNext: () => void;
 }
 
 /** The end of a load: what to try before driving, and the sheet. */
-export function LoadFinished({ medium, where, after, changed, ready, arms }: Props) {
+export function LoadFinished({ medium, where, after, changed, ready, arms, onNext }: Props) {
   const { rig } = useBench();
   const { kind } = rig.vehicle;
   const byHand = handChangesOf(rig, after);
@@ -64,13 +67,19 @@ export function LoadFinished({ medium, where, after, changed, ready, arms }: Pro
           <li key={line}>{line}</li>
         ))}
       </ul>
-      <KeptSheet medium={medium} where={where} changed={changed} ready={ready} />
+      <KeptSheet medium={medium} where={where} changed={changed} ready={ready} onNext={onNext} />
     </div>
   );
 }
 
 /** The sheet keeps itself; a note can be put on it. */
-function KeptSheet({ medium, where, changed, ready }: Pick<Props, 'medium' | 'where' | 'changed' | 'ready'>) {
+function KeptSheet({
+  medium,
+  where,
+  changed,
+  ready,
+  onNext,
+}: Pick<Props, 'medium' | 'where' | 'changed' | 'ready' | 'onNext'>) {
   const { number, problem, again } = useKeptSheet({ medium, where, changed, ready });
   const saving = useNavigation().state !== 'idle';
   return (
@@ -85,6 +94,11 @@ function KeptSheet({ medium, where, changed, ready }: Pick<Props, 'medium' | 'wh
               Try again
             </Button>
           </Notice>
+        </div>
+      )}
+      {number !== undefined && (
+        <div className="my-3">
+          <NextEsc onNext={onNext} />
         </div>
       )}
       <input type="hidden" name="sheet" value={number ?? ''} />

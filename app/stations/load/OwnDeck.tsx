@@ -10,7 +10,7 @@ import { useLoad } from './useLoad';
 /** A load on the user's own ESC: the guide goes on when the user, or the ear, says that a step was answered. */
 export function OwnDeck({ intents, ...props }: LoadProps) {
   const { rig, profile, memory } = useBench();
-  const load = useLoad(props.medium, intents, false);
+  const load = useLoad(props.medium, intents, { seesDisplay: false, alongside: props.alongside });
   const { neutralMicros } = rangeOf(rig.channel);
   const { esc, follow, beginAgain, shows } = useFollowedEsc(profile, memory, neutralMicros, load.onObserved);
   return (

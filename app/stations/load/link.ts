@@ -4,7 +4,7 @@ import { beginLinkJob, cancelLinkJob, linkJobOf } from '#server/link/linkJobs';
 import { changePassCode } from '#server/link/passCode';
 import { readJson } from '#server/readBody';
 import { keepPassCode } from '#server/repositories/rigs';
-import { benchOf } from '../bench/benchData.server';
+import { benchAtEsc, benchOf } from '../bench/benchData.server';
 import type { Route } from './+types/link';
 
 /** Where the last job on the link of this rig stands; null where there was none since the server started. */
@@ -36,7 +36,7 @@ export async function action({ params, request }: Route.ActionArgs) {
   if (body.do !== 'begin' || !intents) {
     return refused('The load names stops that this ESC does not have.', 400);
   }
-  const sentence = beginLinkJob(bench, intents);
+  const sentence = beginLinkJob(benchAtEsc(bench, body.escNumber), intents);
   return sentence === undefined ? Response.json({ ok: true }) : refused(sentence, 409);
 }
 

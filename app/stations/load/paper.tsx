@@ -14,7 +14,7 @@ import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { PrintBar } from '../../ui/PrintBar';
 import { TickBox } from '../../ui/TickBox';
-import { useBench } from '../bench/BenchContext';
+import { BenchOfEsc, useBench } from '../bench/BenchContext';
 import { FormPaper } from './FormPaper';
 import { NoPlan } from './NoPlan';
 import { ByHand } from './paperParts';
@@ -23,6 +23,17 @@ import { usePlannedLoad } from './usePlannedLoad';
 
 /** The plan on a page, or on a card for the pit lane: for a helper who sees neither screen nor reasons. */
 export default function PaperRoute() {
+  const { escs } = useBench();
+  const [params] = useSearchParams();
+  const named = Number(params.get('esc') ?? 1);
+  return (
+    <BenchOfEsc escNumber={escs.some(({ escNumber }) => escNumber === named) ? named : 1}>
+      <PaperOfOne />
+    </BenchOfEsc>
+  );
+}
+
+function PaperOfOne() {
   const { rigId, rig, profile, changeCount } = useBench();
   const [isCard, setIsCard] = useState(false);
   const [params] = useSearchParams();

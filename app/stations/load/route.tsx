@@ -3,6 +3,7 @@ import { handChangesOf, handChangeTitle } from '#core/rig/handValues';
 import type { WantedStops } from '#core/esc/profile';
 import { changesOf } from '#core/sheet/draft';
 import { holdingsOf } from '#core/sheet/evidence';
+import { intentsForOther } from '#core/sheet/severalEscs';
 import { readForm } from '#server/readBody';
 import { keepSheet } from '#server/repositories/bench';
 import type { Bench } from '#server/repositories/rigs';
@@ -12,8 +13,8 @@ import { addNote, newestOwnSheets } from '#server/repositories/sheets';
 import { useState, type ReactNode } from 'react';
 import { data, redirect } from 'react-router';
 import { keepTyped } from '../../ui/keepTyped';
-import { useBench } from '../bench/BenchContext';
-import { benchOf } from '../bench/benchData.server';
+import { BenchOfEsc, useBench } from '../bench/BenchContext';
+import { benchAtEsc, benchOf } from '../bench/benchData.server';
 import type { Route } from './+types/route';
 import { BeforeLoad, type Beginning } from './BeforeLoad';
 import { FormLoad } from './FormLoad';
@@ -50,8 +51,9 @@ const LONGEST_NOTE = 2000;
 
 /** Keeps the sheet of a load, once however often it is asked. Refused while something is still drafted but not done. */
 async function keepLoaded(bench: Bench, form: FormData): Promise<LoadAnswer> {
-  const left = changesOf(bench.profile, holdingsOf(bench.profile, bench.observations), bench.draft);
-  if (left.length > 0) return { sentence: `${left.length} values are not on the ESC yet.` };
+  const worked = benchAtEsc(bench, form.get('esc'));
+  const left = leftToLoad(bench, worked);
+  if (left > 0) return { sentence: `${left} values are not on the ESC yet.` };
   const [undone] = handChangesOf(bench.rig, bench.draft.setup);
   if (undone) return { sentence: `${handChangeTitle(undone)}: not done yet.` };
   const [loadId, medium] = [form.get('load'), form.get('medium')];
@@ -63,12 +65,12 @@ async function keepLoaded(bench: Bench, form: FormData): Promise<LoadAnswer> {
   )
     return { sentence: 'The page did not say by which medium it loaded. Reload it.' };
   const said = new Set(form.getAll('changed'));
-  const changedBefore = await changedSinceLastSheet(bench);
+  const changedBefore = await changedSinceLastSheet(worked);
   // Also what was stored at another device, before the load was left half-way.
   const changedItemIds = bench.profile.items
     .map(({ id }) => id)
     .filter((id) => said.has(id) || changedBefore.includes(id));
-  const kept = await keepSheet(bench, {
+  const kept = await keepSheet(worked, {
     id: loadId,
     origin: 'loaded',
     medium: medium === '' ? null : (medium as MediumFamily),
@@ -79,12 +81,21 @@ async function keepLoaded(bench: Bench, form: FormData): Promise<LoadAnswer> {
   return { sentence: undefined, kept };
 }
 
+/** How many values the worked ESC still has to be given. */
+function leftToLoad({ profile, draft, ...first }: Bench, { escNumber, observations }: Bench): number {
+  const holdings = holdingsOf(profile, observations);
+  if (escNumber === 1) return changesOf(profile, holdings, draft).length;
+  const firstHolds = holdingsOf(profile, first.observations);
+  return Object.keys(intentsForOther(profile, firstHolds, draft, holdings)).length;
+}
+
 /** Items that hold something else than when the last sheet was kept, or than they were first known to hold. */
-async function changedSinceLastSheet({ rigId, profile, observations }: Bench): Promise<string[]> {
+async function changedSinceLastSheet(worked: Bench): Promise<string[]> {
+  const { rigId, profile, observations } = worked;
   const [last] = await newestOwnSheets(rigId, 1);
   const holdings = holdingsOf(profile, observations);
   const itemIds = profile.items.map(({ id }) => id);
-  const before = await stopsAtSheet(rigId, itemIds, last?.number);
+  const before = await stopsAtSheet(worked, itemIds, last?.number);
   return itemIds.filter((id) => before[id] !== undefined && holdings[id]?.stopId !== before[id]);
 }
 
@@ -92,9 +103,31 @@ export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTy
 
 /** Load: from the draft to an ESC that has shown every value again. */
 export default function LoadRoute() {
-  const { draft, rig } = useBench();
+  const { leftByEsc } = useBench();
+  const [escNumber, setEscNumber] = useState(() => nextToLoad(leftByEsc));
+  return (
+    <BenchOfEsc escNumber={escNumber}>
+      <LoadOfOne key={escNumber} onEsc={setEscNumber} />
+    </BenchOfEsc>
+  );
+}
+
+/** The first ESC that still has to be given something; the first of all where none has. */
+const nextToLoad = (leftByEsc: readonly number[], loaded?: number): number =>
+  leftByEsc.findIndex((count, place) => count > 0 && place + 1 !== loaded) + 1 || 1;
+
+/** One ESC of the model at a time; what hands change is done with the first that is loaded. */
+function LoadOfOne({ onEsc }: { onEsc: (escNumber: number) => void }) {
+  const { draft, rig, escNumber, leftByEsc } = useBench();
   const [begun, setBegun] = useState<Beginning & { intents: WantedStops }>();
-  if (!begun) return <BeforeLoad onBegin={(beginning) => setBegun({ ...beginning, intents: draft.stops })} />;
+  const onNext = (): void => {
+    setBegun(undefined);
+    onEsc(nextToLoad(leftByEsc, escNumber));
+  };
+  if (!begun)
+    return (
+      <BeforeLoad onBegin={(beginning) => setBegun({ ...beginning, intents: draft.stops })} onEsc={onEsc} />
+    );
   const { medium, before, after, ...rest } = begun;
   const first = handChangesOf(rig, before);
   if (first.length > 0)
@@ -106,15 +139,23 @@ export default function LoadRoute() {
   if (!medium)
     return (
       <ByHand>
-        <LoadFinished medium={null} where="own" after={after} changed={[]} ready arms />
+        <LoadFinished medium={null} where="own" after={after} changed={[]} ready arms onNext={onNext} />
       </ByHand>
     );
   if (medium.family === 'link')
-    return <LinkLoad intents={begun.intents} onAgain={() => setBegun(undefined)} />;
+    return <LinkLoad intents={begun.intents} onAgain={() => setBegun(undefined)} onNext={onNext} />;
   if (medium.family === 'programForm')
-    return <FormLoad medium={medium} precaution={begun.precaution} intents={begun.intents} after={after} />;
+    return (
+      <FormLoad
+        medium={medium}
+        precaution={begun.precaution}
+        intents={begun.intents}
+        after={after}
+        onNext={onNext}
+      />
+    );
   const Deck = begun.where === 'own' ? OwnDeck : SimulatedDeck;
-  return <Deck {...rest} medium={medium} after={after} />;
+  return <Deck {...rest} medium={medium} after={after} onNext={onNext} />;
 }
 
 /** Where nothing but hands work: the step alone. */

@@ -2,6 +2,7 @@ import type { MediumFamily } from '#core/esc/media';
 import { useCallback, useEffect, useState } from 'react';
 import { useFetcher } from 'react-router';
 import { answered, isNotKept, type NotKept } from '../../ui/keepTyped';
+import { useBench } from '../bench/BenchContext';
 import type { Where } from './where';
 import type { LoadAnswer } from './loadAnswer';
 
@@ -25,15 +26,17 @@ interface FinishedLoad {
  */
 export function useKeptSheet({ medium, where, changed, ready }: FinishedLoad) {
   const [loadId] = useState(() => crypto.randomUUID());
+  const { escNumber } = useBench();
   const { state, data, submit } = useFetcher<LoadAnswer | NotKept>();
   const send = useCallback(() => {
     const form = new FormData();
     form.set('load', loadId);
     form.set('medium', medium ?? '');
     form.set('where', where);
+    form.set('esc', String(escNumber));
     for (const itemId of changed) form.append('changed', itemId);
     void submit(form, { method: 'post' });
-  }, [loadId, medium, where, changed, submit]);
+  }, [loadId, medium, where, escNumber, changed, submit]);
   const isIdle = state === 'idle';
   const isAway = isNotKept(data);
   useEffect(() => {

@@ -16,7 +16,10 @@ export type WatchedJob =
 const LOOK_EVERY_MS = 250;
 
 /** Begins a job on the link and watches it to its end. */
-export function useLinkJob(rigId: string, intents: WantedStops): { job: WatchedJob; cancel: () => void } {
+export function useLinkJob(
+  { rigId, escNumber }: { rigId: string; escNumber: number },
+  intents: WantedStops,
+): { job: WatchedJob; cancel: () => void } {
   const [job, setJob] = useState<WatchedJob>({ state: 'beginning' });
   const address = `/rigs/${rigId}/link`;
   const { revalidate } = useRevalidator();
@@ -40,7 +43,7 @@ export function useLinkJob(rigId: string, intents: WantedStops): { job: WatchedJ
       }
     };
     const begin = async (): Promise<void> => {
-      const answer = await askLink(address, { do: 'begin', intents });
+      const answer = await askLink(address, { do: 'begin', escNumber, intents });
       if (over) return;
       if (!answer) finish({ state: 'refused', sentence: 'The server does not answer.' });
       else if (answer.body.sentence !== undefined)
@@ -53,7 +56,7 @@ export function useLinkJob(rigId: string, intents: WantedStops): { job: WatchedJ
       over = true;
       clearTimeout(timer);
     };
-  }, [address, intents, revalidate]);
+  }, [address, escNumber, intents, revalidate]);
 
   const cancel = useCallback(() => void askLink(address, { do: 'cancel' }), [address]);
   return { job, cancel };

@@ -20,8 +20,13 @@ import { useTellServer } from './useTellServer';
 /**
  * How far a load is, by what was seen and counted, and what the server was told of it.
  * @param seesDisplay whether the page sees what the ESC shows; of one beside it, it only knows what it believes
+ * @param alongside other ESCs of the model to which the same happens
  */
-export function useLoad(medium: HandMedium, intents: WantedStops, seesDisplay: boolean) {
+export function useLoad(
+  medium: HandMedium,
+  intents: WantedStops,
+  { seesDisplay, alongside }: { seesDisplay: boolean; alongside: readonly number[] },
+) {
   const { profile, holdings } = useBench();
   const [session, setSession] = useState(() => {
     const uncounted = profile.items.filter((item) => holdings[item.id]?.basis === 'seenStored');
@@ -33,7 +38,7 @@ export function useLoad(medium: HandMedium, intents: WantedStops, seesDisplay: b
     );
   });
   const [surprise, setSurprise] = useState<string>();
-  const server = useTellServer();
+  const server = useTellServer(alongside);
   const watched = useRef(NOTHING_SEEN);
 
   const tell = (esc: SimulatedEsc, seen: Finding[]): void => server.tell(seen, esc.config.memory);

@@ -6,7 +6,7 @@ import {
   type HandValues,
 } from '#core/rig/handValues';
 import { EVIDENCE } from '#core/sheet/evidence';
-import type { Sheet } from '#core/sheet/sheet';
+import type { Sheet, SheetValue } from '#core/sheet/sheet';
 import { EscMark, escMarkOf } from '../../ui/marks';
 import { Scrollable } from '../../ui/Scrollable';
 
@@ -23,38 +23,10 @@ export function SheetTable({ sheet, setupBefore = NO_HAND_VALUES }: Props) {
   const byHand = HAND_VALUE_KEYS.filter((key) => sheet.setup[key] !== undefined);
   return (
     <>
-      <Scrollable label="Values of this sheet">
-        <table className="w-full max-w-2xl text-left">
-          <thead className="text-sm text-muted">
-            <tr>
-              <th className="py-1 pr-3 font-normal">item</th>
-              <th className="py-1 pr-3 font-normal">name</th>
-              <th className="py-1 pr-3 font-normal">stop</th>
-              <th className="py-1 font-normal">known by</th>
-            </tr>
-          </thead>
-          <tbody>
-            {sheet.values.map((value) => (
-              <tr key={value.itemId} className="border-t border-rule">
-                <td className="py-1 pr-3">{value.itemNumber}</td>
-                <td className={`py-1 pr-3 ${changed.has(value.itemId) ? 'font-bold' : ''}`}>
-                  {value.itemLabel}
-                  {changed.has(value.itemId) && <span className="text-muted"> · changed</span>}
-                </td>
-                <td className="py-1 pr-3">
-                  {value.stopLabel === null
-                    ? 'unknown'
-                    : `${value.stopLabel} (stop ${value.stopNumber ?? ''})`}
-                </td>
-                <td className="flex items-center gap-2 py-1">
-                  <EscMark mark={escMarkOf(value)} className="size-3" />
-                  {EVIDENCE[value.basis]}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </Scrollable>
+      <ValueTable label="Values of this sheet" values={sheet.values} changed={changed} />
+      {sheet.otherEscs.map(({ escNumber, values }) => (
+        <OtherEsc key={escNumber} escNumber={escNumber} values={values} first={sheet.values} />
+      ))}
       {byHand.length > 0 && (
         <p className="mt-2 max-w-2xl border-t border-rule pt-2">
           <span className="text-muted">On the model and its radio: </span>
@@ -74,5 +46,74 @@ export function SheetTable({ sheet, setupBefore = NO_HAND_VALUES }: Props) {
         </p>
       )}
     </>
+  );
+}
+
+interface ValueTableProps {
+  label: string;
+  values: readonly SheetValue[];
+  changed: ReadonlySet<string>;
+}
+
+function ValueTable({ label, values, changed }: ValueTableProps) {
+  return (
+    <Scrollable label={label}>
+      <table className="w-full max-w-2xl text-left">
+        <thead className="text-sm text-muted">
+          <tr>
+            <th className="py-1 pr-3 font-normal">item</th>
+            <th className="py-1 pr-3 font-normal">name</th>
+            <th className="py-1 pr-3 font-normal">stop</th>
+            <th className="py-1 font-normal">known by</th>
+          </tr>
+        </thead>
+        <tbody>
+          {values.map((value) => (
+            <tr key={value.itemId} className="border-t border-rule">
+              <td className="py-1 pr-3">{value.itemNumber}</td>
+              <td className={`py-1 pr-3 ${changed.has(value.itemId) ? 'font-bold' : ''}`}>
+                {value.itemLabel}
+                {changed.has(value.itemId) && <span className="text-muted"> · changed</span>}
+              </td>
+              <td className="py-1 pr-3">
+                {value.stopLabel === null ? 'unknown' : `${value.stopLabel} (stop ${value.stopNumber ?? ''})`}
+              </td>
+              <td className="flex items-center gap-2 py-1">
+                <EscMark mark={escMarkOf(value)} className="size-3" />
+                {EVIDENCE[value.basis]}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Scrollable>
+  );
+}
+
+const NONE: ReadonlySet<string> = new Set();
+
+/** Another ESC of the model: what it held otherwise stands first, the whole behind it. */
+function OtherEsc({
+  escNumber,
+  values,
+  first,
+}: {
+  escNumber: number;
+  values: readonly SheetValue[];
+  first: readonly SheetValue[];
+}) {
+  const unlike = values.filter(({ itemId, stopId }) =>
+    first.some((value) => value.itemId === itemId && value.stopId !== stopId),
+  );
+  return (
+    <details className="mt-2 max-w-2xl border-t border-rule pt-2">
+      <summary className="min-h-11 cursor-pointer py-2">
+        <strong>ESC {escNumber}</strong>:{' '}
+        {unlike.length === 0
+          ? 'holds the same'
+          : `differs in ${unlike.map(({ itemLabel, stopLabel }) => `${itemLabel} (${stopLabel ?? 'unknown'})`).join(', ')}`}
+      </summary>
+      <ValueTable label={`Values of ESC ${escNumber}`} values={values} changed={NONE} />
+    </details>
   );
 }

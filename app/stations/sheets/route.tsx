@@ -3,6 +3,7 @@ import { changesOf, type Draft } from '#core/sheet/draft';
 import type { Sheet } from '#core/sheet/sheet';
 import { LARGEST_DOCUMENT_BYTES, readDocument } from '#formats/document';
 import { readForm } from '#server/readBody';
+import { firstEsc } from '#server/repositories/escOfRig';
 import { stopsAtSheet } from '#server/repositories/observations';
 import { importSheet, newestOwnSheets, pageOfSheets } from '#server/repositories/sheets';
 import { data, Link, useNavigate } from 'react-router';
@@ -32,7 +33,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
       ? {
           number: newest.number,
           setup: sheets.lines.find(({ number }) => number === newest.number)?.setupBefore ?? NO_HAND_VALUES,
-          stops: await stopsAtSheet(rigId, newest.sheet.changedItemIds, before?.number),
+          stops: await stopsAtSheet(firstEsc(rigId), newest.sheet.changedItemIds, before?.number),
         }
       : undefined;
   return { sheets, undo, sheetCount };
@@ -122,7 +123,8 @@ export default function SheetsRoute({ loaderData, actionData }: Route.ComponentP
           </div>
           <details open={index === 0}>
             <summary className="min-h-9 cursor-pointer py-1 text-muted">
-              {sheet.values.length} values,{' '}
+              {sheet.values.length} values
+              {sheet.otherEscs.length > 0 && ` of each of ${sheet.otherEscs.length + 1} ESCs`},{' '}
               {sheet.changedItemIds.length + changedSince(setupBefore, sheet.setup).length} changed by this
               load
             </summary>

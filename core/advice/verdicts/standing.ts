@@ -64,13 +64,32 @@ export const escsUnlike: Judge = ({ around }) => {
 
 const NAMED = 4;
 
+/** The first few by name, and how many more there are. */
+const fewOf = (names: readonly string[]): string =>
+  `${names.slice(0, NAMED).join(', ')}${names.length > NAMED ? ` and ${names.length - NAMED} more` : ''}`;
+
+export const escsHoldUnlike: Judge = ({ profile, around }) => {
+  const [first, ...others] = (around?.unlike ?? []).filter(({ itemIds }) => itemIds.length > 0);
+  if (!first) return undefined;
+  const labels = first.itemIds.map((id) => `“${itemById(profile, id).label}”`);
+  const more = others.length === 0 ? '' : ` ${others.map(({ name }) => name).join(' and ')} differ too.`;
+  return {
+    id: 'escsHoldUnlike',
+    grade: 'caution',
+    setting: undefined,
+    title: 'The ESCs of this model do not hold the same.',
+    sentence: `${first.name} differs from the first in ${fewOf(labels)}.${more} One motor will pull, brake or cut off before the other. Load it until all hold the same.`,
+    remedies: [{ kind: 'station', label: `Load ${first.name}`, station: 'load' }],
+  };
+};
+
 export const leftAtFactory: Judge = ({ profile, around }) => {
   const items = (around?.assumedItemIds ?? []).map((id) => itemById(profile, id));
   if (items.length === 0) return undefined;
   const felt = items
     .filter(({ setting }) => entersDrills(setting))
     .map((item) => VOCABULARY[item.setting].name);
-  const named = `${felt.slice(0, NAMED).join(', ')}${felt.length > NAMED ? ` and ${felt.length - NAMED} more` : ''}`;
+  const named = fewOf(felt);
   return {
     id: 'leftAtFactory',
     grade: 'note',

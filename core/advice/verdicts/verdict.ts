@@ -35,6 +35,8 @@ export interface Situation {
 export interface Around {
   /** What each ESC of the model has learned. */
   ranges: readonly LearnedRange[];
+  /** The other ESCs of the model, and what each is known to hold otherwise than the first. */
+  unlike: readonly { name: string; itemIds: readonly string[] }[];
   /** Whether an ESC still has to be calibrated, or again. */
   calibrationDue: boolean;
   /** Items that nobody has looked at since the factory. */
@@ -48,7 +50,7 @@ export interface Around {
 /** A step that clears a verdict. */
 export type Remedy =
   | { kind: 'move'; label: string; itemId: string; stopId: string }
-  | { kind: 'station'; label: string; station: 'rig' | 'endpoints' | 'esc' };
+  | { kind: 'station'; label: string; station: 'rig' | 'endpoints' | 'load' | 'esc' };
 
 export type Grade = 'hazard' | 'caution' | 'note';
 
@@ -92,6 +94,7 @@ export const VERDICT_IDS = [
   'endPointsLearnedLow',
   'calibrationLocked',
   'escsUnlike',
+  'escsHoldUnlike',
   'leftAtFactory',
 ] as const;
 

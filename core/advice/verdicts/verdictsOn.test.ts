@@ -106,6 +106,7 @@ const around = (told: Partial<Around>): Given => ({
   rest: {
     around: {
       ranges: [LEARNED],
+      unlike: [],
       calibrationDue: false,
       assumedItemIds: [],
       temporaries: [],
@@ -299,6 +300,14 @@ const TABLE: readonly Row[] = [
     {},
     around({ ranges: [LEARNED, { ...LEARNED, neutralMicros: 1511 }] }),
     around({ ranges: [LEARNED, { ...LEARNED, neutralMicros: 1510 }] }),
+  ],
+  [
+    'escsHoldUnlike',
+    'twinPlane',
+    { cutoff: 3.3 },
+    { cutoff: 3.3 },
+    around({ unlike: [{ name: 'ESC 2, right', itemIds: ['cutoff'] }] }),
+    around({ unlike: [{ name: 'ESC 2, right', itemIds: [] }] }),
   ],
   [
     'leftAtFactory',

@@ -34,7 +34,14 @@ import {
   linearBecHot,
   packAgainstEsc,
 } from './supply';
-import { calibrationLocked, endPointsLearnedLow, escsUnlike, leftAtFactory, overdue } from './standing';
+import {
+  calibrationLocked,
+  endPointsLearnedLow,
+  escsHoldUnlike,
+  escsUnlike,
+  leftAtFactory,
+  overdue,
+} from './standing';
 import { peakAboveRating } from './current';
 import { canHot, doesNotLast, escHot } from './heat';
 import { mayBeMeant, type Grade, type Judge, type Remedy, type Situation, type Verdict } from './verdict';
@@ -72,6 +79,7 @@ const QUICK_JUDGES: readonly Judge[] = [
   endPointsLearnedLow,
   calibrationLocked,
   escsUnlike,
+  escsHoldUnlike,
   leftAtFactory,
 ];
 /** Those that drive the model first. */
