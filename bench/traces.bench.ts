@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { found } from '#core/plan/found.fixture';
 import { factoryStops, handMediumOf, itemById } from '#core/esc/profile';
-import { SHOWS_STORED } from '#core/esc/media';
+import { MEDIA } from '#core/esc/media';
 import { factoryMemory } from '#core/device/simulatedEsc';
 import { alternativesTo, bandOf } from '#core/physics/drills/band';
 import { DRILLS, runDrill, type DrillId } from '#core/physics/drills/runDrill';
@@ -123,7 +123,7 @@ for (const [rigId, profileId] of [
     fromStopId: item.factoryStopId,
     toStopId: item.stops.find(({ id }) => id !== item.factoryStopId)!.id,
   }));
-  const legs = legsFor(changes, SHOWS_STORED[medium.family]);
+  const legs = legsFor(changes, MEDIA[medium.family].showsStored);
   measure(
     `plan: all ${profile.items.length} items, ${medium.family}`,
     () => found(planLegs(machine, start, legs, stick, handMediumOf(profile)!.family)).seconds,
@@ -148,7 +148,7 @@ for (const { profile: pattern } of ARCHETYPES) {
       fromStopId: item.factoryStopId,
       toStopId: item.stops[item.stops.length > 2 ? 2 : 1]!.id,
     }));
-  const legs = legsFor(changes, SHOWS_STORED[medium.family]);
+  const legs = legsFor(changes, MEDIA[medium.family].showsStored);
   measure(
     `plan: ${changes.length} of ${LONG_MENU} items, ${medium.family}`,
     () => found(planLegs(machine, start, legs, stick, handMediumOf(profile)!.family)).seconds,

@@ -1,5 +1,5 @@
 import { ARCHETYPES } from '#core/archetypes/archetypes';
-import { SHOWS_STORED, type HandMedium } from '#core/esc/media';
+import { MEDIA, type HandMedium } from '#core/esc/media';
 import { handMediumOf } from '#core/esc/profile';
 import type { Page } from '@playwright/test';
 import { CHANGES, fiveChangesOn } from './changes';
@@ -44,7 +44,7 @@ for (const { profile, serves } of ARCHETYPES) {
       const keep = page.getByRole('button', { name: 'Done: to the sheets' });
       await expect(keep).toBeEnabled();
       await keep.press('Enter');
-      const basis = SHOWS_STORED[medium.family] ? 'counted back' : 'seen stored';
+      const basis = MEDIA[medium.family].showsStored ? 'counted back' : 'seen stored';
       for (const [itemId, stopId] of Object.entries(targets)) {
         const item = profile.items.find(({ id }) => id === itemId)!;
         const cell = page.getByRole('cell', { name: `${item.label} · changed`, exact: true });

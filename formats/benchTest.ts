@@ -30,7 +30,7 @@ const supplyTest: yup.ObjectSchema<SupplyTest> = record({
 });
 
 /** A test on the bench as the page sends it and as it is kept. */
-export const benchTestSchema = variants<BenchTest>('kind', {
+export const benchTestSchema = variants<BenchTest, 'kind'>('kind', {
   travel: record({
     kind: oneOf(['travel'] as const),
     escNumber: whole(1, MOST_ESCS),

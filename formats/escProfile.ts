@@ -34,7 +34,7 @@ import { part, type Upgrade } from './upgrade';
 const curvePoint = listOf(between(0, 100, '%'), 2, 2) as unknown as yup.Schema<[number, number]>;
 
 /** A setting value: which fields it has depends on its kind. */
-const settingValue = variants<SettingValue>('kind', {
+const settingValue = variants<SettingValue, 'kind'>('kind', {
   off: record({ kind: oneOf(['off'] as const) }),
   number: record({ kind: oneOf(['number'] as const), value: between(-1000, 100000, '') }),
   packVolts: record({ kind: oneOf(['packVolts'] as const), value: between(0, 200, 'V') }),
@@ -57,7 +57,7 @@ const stop = record({
 
 const stopIds = (): yup.ISchema<string[]> => listOf(idField(), 1, 500);
 
-const condition = variants<Condition>('kind', {
+const condition = variants<Condition, 'kind'>('kind', {
   stops: record({ kind: oneOf(['stops'] as const), itemId: idField(), stopIds: stopIds() }) as never,
   model: record({ kind: oneOf(['model'] as const), fact: keyOf<ModelFact>(MODEL_FACTS) }),
 });
@@ -101,7 +101,7 @@ const notes = (): yup.StringSchema<Notes> =>
 /** How a number is unlocked and run on keys with text. */
 const numberKeys = { numberHoldMs: hold, numberStepMs: between(20, 5000, 'ms') };
 
-const medium = variants<Medium>('family', {
+const medium = variants<Medium, 'family'>('family', {
   oneKey: record({
     family: oneOf(['oneKey'] as const),
     keyName: nameField(),
@@ -207,7 +207,7 @@ const takenAtRest = {
   windowMs: timeWindow,
 };
 
-const calibration = variants<EndPointFamily>('family', {
+const calibration = variants<EndPointFamily, 'family'>('family', {
   keyConfirmed: record({
     family: oneOf(['keyConfirmed'] as const),
     ...threePoints,

@@ -136,18 +136,19 @@ const ALTERNATIVES = new WeakMap<object, readonly yup.ISchema<unknown>[]>();
 /**
  * An object whose fields depend on the word in one of them.
  * @param key the field that tells which it is
- * @param records a schema for each word
+ * @param records a schema for each word: one that is missing does not compile
  */
-export function variants<T extends object>(
-  key: keyof T & string,
-  records: Record<string, yup.ObjectSchema<T>>,
+export function variants<T extends Record<K, string>, K extends string>(
+  key: K,
+  records: Record<T[K], yup.ObjectSchema<T>>,
 ): yup.Lazy<T> {
+  const byWord: Record<string, yup.ObjectSchema<T>> = records;
   const unknown = record({ [key]: oneOf(Object.keys(records)) }) as unknown as yup.ObjectSchema<T>;
   const schema = yup.lazy((value: unknown) => {
     const word = (value as Record<string, unknown> | null | undefined)?.[key];
-    return typeof word === 'string' && Object.hasOwn(records, word) ? records[word]! : unknown;
+    return typeof word === 'string' && Object.hasOwn(byWord, word) ? byWord[word]! : unknown;
   });
-  ALTERNATIVES.set(schema, Object.values(records));
+  ALTERNATIVES.set(schema, Object.values(byWord));
   return schema as unknown as yup.Lazy<T>;
 }
 

@@ -38,7 +38,7 @@ function stated(path: QuantityPath): yup.ObjectSchema<Quantity> {
   return quantity(least, most, sameUnit);
 }
 
-const vehicle = variants<Vehicle>('kind', {
+const vehicle = variants<Vehicle, 'kind'>('kind', {
   wheels: record({
     kind: oneOf(['wheels'] as const),
     massKg: stated('vehicle.massKg'),

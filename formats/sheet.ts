@@ -1,4 +1,4 @@
-import { MEDIUM_WORDS, type MediumFamily } from '#core/esc/media';
+import { MEDIA, type MediumFamily } from '#core/esc/media';
 import { HAND_VALUES, HAND_VALUE_KEYS, type HandValues } from '#core/rig/handValues';
 import type { Sheet, SheetValue } from '#core/sheet/sheet';
 import { EVIDENCE, type EvidenceBasis } from '#core/sheet/evidence';
@@ -32,7 +32,7 @@ export const sheetSchema: yup.ObjectSchema<Sheet> = record({
   profileRevision: whole(1, 1000000),
   profileName: nameField(),
   keptAt: instant(),
-  medium: keyOf<MediumFamily>(MEDIUM_WORDS).nullable().defined(),
+  medium: keyOf<MediumFamily>(MEDIA).nullable().defined(),
   simulated: yup.boolean().strict().nullable().defined(),
   values: listOf(value, 1, 100),
   otherEscs: listOf(record({ escNumber: whole(2, 12), values: listOf(value, 1, 100) }), 0, 11),

@@ -1,4 +1,4 @@
-import { SHOWS_STORED } from '#core/esc/media';
+import { MEDIA } from '#core/esc/media';
 import { handMediumOf, type StopByItem } from '#core/esc/profile';
 import { factoryMemory } from '#core/device/simulatedEsc';
 import { escMachine } from '#core/procedure/escMachine';
@@ -36,7 +36,7 @@ export function makePlan(context: Context, sets: readonly string[]): Planned {
   const memory = { ...factoryMemory(profile), stops, range: stick };
   const start = initialConfig(machine, memory, stick.neutralMicros);
   const inOrder = inShortOrder(profile, medium.family, changesInOrder(profile, stops, changes));
-  const legs = legsFor(inOrder, SHOWS_STORED[medium.family]);
+  const legs = legsFor(inOrder, MEDIA[medium.family].showsStored);
   const load = planLegs(machine, start, legs, stick, medium.family);
   const restart = isPlanned(load) ? planRestart(machine, load.end, stick, medium.family) : load;
   if (!isPlanned(load) || !isPlanned(restart)) {

@@ -1,5 +1,5 @@
 import { countedNotes } from '../esc/notes';
-import { KNOWS_NUMBERS, type Medium } from '../esc/media';
+import { MEDIA, type Medium } from '../esc/media';
 import { UNTIED, type EscProfile, type ProfileItem } from '../esc/profile';
 
 export type Kinds = 'plain' | 'mixed';
@@ -50,7 +50,7 @@ const mixed = ({ items, media, ...rest }: EscProfile): EscProfile => ({
     ...item,
     typed: media.some(({ family }) => family === 'keyPad') ? `KEY ${at + 1}` : null,
     numberField:
-      item.stops.length < 4 || !media.some(({ family }) => KNOWS_NUMBERS.includes(family))
+      item.stops.length < 4 || !media.some(({ family }) => MEDIA[family].knowsNumbers)
         ? null
         : numberBehindTheFirst(item, at % 2 === 0),
   })),

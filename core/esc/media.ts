@@ -167,46 +167,52 @@ export type Medium =
 export type MediumFamily = Medium['family'];
 export type MediumOf<F extends MediumFamily> = Extract<Medium, { family: F }>;
 
+/** What is to be known of a medium, whatever its keys and lamps are called. */
+interface MediumFacts {
+  words: string;
+  /** `hand`: by a plan of gestures; `link`: by this computer; `form`: by a person, in a program beside it. */
+  workedBy: 'hand' | 'link' | 'form';
+  /** Whether it shows what is stored, so that it can be read back. */
+  showsStored: boolean;
+  /** Whether a number that is locked can be entered: by keys with text, digits or a computer. */
+  knowsNumbers: boolean;
+  /** Whether its menu listens to the stick: all ESCs on one channel hear the same. */
+  hearsStick: boolean;
+}
+
+const BY_HAND = { workedBy: 'hand', showsStored: true, knowsNumbers: false, hearsStick: false } as const;
+const BY_STICK = { ...BY_HAND, showsStored: false, hearsStick: true } as const;
+const BY_TEXT = { ...BY_HAND, knowsNumbers: true } as const;
+
+/** Every medium: one line here is the first step of a new one, and the compiler asks for the rest. */
+export const MEDIA = {
+  oneKey: { words: 'one key, flashes and beeps', ...BY_HAND },
+  twoKeys: { words: 'two keys and rows of lamps', ...BY_HAND },
+  stickTones: { words: 'the stick and tones', ...BY_STICK },
+  stickToggle: { words: 'the stick and tones, toggling', ...BY_STICK },
+  lampCard: { words: 'a card with lamps', ...BY_HAND },
+  textBox: { words: 'a box with text', ...BY_TEXT },
+  keyPad: { words: 'a key pad with codes', ...BY_TEXT, showsStored: false },
+  transmitterMenu: { words: 'a menu on the transmitter', ...BY_TEXT },
+  link: { words: 'the link', workedBy: 'link', showsStored: true, knowsNumbers: true, hearsStick: false },
+  programForm: {
+    words: 'a form in another program',
+    workedBy: 'form',
+    showsStored: true,
+    knowsNumbers: true,
+    hearsStick: false,
+  },
+} as const satisfies Record<MediumFamily, MediumFacts>;
+
+type WorkedBy<By extends MediumFacts['workedBy']> = {
+  [F in MediumFamily]: (typeof MEDIA)[F]['workedBy'] extends By ? F : never;
+}[MediumFamily];
+
 /** The media worked by hand on the ESC, by a plan of gestures. */
-export type HandMedium = Exclude<Medium, LinkMedium | ProgramFormMedium>;
+export type HandMedium = MediumOf<WorkedBy<'hand'>>;
 
 /** Whether a hand works it by a plan of gestures; a link and a form in another program know none. */
-export const isByHand = (medium: Medium): medium is HandMedium =>
-  medium.family !== 'link' && medium.family !== 'programForm';
-
-export const MEDIUM_WORDS: Readonly<Record<MediumFamily, string>> = {
-  oneKey: 'one key, flashes and beeps',
-  twoKeys: 'two keys and rows of lamps',
-  stickTones: 'the stick and tones',
-  stickToggle: 'the stick and tones, toggling',
-  lampCard: 'a card with lamps',
-  textBox: 'a box with text',
-  keyPad: 'a key pad with codes',
-  transmitterMenu: 'a menu on the transmitter',
-  link: 'the link',
-  programForm: 'a form in another program',
-};
-
-/** Whether a medium shows what is stored, so that it can be read back by eye. */
-export const SHOWS_STORED: Readonly<Record<HandMedium['family'], boolean>> = {
-  oneKey: true,
-  twoKeys: true,
-  lampCard: true,
-  textBox: true,
-  transmitterMenu: true,
-  stickTones: false,
-  stickToggle: false,
-  keyPad: false,
-};
-
-/** The media on which a number that is locked can be entered: keys that say in text where it stands, digits, a computer. */
-export const KNOWS_NUMBERS: readonly MediumFamily[] = [
-  'textBox',
-  'transmitterMenu',
-  'keyPad',
-  'link',
-  'programForm',
-];
+export const isByHand = (medium: Medium): medium is HandMedium => MEDIA[medium.family].workedBy === 'hand';
 
 /** The medium of a family, if it is among them. */
 export const mediumOf = <F extends MediumFamily>(media: readonly Medium[], family: F) =>

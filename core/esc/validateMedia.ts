@@ -2,7 +2,7 @@
 import type { Problem } from '../units/problem';
 import {
   calibrationKey,
-  KNOWS_NUMBERS,
+  MEDIA,
   mediumOf,
   type KeyPadMedium,
   type MediumFamily,
@@ -36,7 +36,7 @@ export function mediaProblems(profile: EscProfile): Problem[] {
     if (index !== -1 && mediumOf(media, one)) problems.push({ path: `media.${index}`, sentence: why });
   }
   const locked = profile.items.findIndex(({ numberField }) => numberField?.unlockedByHold);
-  if (locked !== -1 && !media.some(({ family }) => KNOWS_NUMBERS.includes(family)))
+  if (locked !== -1 && !media.some(({ family }) => MEDIA[family].knowsNumbers))
     problems.push({
       path: `items.${locked}.stops`,
       sentence: `“${profile.items[locked]!.label}” has a number that is unlocked by a hold: that takes a box with text, a menu on the transmitter, a key pad or a computer. Choose such a way, or say that it is not locked.`,

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ARCHETYPES } from '../archetypes/archetypes';
 import { menuOf, type Kinds } from '../archetypes/menuOf.fixture';
-import { SHOWS_STORED } from '../esc/media';
+import { MEDIA } from '../esc/media';
 import { handMediumOf, type EscProfile, type StopByItem } from '../esc/profile';
 import { escMachine } from '../procedure/escMachine';
 import { KEYS, type Config, type Input, type Machine } from '../procedure/language';
@@ -48,7 +48,7 @@ function setUp(pattern: EscProfile, items: Case, kinds: Kinds) {
   const changes = profile.items
     .filter(({ id }) => held[id] !== wanted[id])
     .map(({ id }): Change => ({ itemId: id, fromStopId: held[id]!, toStopId: wanted[id]! }));
-  return { machine, stick, start, wanted, changes, showsStored: SHOWS_STORED[familyOf(profile)] };
+  return { machine, stick, start, wanted, changes, showsStored: MEDIA[familyOf(profile)].showsStored };
 }
 
 const after = (machine: Machine, start: Config, inputs: Input[]): Config =>

@@ -2,7 +2,7 @@ import { found } from './found.fixture';
 import { describe, expect, it } from 'vitest';
 import { ARCHETYPES } from '../archetypes/archetypes';
 import { actAll, factoryMemory, placeOnBench } from '../device/simulatedEsc';
-import { SHOWS_STORED } from '../esc/media';
+import { MEDIA } from '../esc/media';
 import { handMediumOf, type EscProfile } from '../esc/profile';
 import { cardProfile, smallProfile, toneProfile } from '../esc/smallProfile.fixture';
 import { escMachine } from '../procedure/escMachine';
@@ -104,7 +104,9 @@ describe.each(byHand)('gestures of a plan by %s', (family, profile) => {
     fromStopId: factoryStopId,
     toStopId: stops.find((stop) => stop.id !== factoryStopId)!.id,
   }));
-  const { legs } = found(planLegs(machine, start, legsFor(changes, SHOWS_STORED[family]), stick, family));
+  const { legs } = found(
+    planLegs(machine, start, legsFor(changes, MEDIA[family].showsStored), stick, family),
+  );
   const all = legs.flatMap((leg) => leg.gestures);
 
   it('leave out nothing and add nothing', () => {

@@ -1,7 +1,7 @@
 import { found } from './found.fixture';
 import { describe, expect, it } from 'vitest';
 import { factoryMemory } from '../device/simulatedEsc';
-import { SHOWS_STORED } from '../esc/media';
+import { MEDIA } from '../esc/media';
 import { handMediumOf, type EscProfile } from '../esc/profile';
 import { cardProfile, smallProfile, toneProfile } from '../esc/smallProfile.fixture';
 import { escMachine } from '../procedure/escMachine';
@@ -20,7 +20,7 @@ function told(profile: EscProfile, channel: ThrottleChannel) {
   const stick = rangeOf(channel);
   const machine = escMachine(profile);
   const start = initialConfig(machine, { ...factoryMemory(profile), range: stick }, stick.neutralMicros);
-  const shows = SHOWS_STORED[handMediumOf(profile)!.family];
+  const shows = MEDIA[handMediumOf(profile)!.family].showsStored;
   const change = { itemId: 'bite', fromStopId: 'bite-2', toStopId: 'bite-4' };
   const load = found(
     planLegs(machine, start, legsFor([change], shows), stick, handMediumOf(profile)!.family),

@@ -2,7 +2,7 @@ import { found } from './found.fixture';
 import { describe, expect, it } from 'vitest';
 import { ARCHETYPES } from '../archetypes/archetypes';
 import { factoryMemory } from '../device/simulatedEsc';
-import { SHOWS_STORED } from '../esc/media';
+import { MEDIA } from '../esc/media';
 import { handMediumOf, itemForSetting, type EscProfile } from '../esc/profile';
 import { escMachine } from '../procedure/escMachine';
 import { initialConfig } from '../procedure/step';
@@ -26,7 +26,7 @@ function told(id: string, setting: SettingId, toPlace: number) {
     planLegs(
       machine,
       start,
-      legsFor([change], SHOWS_STORED[handMediumOf(profile)!.family]),
+      legsFor([change], MEDIA[handMediumOf(profile)!.family].showsStored),
       stick,
       handMediumOf(profile)!.family,
     ),

@@ -1,5 +1,5 @@
 import { actAll, placeOnBench, type SimulatedEsc } from '../device/simulatedEsc';
-import { SHOWS_STORED } from '../esc/media';
+import { MEDIA } from '../esc/media';
 import { handMediumOf, type EscProfile, type StopByItem } from '../esc/profile';
 import type { Input } from '../procedure/language';
 import { stateOf } from '../procedure/step';
@@ -32,7 +32,7 @@ export interface LoadByHand {
  */
 export function loadByHand({ profile, stick, real, known, wanted, instead }: LoadByHand): SimulatedEsc {
   let esc = placeOnBench(profile, { stops: real, range: stick }, stick.neutralMicros);
-  let session = beginLoad(known, wanted, [], SHOWS_STORED[handMediumOf(profile)!.family]);
+  let session = beginLoad(known, wanted, [], MEDIA[handMediumOf(profile)!.family].showsStored);
   let watched = NOTHING_SEEN;
   for (let n = 0; n < MOST_STEPS; n += 1) {
     const [leg] = legsLeft(profile, session);

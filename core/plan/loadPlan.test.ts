@@ -6,7 +6,7 @@ import { ARCHETYPES } from '../archetypes/archetypes';
 import { readDocument } from '../../formats/document';
 import { actAll, factoryMemory, placeOnBench, type SimulatedEsc } from '../device/simulatedEsc';
 import type { EscProfile, StopByItem } from '../esc/profile';
-import { SHOWS_STORED } from '../esc/media';
+import { MEDIA } from '../esc/media';
 import { factoryStops, handMediumOf } from '../esc/profile';
 import { cardProfile, smallProfile, stayingProfile, toneProfile } from '../esc/smallProfile.fixture';
 import type { Input } from '../procedure/language';
@@ -37,7 +37,7 @@ const PROFILES: Record<string, EscProfile> = {
 
 const stickOf = (profile: EscProfile): LearnedRange =>
   profile.calibration.family === 'stickAtPowerOn' ? PLANE : CAR;
-const shows = (profile: EscProfile): boolean => SHOWS_STORED[handMediumOf(profile)!.family];
+const shows = (profile: EscProfile): boolean => MEDIA[handMediumOf(profile)!.family].showsStored;
 
 function bench(profile: EscProfile): SimulatedEsc {
   const range = stickOf(profile);

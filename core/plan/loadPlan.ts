@@ -1,4 +1,4 @@
-import type { MediumFamily } from '../esc/media';
+import { MEDIA, type MediumFamily } from '../esc/media';
 import type { Change } from '../sheet/draft';
 import type { Config, EscMemory, Input, Machine } from '../procedure/language';
 import { stateOf, storedWith } from '../procedure/step';
@@ -54,7 +54,7 @@ export function planLegs(
   by: MediumFamily,
 ): LoadPlan | NoWay {
   const planned: PlannedLeg[] = [];
-  const explorer = new Explorer(machine, LISTENS_TO_STICK.includes(by) ? stick : onlyRest(stick), by);
+  const explorer = new Explorer(machine, MEDIA[by].hearsStick ? stick : onlyRest(stick), by);
   let config = start;
   for (const leg of legs) {
     const goal = leg.purpose === 'store' ? storeGoal(machine, config, leg) : showGoal(machine, config, leg);
@@ -70,8 +70,6 @@ export function planLegs(
   }
   return { legs: planned, seconds: planned.reduce((sum, { seconds }) => sum + seconds, 0), end: config };
 }
-
-const LISTENS_TO_STICK: readonly MediumFamily[] = ['stickTones', 'stickToggle'];
 
 /** Where no menu listens to the stick, a hand has no reason to move it anywhere but to rest. */
 const onlyRest = ({ neutralMicros }: LearnedRange): LearnedRange => ({

@@ -2,7 +2,7 @@
  * The ESCs of a model that has several: each holds its own values, and all of them should hold the same. The first is the
  * one that is tuned; the others follow it.
  */
-import type { MediumFamily } from '../esc/media';
+import { MEDIA, type MediumFamily } from '../esc/media';
 import type { EscProfile, WantedStops } from '../esc/profile';
 import type { SettingId } from '../settings/vocabulary';
 import type { Draft } from './draft';
@@ -38,9 +38,6 @@ export function intentsForOther(
   );
 }
 
-/** The media in which one stick is heard by every ESC of the model. */
-const HEARD_BY_ALL: readonly MediumFamily[] = ['stickTones', 'stickToggle'];
-
 /**
  * Whether all ESCs can be loaded at once by this medium: they hear the same stick, hold the same in what is changed, and
  * are to be given the same.
@@ -51,7 +48,7 @@ export function canLoadTogether(
   escs: readonly { holdings: Holdings; intents: WantedStops }[],
 ): boolean {
   const [first, ...others] = escs;
-  if (!first || others.length === 0 || !HEARD_BY_ALL.includes(medium)) return false;
+  if (!first || others.length === 0 || !MEDIA[medium].hearsStick) return false;
   const itemIds = Object.keys(first.intents);
   return others.every(
     ({ holdings, intents }) =>

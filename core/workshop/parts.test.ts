@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { problemsOf } from '../../formats/document';
 import { escProfileSchema } from '../../formats/escProfile';
 import { ARCHETYPES } from '../archetypes/archetypes';
-import { FAMILY_WORDS, MEDIUM_WORDS, type EndPointFamily, type MediumFamily } from '../esc/media';
+import { FAMILY_WORDS, MEDIA, type EndPointFamily, type MediumFamily } from '../esc/media';
 import type { EscProfile } from '../esc/profile';
 import { factoryMemory, placeOnBench } from '../device/simulatedEsc';
 import { CALIBRATION_FIELDS, MEDIUM_FIELDS, usualPart } from './partFields';
@@ -38,7 +38,7 @@ const medium = (sketch: Sketch, values: Record<string, string>): Sketch => ({
 });
 
 describe('how an ESC is set, as typed', () => {
-  const families = Object.keys(MEDIUM_WORDS) as MediumFamily[];
+  const families = Object.keys(MEDIA) as MediumFamily[];
 
   it.each(families)('%s with what is usual in every field makes a working ESC', (family) => {
     const isHeard = family === 'stickTones' || family === 'stickToggle';

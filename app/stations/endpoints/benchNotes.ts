@@ -17,7 +17,7 @@ export type BenchNote =
   | { note: 'jitter'; jitterMicros: number }
   | { note: 'test'; test: BenchTest };
 
-const noteSchema = variants<BenchNote>('note', {
+const noteSchema = variants<BenchNote, 'note'>('note', {
   tick: record({ note: oneOf(['tick'] as const), line: textField(), ticked: yesNo() }),
   jitter: record({ note: oneOf(['jitter'] as const), jitterMicros: between(0, 200, 'µs') }),
   test: record({ note: oneOf(['test'] as const), test: benchTestSchema as never }) as never,

@@ -1,4 +1,4 @@
-import { isByHand, MEDIUM_WORDS, SHOWS_STORED, type HandMedium, type Medium } from '#core/esc/media';
+import { isByHand, MEDIA, type HandMedium, type Medium } from '#core/esc/media';
 import { openHazards } from '#core/advice/verdicts/verdict';
 import { itemById, stopById } from '#core/esc/profile';
 import { isPlanned } from '#core/plan/search';
@@ -60,7 +60,7 @@ export function BeforeLoad({ onBegin, onEsc }: Props) {
   const plan = usePlannedLoad(isByHand(medium) ? medium : undefined, load.changes);
   const noWay = plan !== undefined && !isPlanned(plan) ? plan : undefined;
   const uncounted = profile.items.filter((item) => holdings[item.id]?.basis === 'seenStored');
-  const countable = isByHand(medium) && !SHOWS_STORED[medium.family] ? [] : uncounted;
+  const countable = isByHand(medium) && !MEDIA[medium.family].showsStored ? [] : uncounted;
 
   const toStore = changes.length > 0 || countable.length > 0;
   if (!toStore && handChanges.length === 0) return <NothingToLoad onEsc={onEsc} />;
@@ -204,7 +204,7 @@ function MediumChoice({
   const { profile } = useBench();
   const words = (medium: Medium): ReactNode => (
     <Way
-      name={MEDIUM_WORDS[medium.family]}
+      name={MEDIA[medium.family].words}
       what={isByHand(medium) ? <ByHand medium={medium} /> : NOT_BY_HAND[medium.family]}
     />
   );
@@ -256,7 +256,7 @@ function Way({ name, what }: { name: string; what: ReactNode }) {
 /** How long the hand takes, or that it cannot. */
 function ByHand({ medium }: { medium: HandMedium }) {
   const plan = usePlannedLoad(medium, useMenuOrder(medium.family));
-  const shows = SHOWS_STORED[medium.family];
+  const shows = MEDIA[medium.family].showsStored;
   if (plan === undefined) return '…';
   if (!isPlanned(plan))
     return plan === 'noWay' ? 'its menu does not open for this radio now' : 'no plan was found';

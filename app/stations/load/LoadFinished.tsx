@@ -1,4 +1,4 @@
-import { SHOWS_STORED, type HandMedium, type ProgramFormMedium } from '#core/esc/media';
+import { MEDIA, type HandMedium, type ProgramFormMedium } from '#core/esc/media';
 import { ACCEPTANCE } from '#core/rig/safety';
 import { handChangesOf, type HandValues } from '#core/rig/handValues';
 import { Form, useNavigation } from 'react-router';
@@ -31,7 +31,7 @@ export function LoadFinished({ medium, where, after, changed, ready, arms, onNex
   const { kind } = rig.vehicle;
   const byHand = handChangesOf(rig, after);
   if (byHand.length > 0) return <HandSteps changes={byHand} />;
-  const shows = medium !== null && (medium === 'programForm' || SHOWS_STORED[medium]);
+  const shows = medium !== null && (medium === 'programForm' || MEDIA[medium].showsStored);
   return (
     <div>
       <p className="font-display text-4xl leading-tight font-bold lg:text-5xl" data-testid="instruction">

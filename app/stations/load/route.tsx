@@ -1,4 +1,4 @@
-import { MEDIUM_WORDS, type MediumFamily } from '#core/esc/media';
+import { isByHand, MEDIA, type MediumFamily } from '#core/esc/media';
 import { handChangesOf, handChangeTitle } from '#core/rig/handValues';
 import type { WantedStops } from '#core/esc/profile';
 import { changesOf } from '#core/sheet/draft';
@@ -61,7 +61,7 @@ async function keepLoaded(bench: Bench, form: FormData): Promise<LoadAnswer> {
     typeof loadId !== 'string' ||
     !isUuid(loadId) ||
     typeof medium !== 'string' ||
-    (medium !== '' && !Object.hasOwn(MEDIUM_WORDS, medium))
+    (medium !== '' && !Object.hasOwn(MEDIA, medium))
   )
     return { sentence: 'The page did not say by which medium it loaded. Reload it.' };
   const said = new Set(form.getAll('changed'));
@@ -142,20 +142,21 @@ function LoadOfOne({ onEsc }: { onEsc: (escNumber: number) => void }) {
         <LoadFinished medium={null} where="own" after={after} changed={[]} ready arms onNext={onNext} />
       </ByHand>
     );
-  if (medium.family === 'link')
-    return <LinkLoad intents={begun.intents} onAgain={() => setBegun(undefined)} onNext={onNext} />;
-  if (medium.family === 'programForm')
-    return (
-      <FormLoad
-        medium={medium}
-        precaution={begun.precaution}
-        intents={begun.intents}
-        after={after}
-        onNext={onNext}
-      />
-    );
-  const Deck = begun.where === 'own' ? OwnDeck : SimulatedDeck;
-  return <Deck {...rest} medium={medium} after={after} onNext={onNext} />;
+  if (isByHand(medium)) {
+    const Deck = begun.where === 'own' ? OwnDeck : SimulatedDeck;
+    return <Deck {...rest} medium={medium} after={after} onNext={onNext} />;
+  }
+  return medium.family === 'link' ? (
+    <LinkLoad intents={begun.intents} onAgain={() => setBegun(undefined)} onNext={onNext} />
+  ) : (
+    <FormLoad
+      medium={medium}
+      precaution={begun.precaution}
+      intents={begun.intents}
+      after={after}
+      onNext={onNext}
+    />
+  );
 }
 
 /** Where nothing but hands work: the step alone. */

@@ -1,5 +1,5 @@
 import type { SimulatedEsc } from '#core/device/simulatedEsc';
-import { SHOWS_STORED, type HandMedium } from '#core/esc/media';
+import { MEDIA, type HandMedium } from '#core/esc/media';
 import { itemById, type WantedStops } from '#core/esc/profile';
 import {
   afterAstray,
@@ -34,7 +34,7 @@ export function useLoad(
       heldStops(profile, holdings),
       intents,
       uncounted.map((item) => item.id),
-      SHOWS_STORED[medium.family],
+      MEDIA[medium.family].showsStored,
     );
   });
   const [surprise, setSurprise] = useState<string>();

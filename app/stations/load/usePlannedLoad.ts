@@ -1,4 +1,4 @@
-import { SHOWS_STORED, type HandMedium } from '#core/esc/media';
+import { MEDIA, type HandMedium } from '#core/esc/media';
 import { legsFor, planLegs, type LoadPlan } from '#core/plan/loadPlan';
 import type { NoWay } from '#core/plan/search';
 import { escMachine } from '#core/procedure/escMachine';
@@ -25,6 +25,6 @@ export function usePlannedLoad(
     const machine = escMachine(profile);
     const stick = rangeOf(rig.channel);
     const start = initialConfig(machine, memory, stick.neutralMicros);
-    return planLegs(machine, start, legsFor(changes, SHOWS_STORED[medium.family]), stick, medium.family);
+    return planLegs(machine, start, legsFor(changes, MEDIA[medium.family].showsStored), stick, medium.family);
   }, [medium, inBrowser, profile, rig.channel, memory, changes]);
 }

@@ -1,4 +1,4 @@
-import { FAMILY_WORDS, MEDIUM_WORDS, type EndPointFamily, type MediumFamily } from '#core/esc/media';
+import { FAMILY_WORDS, MEDIA, type EndPointFamily, type MediumFamily } from '#core/esc/media';
 import { CALIBRATION_FIELDS, MEDIUM_FIELDS, usualPart, type PartField } from '#core/workshop/partFields';
 import type { SketchPart } from '#core/workshop/sketch';
 import { Button } from '../../ui/Button';
@@ -9,7 +9,7 @@ import type { SketchBench } from './useSketch';
 /** How it is set and how it learns end points, with the times and names that its manual states. */
 export function MediaPart({ bench }: { bench: SketchBench }) {
   const { sketch, set, problemAt } = bench;
-  const free = (Object.keys(MEDIUM_WORDS) as MediumFamily[]).filter(
+  const free = (Object.keys(MEDIA) as MediumFamily[]).filter(
     (family) => !sketch.media.some((medium) => medium.family === family),
   );
   const setMedium = (place: number, medium: SketchPart<MediumFamily>): void =>
@@ -28,7 +28,7 @@ export function MediaPart({ bench }: { bench: SketchBench }) {
               label={place === 0 ? 'By' : 'Also by'}
               value={medium.family}
               problem={problemAt(`media.${place}`)}
-              options={[medium.family, ...free].map((family) => [family, MEDIUM_WORDS[family]])}
+              options={[medium.family, ...free].map((family) => [family, MEDIA[family].words])}
               onChange={(family) =>
                 setMedium(place, usualPart(family as MediumFamily, MEDIUM_FIELDS[family as MediumFamily]))
               }

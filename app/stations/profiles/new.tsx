@@ -1,5 +1,5 @@
 import { ARCHETYPES } from '#core/archetypes/archetypes';
-import { MEDIUM_WORDS } from '#core/esc/media';
+import { MEDIA } from '#core/esc/media';
 import { VEHICLE_CLASSES } from '#core/rig/vehicleClass';
 import { MEDIUM_FIELDS, usualPart } from '#core/workshop/partFields';
 import type { Sketch } from '#core/workshop/sketch';
@@ -114,7 +114,7 @@ function Starts() {
           >
             <span className="min-w-0 flex-1 basis-72">
               <span className="block font-display text-xl font-bold">
-                {profile.media.map(({ family }) => MEDIUM_WORDS[family]).join(', ')}
+                {profile.media.map(({ family }) => MEDIA[family].words).join(', ')}
               </span>
               <span className="text-muted">
                 as on many for: {serves.map((id) => VEHICLE_CLASSES[id].toLowerCase()).join(', ')}

@@ -1,4 +1,4 @@
-import { MEDIUM_WORDS } from '#core/esc/media';
+import { MEDIA } from '#core/esc/media';
 import { readForm } from '#server/readBody';
 import { deleteProfile, listProfiles, rigsByProfile } from '#server/repositories/escProfiles';
 import { currentGarage } from '#server/repositories/garages';
@@ -25,7 +25,7 @@ export async function loader(_args: Route.LoaderArgs) {
     revision: profile.revision,
     items: profile.items.length,
     cells: `${profile.limits.minCells} to ${profile.limits.maxCells} cells`,
-    media: profile.media.map(({ family }) => MEDIUM_WORDS[family]).join(', '),
+    media: profile.media.map(({ family }) => MEDIA[family].words).join(', '),
     rigs: rigs[profile.id] ?? 0,
     assumed: profile.items.flatMap(({ stops }) => stops).filter(({ basis }) => basis === 'assumed').length,
   }));

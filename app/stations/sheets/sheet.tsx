@@ -1,4 +1,4 @@
-import { MEDIUM_WORDS } from '#core/esc/media';
+import { MEDIA } from '#core/esc/media';
 import { findSheet } from '#server/repositories/sheets';
 import { data } from 'react-router';
 import { PrintBar } from '../../ui/PrintBar';
@@ -25,7 +25,7 @@ export default function SheetRoute({ loaderData }: Route.ComponentProps) {
       </h1>
       <p className="mt-1">
         {sheet.profileName}, revision {sheet.profileRevision} · kept <Time iso={sheet.keptAt} />
-        {sheet.medium && ` · by ${MEDIUM_WORDS[sheet.medium]}`}
+        {sheet.medium && ` · by ${MEDIA[sheet.medium].words}`}
         {sheet.simulated === true && ' · on the simulated ESC'}
       </p>
       <div className="mt-4">

@@ -9,6 +9,44 @@ import { playGolden } from '../golden';
 // Written from common practice before the machines: gestures in, what is shown and kept out.
 const SCRIPTS: [what: string, profile: EscProfile, script: string][] = [
   [
+    'a number on a box: passed by like one stop, unlocked by a hold, run while held, stepped by presses, kept by its key',
+    numberBoxPattern,
+    `
+    card in
+    power on
+    wait 900
+    press item
+    = text the box 2
+    = text the box 3
+    press valueBack
+    press valueBack
+    = text the box 1
+    press valueBack
+    = text the box 5
+    : state boxChosen
+    press value
+    = text the box 1
+    press valueBack
+    = text the box 5
+    down value
+    wait 1399
+    : state boxChosenDown_value
+    wait 1
+    wait 240
+    = text the box 6
+    = text the box 7
+    up value
+    : state boxNumber
+    press value
+    = text the box 8
+    press valueBack
+    = text the box 7
+    : stop empty-at empty-at-3
+    press ok
+    = tone long
+    : stop empty-at empty-at-7`,
+  ],
+  [
     'a number that is left before it is saved leaves the item as it was',
     numberBoxPattern,
     `
