@@ -86,6 +86,14 @@ const item = record({
   overwrites: listOf(overwrite, 0, 200),
   renumbersMenu: yesNo(),
   switchedOffBy: record({ itemId: idField(), stopId: idField() }).nullable().defined(),
+  existsWhile: listOf(record({ itemId: idField(), stopIds: stopIds() }), 0, 5),
+  alsoSets: record({
+    setting: keyOf<SettingId>(VOCABULARY),
+    values: listOf(record({ stopId: idField(), value: settingValue }), 1, 500),
+  })
+    .nullable()
+    .defined(),
+  commandStopIds: listOf(idField(), 0, 100),
 });
 
 const hold = between(100, 20000, 'ms');
@@ -249,7 +257,10 @@ export const escProfileSchema: yup.ObjectSchema<EscProfile> = record({
   fullSignalShows: textField().nullable().defined(),
   calibration,
   media: listOf(medium, 1, 4),
-  items: listOf(item, 1, 100),
+  items: listOf(item, 1, 300),
+  banks: record({ itemId: idField(), fixedStopIds: listOf(idField(), 0, 20) })
+    .nullable()
+    .defined(),
 });
 
 /** Version 2: a list of media instead of one; the calibration names its own key and lamp. */
@@ -300,9 +311,17 @@ export function escProfileToVersion8(profile: Record<string, unknown>): Record<s
       const { typed } = part(stop);
       return typeof typed === 'string' ? { ...part(stop), typed: typed.padStart(digits, '0') } : stop;
     });
-    return { numberField: null, typed: null, ...item, stops };
+    return {
+      numberField: null,
+      typed: null,
+      existsWhile: [],
+      alsoSets: null,
+      commandStopIds: [],
+      ...item,
+      stops,
+    };
   });
-  return { ...profile, media, items };
+  return { banks: null, ...profile, media, items };
 }
 
 const USUAL_NUMBER_KEYS = { numberHoldMs: 1500, numberStepMs: 150 };

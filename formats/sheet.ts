@@ -34,9 +34,9 @@ export const sheetSchema: yup.ObjectSchema<Sheet> = record({
   keptAt: instant(),
   medium: keyOf<MediumFamily>(MEDIA).nullable().defined(),
   simulated: yup.boolean().strict().nullable().defined(),
-  values: listOf(value, 1, 100),
-  otherEscs: listOf(record({ escNumber: whole(2, 12), values: listOf(value, 1, 100) }), 0, 11),
-  changedItemIds: yup.array().of(idField()).strict().required('is missing').max(100),
+  values: listOf(value, 1, 300),
+  otherEscs: listOf(record({ escNumber: whole(2, 12), values: listOf(value, 1, 300) }), 0, 11),
+  changedItemIds: yup.array().of(idField()).strict().required('is missing').max(300),
   setup,
   note: textField(),
 });

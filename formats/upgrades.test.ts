@@ -140,12 +140,16 @@ describe('documents of version 7', () => {
       ],
     };
     expect(escProfileToVersion8(before)).toEqual({
+      banks: null,
       media: [{ family: 'keyPad', digits: 3, chosenBy: 'code' }],
       items: [
         {
           id: 'volts',
           typed: null,
           numberField: null,
+          existsWhile: [],
+          alsoSets: null,
+          commandStopIds: [],
           stops: [
             { id: 'a', typed: '096' },
             { id: 'b', typed: null },

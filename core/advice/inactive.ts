@@ -1,5 +1,4 @@
 import {
-  itemById,
   MODEL_FACTS,
   stopById,
   valueOf,
@@ -22,11 +21,18 @@ export function inactiveReason(
   stops: StopByItem,
   item: ProfileItem,
 ): string | undefined {
+  if (isFixed(profile, item)) return 'Its maker has fixed this bank: it cannot be set.';
   const condition = item.inactiveWhen.find((c) => holds(rig, stops, c));
   return condition
     ? `Does nothing: ${conditionWords(profile, condition)}.`
     : byMode(rig, profile, stops, item);
 }
+
+const isFixed = ({ banks }: EscProfile, { existsWhile }: ProfileItem): boolean =>
+  existsWhile.some(
+    ({ itemId, stopIds }) =>
+      itemId === banks?.itemId && stopIds.every((id) => banks.fixedStopIds.includes(id)),
+  );
 
 function byMode(
   rig: Rig,
@@ -70,7 +76,8 @@ function factHolds({ motor, fan }: Rig, fact: ModelFact): boolean {
 /** A condition as the rest of a sentence: "Running mode is on Forward only". */
 export function conditionWords(profile: EscProfile, condition: Condition): string {
   if (condition.kind === 'model') return MODEL_FACTS[condition.fact];
-  const item = itemById(profile, condition.itemId);
+  const item = profile.items.find(({ id }) => id === condition.itemId);
+  if (!item) return 'an item that is not in the menu now switches it off';
   const labels = condition.stopIds.map((stopId) => `“${stopById(item, stopId).label}”`);
   return `“${item.label}” is on ${labels.join(' or ')}`;
 }

@@ -124,10 +124,11 @@ export const limits = (
 
 /** A profile whose items are numbered in the order in which they stand. */
 export const profileOf = (
-  facts: Omit<EscProfile, 'revision' | 'items'>,
+  facts: Omit<EscProfile, 'revision' | 'items' | 'banks'>,
   items: readonly Omit<ProfileItem, 'number'>[],
 ): EscProfile => ({
   ...facts,
+  banks: null,
   revision: 1,
   items: items.map((one, index) => ({ ...one, number: index + 1 })),
 });

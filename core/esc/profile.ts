@@ -58,6 +58,19 @@ export interface NumberField {
   unlockedByHold: boolean;
 }
 
+/** Stops of another item, one of which must be chosen. */
+export interface WhileOn {
+  itemId: string;
+  stopIds: string[];
+}
+
+/** A second setting that the stops of an item decide along with the first: "brushless, forward only". */
+export interface AlsoSets {
+  setting: SettingId;
+  /** A stop that says nothing of it is not in here. */
+  values: { stopId: string; value: SettingValue }[];
+}
+
 /** One thing that the ESC lets its owner choose. */
 export interface ProfileItem {
   /** Permanent within the profile, through all its revisions. */
@@ -87,12 +100,25 @@ export interface ProfileItem {
   renumbersMenu: boolean;
   /** Where the item itself cannot switch its thing off: the stop of another item that alone can. */
   switchedOffBy: { itemId: string; stopId: string } | null;
+  /** It is in the menu only while all of these hold; always where there is none. */
+  existsWhile: WhileOn[];
+  alsoSets: AlsoSets | null;
+  /** Stops that do something and are not held: what they overwrite is set, and the item stays as it is. */
+  commandStopIds: string[];
 }
 
 /** What most items have: nothing that ties them to others, and nothing of their own way to be entered. */
 export const UNTIED: Pick<
   ProfileItem,
-  'numberField' | 'typed' | 'inactiveWhen' | 'overwrites' | 'renumbersMenu' | 'switchedOffBy'
+  | 'numberField'
+  | 'typed'
+  | 'inactiveWhen'
+  | 'overwrites'
+  | 'renumbersMenu'
+  | 'switchedOffBy'
+  | 'existsWhile'
+  | 'alsoSets'
+  | 'commandStopIds'
 > = {
   numberField: null,
   typed: null,
@@ -100,7 +126,18 @@ export const UNTIED: Pick<
   overwrites: [],
   renumbersMenu: false,
   switchedOffBy: null,
+  existsWhile: [],
+  alsoSets: null,
+  commandStopIds: [],
 };
+
+/** A set of values, one of which the ESC drives with: chosen by an item, in the pit with one press. */
+export interface Banks {
+  /** The item that chooses; each of its stops is a bank. */
+  itemId: string;
+  /** Banks whose values the maker has fixed. */
+  fixedStopIds: string[];
+}
 
 /** Ratings, as the maker prints them. */
 export interface EscLimits {
@@ -167,6 +204,8 @@ export interface EscProfile {
   /** Every way to enter settings, the handiest first. */
   media: Medium[];
   items: ProfileItem[];
+  /** Items that belong to a bank are in `items` once for each, and exist while it is chosen. */
+  banks: Banks | null;
 }
 
 /** The handiest medium that needs nothing but hands; undefined for an ESC that only a link can set. */
@@ -211,16 +250,43 @@ export type WantedStops = StopsOf<'wanted'>;
 export const factoryStops = (profile: EscProfile): StopByItem =>
   Object.fromEntries(profile.items.map((item) => [item.id, item.factoryStopId]));
 
-/** The vocabulary value that a full set of stops gives one setting; undefined where the ESC lacks the item. */
+/**
+ * The vocabulary value that a full set of stops gives one setting; undefined where the ESC lacks the item. Of several items
+ * the first counts that is in the menu and states a size: "custom" leaves it to the next.
+ */
 export function valueOf(
-  profile: EscProfile,
+  { items }: EscProfile,
   stops: StopByItem,
   setting: SettingId,
 ): SettingValue | undefined {
-  const item = itemForSetting(profile, setting);
-  const stopId = item && stops[item.id];
-  return stopId === undefined ? undefined : stopById(item!, stopId).value;
+  let unsized: SettingValue | undefined;
+  for (const item of items) {
+    const stopId = stops[item.id];
+    if (stopId === undefined || !existsOn(stops, item)) continue;
+    const also =
+      item.alsoSets?.setting === setting && item.alsoSets.values.find((one) => one.stopId === stopId);
+    if (also) return also.value;
+    if (item.setting !== setting) continue;
+    const { value } = stopById(item, stopId);
+    if (value.kind !== 'label') return value;
+    unsized ??= value;
+  }
+  return unsized;
 }
+
+/** Whether an item is in the menu while the ESC holds these. */
+export const existsOn = (stops: StopByItem, { existsWhile }: Pick<ProfileItem, 'existsWhile'>): boolean =>
+  existsWhile.every(({ itemId, stopIds }) => stopIds.includes(stops[itemId] ?? ''));
+
+/** The profile with the items that are in the menu while the ESC holds these: the same one where all are. */
+export function profileOn(profile: EscProfile, stops: StopByItem): EscProfile {
+  const items = profile.items.filter((item) => existsOn(stops, item));
+  return items.length === profile.items.length ? profile : { ...profile, items };
+}
+
+/** The items whose stops decide which others exist. */
+export const choosersOf = ({ items }: EscProfile): Set<string> =>
+  new Set(items.flatMap(({ existsWhile }) => existsWhile.map(({ itemId }) => itemId)));
 
 /** A setting's number in its own unit, or `otherwise` where the ESC lacks it or it is not a number. */
 export function numberOf(

@@ -41,6 +41,7 @@ export function smallProfile(): EscProfile {
       afterwards: 'restartByHand',
     },
     media: [oneKey('restart')],
+    banks: null,
     items: [
       item('way', 1, 'runningMode', 'way-1', [
         ['way-1', 'brakes', { kind: 'choice', choice: 'forwardBrake' }],

@@ -2,10 +2,14 @@ import { itemById, type EscProfile, type ProfileItem, type Stop, type StopByItem
 import { comparableNumber } from '../settings/value';
 import { VOCABULARY } from '../settings/vocabulary';
 
-/** Stops with the lowest vocabulary value first, so that left always does what the left word says. Choices keep the ESC's order. */
+/**
+ * Stops with the lowest vocabulary value first, so that left always does what the left word says. Choices keep the ESC's
+ * order. A command is done once and never held: it has no place on a rail.
+ */
 export function inOrder(item: ProfileItem, cells: number): Stop[] {
   const number = (stop: Stop): number => comparableNumber(stop.value, cells) ?? 0;
-  return VOCABULARY[item.setting].choices ? item.stops : item.stops.toSorted((a, b) => number(a) - number(b));
+  const held = item.stops.filter(({ id }) => !item.commandStopIds.includes(id));
+  return VOCABULARY[item.setting].choices ? held : held.toSorted((a, b) => number(a) - number(b));
 }
 
 /** Where a lozenge may go next: one stop down or up on each of some rails. */

@@ -11,6 +11,7 @@ import {
   type StickTonesMedium,
 } from './media';
 import type { EscProfile, ProfileItem } from './profile';
+import { exclude } from './presence';
 import { repeats } from './repeats';
 
 export function mediaProblems(profile: EscProfile): Problem[] {
@@ -81,7 +82,7 @@ function toneProblems({ items }: EscProfile, medium: StickTonesMedium, path: str
       ? []
       : [{ path: `${path}.toggledItemIds`, sentence: `There is no item '${strange}' that could toggle.` }]),
     ...(wide === -1 ? [] : [{ path: `items.${wide}.stops`, sentence: notTwo(items[wide]!) }]),
-    ...enough(medium.itemNotes, items.length, `${path}.itemNotes`, 'items'),
+    ...enough(medium.itemNotes, lastNumber(items), `${path}.itemNotes`, 'items'),
     ...enough(medium.stopNotes, longest, `${path}.stopNotes`, 'stops'),
     ...sameNotes([...medium.itemNotes, medium.exitNotes], `${path}.itemNotes`),
     ...sameNotes(medium.stopNotes, `${path}.stopNotes`),
@@ -92,7 +93,7 @@ function toneProblems({ items }: EscProfile, medium: StickTonesMedium, path: str
 function toggleProblems({ items }: EscProfile, medium: StickToggleMedium, path: string): Problem[] {
   const many = items.findIndex((item) => item.stops.length > 2);
   return [
-    ...enough(medium.itemNotes, items.length, `${path}.itemNotes`, 'items'),
+    ...enough(medium.itemNotes, lastNumber(items), `${path}.itemNotes`, 'items'),
     ...sameNotes([...medium.itemNotes, medium.exitNotes], `${path}.itemNotes`),
     ...(many === -1
       ? []
@@ -104,6 +105,8 @@ function toggleProblems({ items }: EscProfile, medium: StickToggleMedium, path: 
         ]),
   ];
 }
+
+const lastNumber = (items: readonly ProfileItem[]): number => Math.max(...items.map(({ number }) => number));
 
 const notTwo = ({ number, label, stops }: ProfileItem): string =>
   `Item ${number} “${label}” has ${stops.length} stops; what toggles knows two. Split it, or choose another medium.`;
@@ -143,10 +146,13 @@ function keyPadProblems({ items }: EscProfile, { digits, chosenBy }: KeyPadMediu
   const padded = (number: number): string => String(number).padStart(digits, '0');
   const chosen = items.map((item) => item.typed ?? padded(item.number));
   items.forEach((item, index) => {
-    if (chosen.indexOf(chosen[index]!) !== index)
+    const twin = items.find(
+      (other, place) => place < index && chosen[place] === chosen[index] && !exclude(item, other),
+    );
+    if (twin)
       problems.push({
         path: `items.${index}.typed`,
-        sentence: `“${item.label}” and “${items[chosen.indexOf(chosen[index]!)]!.label}” are both chosen by “${chosen[index]}”: each needs its own.`,
+        sentence: `“${item.label}” and “${twin.label}” are both chosen by “${chosen[index]}”: each needs its own.`,
       });
     if (chosenBy === 'ownKey' ? !/[a-z]/i.test(item.typed ?? '') : !/^\d{1,6}$/.test(chosen[index]!))
       problems.push({

@@ -45,7 +45,12 @@ describe('validating a profile', () => {
       'limits.becKind',
       'set both to 0',
     ],
-    ['one number twice', (p: EscProfile) => (p.items[2]!.number = 2), 'items.2.number', 'is there twice'],
+    [
+      'one number twice',
+      (p: EscProfile) => (p.items[2]!.number = 2),
+      'items.2.number',
+      'both have the number 2',
+    ],
     [
       'a gap in the numbers',
       (p: EscProfile) => (p.items[3]!.number = 7),
@@ -56,7 +61,7 @@ describe('validating a profile', () => {
       'one setting twice',
       (p: EscProfile) => (p.items[1]!.setting = 'brakeStrength'),
       'items.2.setting',
-      'is there twice',
+      'both are Brake strength',
     ],
     [
       'a factory stop that is not there',

@@ -4,6 +4,7 @@ import type { SettingValue } from '../settings/setting';
 import { asksForThree } from './media';
 import type { EscLimits, EscProfile, ProfileItem, Stop } from './profile';
 import { numberFieldProblems } from './numberField';
+import { presenceProblems } from './presence';
 import { repeats } from './repeats';
 import { SCALES, scalesOf } from './scale';
 import { mediaProblems } from './validateMedia';
@@ -19,10 +20,8 @@ export function validateProfile(profile: EscProfile): Problem[] {
   return [
     ...limitProblems(profile),
     ...mediaProblems(profile),
-    ...repeats(profile.items, 'items', 'number', (item) => `item number ${item.number}`),
     ...repeats(profile.items, 'items', 'id', (item) => `item id '${item.id}'`),
-    ...settingRepeats(profile.items),
-    ...numberingGaps(profile.items, 'items', 'item'),
+    ...presenceProblems(profile),
     ...profile.items.flatMap((item, index) => itemProblems(item, `items.${index}`)),
     ...profile.items.flatMap((item, index) => linkProblems(profile, item, `items.${index}`)),
   ];
@@ -75,12 +74,6 @@ function becProblems({ becKind, becContinuousAmps, becLeastVolts, becMostVolts }
   ];
 }
 
-/** The same setting twice would leave it open which one decides; what has no word may come as often as it likes. */
-const settingRepeats = (items: ProfileItem[]): Problem[] =>
-  repeats(items, 'items', 'setting', (item) => `the setting ${VOCABULARY[item.setting].name}`).filter(
-    ({ path }) => items[Number(path.split('.')[1])]!.setting !== 'other',
-  );
-
 /** What an item says of other items must be there. */
 function linkProblems(profile: EscProfile, item: ProfileItem, path: string): Problem[] {
   const problems: Problem[] = [];
@@ -111,6 +104,14 @@ function linkProblems(profile: EscProfile, item: ProfileItem, path: string): Pro
       path: `${path}.overwrites.0`,
       sentence: `“${item.label}” sets items that set it again in turn: no order would ever end.`,
     });
+  for (const { itemId, stopIds } of item.existsWhile)
+    for (const stopId of stopIds) need(itemId, stopId, 'existsWhile');
+  for (const stopId of [...item.commandStopIds, ...(item.alsoSets?.values ?? []).map((one) => one.stopId)])
+    if (!item.stops.some(({ id }) => id === stopId))
+      problems.push({
+        path: `${path}.stops`,
+        sentence: `“${item.label}” speaks of a stop '${stopId}' of its own, which is not there.`,
+      });
   if (item.switchedOffBy) need(item.switchedOffBy.itemId, item.switchedOffBy.stopId, 'switchedOffBy');
   return problems;
 }

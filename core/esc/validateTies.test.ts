@@ -71,7 +71,7 @@ describe('scales and settings', () => {
 
   it('two items of one setting are refused, two that have no word are not', () => {
     expect(problemsAfter((p) => (item(p, 'leap').setting = 'cutoff')).join()).toContain(
-      'The setting Cutoff is there twice',
+      '“leap” and “floor” both are Cutoff',
     );
     const wordless = problemsAfter((p) => {
       for (const id of ['leap', 'bite']) {

@@ -57,6 +57,7 @@ export class Explorer {
   readonly #moves = new Map<Place, Move[]>();
   /** From where a move leads to an item: its stored stop may be what such a move shows. */
   readonly #leadingTo = new Map<number, Set<Place>>();
+  readonly #choosers: ReadonlySet<string>;
   readonly #hands = new Map<string, HandInput[]>();
   #memory: EscMemory | undefined;
 
@@ -68,6 +69,9 @@ export class Explorer {
     this.#machine = machine;
     this.#stick = stick;
     this.#by = by;
+    this.#choosers = new Set(
+      machine.menu.flatMap(({ existsWhile }) => existsWhile.map(({ itemId }) => itemId)),
+    );
   }
 
   /** From here on the ESC holds this. */
@@ -79,8 +83,11 @@ export class Explorer {
     const changed = menu.flatMap(({ itemId }, at) =>
       before.stops[itemId] === memory.stops[itemId] ? [] : [at],
     );
-    const locks = changed.some((at) => menu[at]!.itemId === lock?.itemId);
-    if (locks || before.range !== memory.range) {
+    // What locks the calibration, or decides which items there are, leads elsewhere from everywhere.
+    const isFar = changed.some(
+      (at) => menu[at]!.itemId === lock?.itemId || this.#choosers.has(menu[at]!.itemId),
+    );
+    if (isFar || before.range !== memory.range) {
       this.#moves.clear();
       this.#leadingTo.clear();
     }

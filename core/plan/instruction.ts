@@ -272,7 +272,7 @@ function shownDetail(
   }
   return how === 'text'
     ? `${display} must show “${item.label}”, and what it is on now.`
-    : `The lamp must end beside ${countInWords(end.itemCursor + 1)}, “${item.label}”. The lamps show the stop it is on.`;
+    : `The lamp must end beside ${countInWords(item.number)}, “${item.label}”. The lamps show the stop it is on.`;
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -47,11 +47,14 @@ function menuItem(item: ProfileItem, media: Medium[]): MenuItem {
   const digits = mediumOf(media, 'keyPad')?.digits ?? 0;
   return {
     itemId: item.id,
+    number: item.number,
+    existsWhile: item.existsWhile,
+    commandStopIds: item.commandStopIds,
     stopIds: item.stops.map((stop) => stop.id),
     // What is printed is typed as it is printed.
     code: item.typed ?? padded(String(item.number), digits),
     stopCodes: item.stops.map((stop) => stop.typed ?? padded(String(stop.number), digits)),
-    number: numberPlaces(item),
+    field: fieldPlaces(item),
     toggles: mediumOf(media, 'stickTones')?.toggledItemIds.includes(item.id) ?? false,
     confirmed: mediumOf(media, 'transmitterMenu')?.confirmedItemIds.includes(item.id) ?? false,
     overwrites: Object.fromEntries(
@@ -63,7 +66,7 @@ function menuItem(item: ProfileItem, media: Medium[]): MenuItem {
   };
 }
 
-function numberPlaces({ numberField, stops }: ProfileItem): MenuItem['number'] {
+function fieldPlaces({ numberField, stops }: ProfileItem): MenuItem['field'] {
   if (!numberField) return undefined;
   const place = (stopId: string): number => stops.findIndex(({ id }) => id === stopId);
   return {

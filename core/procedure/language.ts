@@ -162,13 +162,19 @@ export type StateRole =
 
 export interface MenuItem {
   itemId: string;
+  /** As it is counted and printed; items that are never in the menu together may have the same. */
+  number: number;
+  /** It is in the menu while each of these items is on one of its stops. */
+  existsWhile: readonly { itemId: string; stopIds: readonly string[] }[];
+  /** Stops that do something and are not held. */
+  commandStopIds: readonly string[];
   /** In menu order. */
   stopIds: string[];
   /** What is typed for the item, and for each of its stops. */
   code: string;
   stopCodes: string[];
   /** Places of the stops that are one number, from 0, where there is one. */
-  number: { first: number; last: number; begins: number; isLocked: boolean } | undefined;
+  field: { first: number; last: number; begins: number; isLocked: boolean } | undefined;
   /** Whether a stick that comes down moves it to its other stop at once. */
   toggles: boolean;
   /** Whether it is asked about once more before it is written. */

@@ -187,13 +187,13 @@ function holds(machine: Machine, config: Config, guard: Guard | undefined): bool
     case 'stickLowOnToggle':
       return holds(machine, config, 'stickLow') && machine.menu[config.itemCursor]!.toggles;
     case 'codeIsItem':
-      return machine.menu.some(({ code }) => code === config.typed);
+      return placeByCode(machine, config) !== -1;
     case 'codeIsStop':
       return machine.menu[config.itemCursor]!.stopCodes.includes(config.typed);
     case 'itemIsConfirmed':
       return machine.menu[config.itemCursor]!.confirmed;
     case 'lastItem':
-      return config.itemCursor === machine.menu.length - 1;
+      return !machine.menu.some((item, place) => place > config.itemCursor && isInMenu(config, item));
     case 'lastStopOfRounds': {
       const stops = machine.menu[config.itemCursor]!.stopIds.length;
       return config.stopCursor === stops - 1 && config.rounds + 1 >= (machine.tones?.rounds ?? 1);
@@ -235,13 +235,13 @@ function changeBy(machine: Machine, config: Config, effect: Effect): Partial<Con
   if (!item) throw new Error(`the menu has no place ${config.itemCursor}`);
   switch (effect) {
     case 'firstItem':
-      return { itemCursor: 0 };
+      return { itemCursor: nextInMenu(machine, config, -1, 1) };
     case 'nextItem':
-      return { itemCursor: (config.itemCursor + 1) % machine.menu.length };
+      return { itemCursor: nextInMenu(machine, config, config.itemCursor, 1) };
     case 'previousItem':
-      return { itemCursor: wrapped(config.itemCursor - 1, machine.menu.length) };
+      return { itemCursor: nextInMenu(machine, config, config.itemCursor, -1) };
     case 'itemByCode':
-      return { itemCursor: machine.menu.findIndex(({ code }) => code === config.typed) };
+      return { itemCursor: placeByCode(machine, config) };
     case 'stopByCode':
       return { stopCursor: item.stopCodes.indexOf(config.typed) };
     case 'showStored':
@@ -258,9 +258,9 @@ function changeBy(machine: Machine, config: Config, effect: Effect): Partial<Con
     case 'previousStop':
       return { stopCursor: nextPlace(item, config.stopCursor, -1) };
     case 'raiseNumber':
-      return { stopCursor: Math.min(config.stopCursor + 1, item.number!.last) };
+      return { stopCursor: Math.min(config.stopCursor + 1, item.field!.last) };
     case 'lowerNumber':
-      return { stopCursor: Math.max(config.stopCursor - 1, item.number!.first) };
+      return { stopCursor: Math.max(config.stopCursor - 1, item.field!.first) };
     case 'storeStop':
       return remember(config, {
         stops: { ...config.memory.stops, ...storedWith(item, item.stopIds[config.stopCursor]!) },
@@ -286,28 +286,45 @@ function changeBy(machine: Machine, config: Config, effect: Effect): Partial<Con
     case 'storeRange':
       return remember(config, { range: { ...config.memory.range, ...config.learning } });
     case 'forget':
-      return { learning: {}, itemCursor: 0, stopCursor: 0, rounds: 0 };
+      return { learning: {}, itemCursor: nextInMenu(machine, config, -1, 1), stopCursor: 0, rounds: 0 };
   }
 }
 
-const isInNumber = ({ number }: MenuItem, place: number): boolean =>
-  number !== undefined && place >= number.first && place <= number.last;
+const isInNumber = ({ field }: MenuItem, place: number): boolean =>
+  field !== undefined && place >= field.first && place <= field.last;
 
 /** One stop on or back, round and round; a locked number counts as one stop and stands where it begins. */
 function nextPlace(item: MenuItem, place: number, by: 1 | -1): number {
-  const { number, stopIds } = item;
-  if (!number?.isLocked) return wrapped(place + by, stopIds.length);
-  const leaving = isInNumber(item, place) ? (by === 1 ? number.last : number.first) : place;
+  const { field, stopIds } = item;
+  if (!field?.isLocked) return wrapped(place + by, stopIds.length);
+  const leaving = isInNumber(item, place) ? (by === 1 ? field.last : field.first) : place;
   const next = wrapped(leaving + by, stopIds.length);
-  return isInNumber(item, next) ? number.begins : next;
+  return isInNumber(item, next) ? field.begins : next;
 }
+
+/** Whether an item is in the menu, going by what the ESC holds. */
+const isInMenu = ({ memory }: Config, { existsWhile }: MenuItem): boolean =>
+  existsWhile.every(({ itemId, stopIds }) => stopIds.includes(memory.stops[itemId] ?? ''));
+
+/** The place of the next item that is in the menu, one way or the other, round and round. */
+function nextInMenu({ menu }: Machine, config: Config, from: number, by: 1 | -1): number {
+  let place = from;
+  for (let n = 0; n < menu.length; n += 1) {
+    place = wrapped(place + by, menu.length);
+    if (isInMenu(config, menu[place]!)) return place;
+  }
+  throw new Error('no item is in the menu');
+}
+
+const placeByCode = ({ menu }: Machine, config: Config): number =>
+  menu.findIndex((item) => item.code === config.typed && isInMenu(config, item));
 
 const wrapped = (place: number, length: number): number => (place + length) % length;
 
 /** What storing a stop sets: its item, and whatever it overwrites. */
 export const storedWith = (item: MenuItem, stopId: string): Record<string, string> => ({
   ...Object.fromEntries((item.overwrites[stopId] ?? []).map((other) => [other.itemId, other.stopId])),
-  [item.itemId]: stopId,
+  ...(item.commandStopIds.includes(stopId) ? {} : { [item.itemId]: stopId }),
 });
 
 /** A new memory even where the value is the same: whoever plans must see that something was stored. */
@@ -318,7 +335,10 @@ const remember = ({ memory }: Config, change: Partial<EscMemory>): Partial<Confi
 function observe(machine: Machine, config: Config, cue: Cue): Observed {
   switch (cue.type) {
     case 'count':
-      return { ...cue, count: (cue.of === 'item' ? config.itemCursor : config.stopCursor) + 1 };
+      return {
+        ...cue,
+        count: cue.of === 'item' ? machine.menu[config.itemCursor]!.number : config.stopCursor + 1,
+      };
     case 'group':
       return groupSounding(machine, config, cue.of);
     default:
@@ -331,11 +351,11 @@ function observe(machine: Machine, config: Config, cue: Cue): Observed {
  * @throws {Error} where the machine has no notes for it: a profile is checked for that before it becomes a machine
  */
 export function groupSounding(
-  { tones }: Machine,
+  { tones, menu }: Machine,
   config: Config,
   of: 'item' | 'stop' | 'exit',
 ): Extract<Observed, { type: 'group' }> {
-  const place = of === 'item' ? config.itemCursor : config.stopCursor;
+  const place = of === 'item' ? menu[config.itemCursor]!.number - 1 : config.stopCursor;
   const notes = of === 'exit' ? tones?.exit : tones?.[of === 'item' ? 'items' : 'stops'][place];
   if (notes === undefined) throw new Error(`the machine has no notes for ${of} ${place + 1}`);
   return { type: 'group', of, notes };

@@ -1,9 +1,12 @@
 /** The draft: what the user means to change. It holds intents only; what is untouched stays as it is. */
 import {
+  choosersOf,
+  existsOn,
   itemById,
   type BelievedStops,
   type DraftedStops,
   type EscProfile,
+  type ProfileItem,
   type StopByItem,
   type WantedStops,
 } from '../esc/profile';
@@ -52,10 +55,15 @@ export const fittingDraft = (profile: EscProfile, draft: Draft): Draft => ({
   stops: fittingStops(profile, draft.stops),
 });
 
-/** Those of these stops that this profile has. */
+/** Those of these stops that this profile has, and can hold. */
 export function fittingStops(profile: EscProfile, stops: StopByItem): WantedStops {
   const fits = ([itemId, stopId]: [string, string]): boolean =>
-    profile.items.some((item) => item.id === itemId && item.stops.some((stop) => stop.id === stopId));
+    profile.items.some(
+      (item) =>
+        item.id === itemId &&
+        !item.commandStopIds.includes(stopId) &&
+        item.stops.some((stop) => stop.id === stopId),
+    );
   return Object.fromEntries(Object.entries(stops).filter(fits));
 }
 
@@ -91,9 +99,14 @@ export function moveHandValue(draft: Draft, rig: Rig, key: HandValueKey, value: 
   return { ...draft, setup: handValuesOf(rig)[key] === value ? others : { ...others, [key]: value } };
 }
 
-/** What differs between the ESC and the draft, in menu order. Intents for items that the profile lacks are passed over. */
+/**
+ * What differs between the ESC and the draft, in menu order. Intents for items that the profile lacks, or that will not be in
+ * the menu, are passed over.
+ */
 export function changesOf(profile: EscProfile, holdings: Holdings, draft: EscIntents): Change[] {
+  const then = sureStops(profile, holdings, draft);
   return profile.items.flatMap((item) => {
+    if (!canBeSet(profile, then, item)) return [];
     const toStopId = draft.stops[item.id];
     const fromStopId = holdings[item.id]?.stopId ?? null;
     return toStopId === undefined || toStopId === fromStopId
@@ -102,15 +115,25 @@ export function changesOf(profile: EscProfile, holdings: Holdings, draft: EscInt
   });
 }
 
+/** Whether an item can be set while the ESC holds these: it is in the menu, or in that of a bank that the maker has left free. */
+export function canBeSet({ banks }: EscProfile, stops: StopByItem, { existsWhile }: ProfileItem): boolean {
+  return existsWhile.every(({ itemId, stopIds }) =>
+    itemId === banks?.itemId
+      ? stopIds.some((id) => !banks.fixedStopIds.includes(id))
+      : stopIds.includes(stops[itemId] ?? ''),
+  );
+}
+
 /**
  * The order in which changes are safe to load: what overwrites other items or renumbers the menu first, then menu
  * order, but the BEC voltage last, when everything else has been seen to work. Source: common practice.
  */
 export function loadOrder(profile: EscProfile, changes: Change[]): Change[] {
+  const choosers = choosersOf(profile);
   const rank = ({ itemId }: Change): number => {
     const item = itemById(profile, itemId);
     if (item.setting === 'becVolts') return Infinity;
-    const first = item.overwrites.length > 0 || item.renumbersMenu;
+    const first = item.overwrites.length > 0 || item.renumbersMenu || choosers.has(itemId);
     return first ? overwriteDepth(profile, itemId) : profile.items.length;
   };
   const place = ({ itemId }: Change): number => itemById(profile, itemId).number;
@@ -120,7 +143,7 @@ export function loadOrder(profile: EscProfile, changes: Change[]): Change[] {
 /** Whether a change has its place in a load, first or last, whatever order would be shorter or safer for the others. */
 export function keepsItsPlace(profile: EscProfile, { itemId }: Change): boolean {
   const { setting, overwrites, renumbersMenu } = itemById(profile, itemId);
-  return setting === 'becVolts' || overwrites.length > 0 || renumbersMenu;
+  return setting === 'becVolts' || overwrites.length > 0 || renumbersMenu || choosersOf(profile).has(itemId);
 }
 
 /** How many items in a row lead to this one by overwriting; 0 where none overwrites it. */
@@ -139,8 +162,10 @@ export function changesInOrder(profile: EscProfile, held: HeldStops, changes: Ch
   for (const { itemId, toStopId } of changes) target[itemId] = toStopId;
   const now: Record<string, string | null> = { ...held };
   const done: Change[] = [];
-  for (let open = changes; open.length > 0;) {
-    const next = loadOrder(profile, open)[0]!;
+  // One that sets another back again would never end.
+  const most = MOST_ROUNDS * (profile.items.length + 1);
+  for (let open = changes; open.length > 0 && done.length < most;) {
+    const next = nextChange(profile, known(now), open);
     done.push(next);
     Object.assign(now, setAlong(profile, next.itemId, next.toStopId), { [next.itemId]: next.toStopId });
     open = Object.keys(target).flatMap((itemId): Change[] => {
@@ -150,6 +175,37 @@ export function changesInOrder(profile: EscProfile, held: HeldStops, changes: Ch
     });
   }
   return done;
+}
+
+const MOST_ROUNDS = 4;
+
+const known = (stops: HeldStops): StopByItem =>
+  Object.fromEntries(Object.entries(stops).filter((entry): entry is [string, string] => entry[1] !== null));
+
+/** What is stored next: all that is in the menu now; then what lies in another bank, by way of it; the bank itself last. */
+function nextChange(profile: EscProfile, now: StopByItem, open: readonly Change[]): Change {
+  const { banks } = profile;
+  const item = ({ itemId }: Change): ProfileItem => itemById(profile, itemId);
+  const [here] = loadOrder(
+    profile,
+    open.filter((change) => change.itemId !== banks?.itemId && existsOn(now, item(change))),
+  );
+  if (here) return here;
+  const away = open.find((change) => change.itemId !== banks?.itemId);
+  const way = away && wayTo(item(away), now);
+  return way ?? open.find((change) => change.itemId === banks?.itemId) ?? open[0]!;
+}
+
+/** The change that brings an item into the menu; undefined where it is there. */
+export function wayTo({ existsWhile }: ProfileItem, now: StopByItem): Change | undefined {
+  const missing = existsWhile.find(({ itemId, stopIds }) => !stopIds.includes(now[itemId] ?? ''));
+  return (
+    missing && {
+      itemId: missing.itemId,
+      fromStopId: now[missing.itemId] ?? null,
+      toStopId: missing.stopIds[0]!,
+    }
+  );
 }
 
 /** What choosing a stop does to other items, by the manual: item id to stop id. */

@@ -22,10 +22,11 @@ export function readPages(
       const itemIds = numbers
         .split(/[\s,]+/)
         .filter(Boolean)
-        .map((number) => {
-          const item = items.find((one) => String(one.number) === number);
-          if (!item) refuse(`Page “${shortened(title)}” names item ${number}; there are ${items.length}.`);
-          return item?.id ?? number;
+        .flatMap((number) => {
+          const named = items.filter((one) => String(one.number) === number);
+          if (named.length === 0)
+            refuse(`Page “${shortened(title)}” names item ${number}; there are ${items.length}.`);
+          return named.map(({ id }) => id);
         });
       return { title, itemIds };
     });
@@ -34,7 +35,7 @@ export function readPages(
 export const pagesText = (pages: readonly FormPage[], items: readonly ProfileItem[]): string =>
   pages
     .map(({ title, itemIds }) => {
-      const numbers = itemIds.map((id) => items.find((item) => item.id === id)?.number ?? id);
-      return `${title}: ${numbers.join(' ')}`;
+      const numbers = new Set(itemIds.map((id) => items.find((item) => item.id === id)?.number ?? id));
+      return `${title}: ${[...numbers].join(' ')}`;
     })
     .join('; ');

@@ -22,7 +22,12 @@ export function previewOf(sketch: Sketch): SketchPreview | undefined {
     items: sketch.items.map((item) => ({ ...item, suggestion: '' })),
   };
   const part = withoutWrongItems(trusting);
-  return part && { ...part, left: sketch.items.length - part.profile.items.length };
+  return (
+    part && {
+      ...part,
+      left: sketch.items.length - new Set(part.profile.items.map(({ number }) => number)).size,
+    }
+  );
 }
 
 /** What is left once the items that are not in order are taken out; a deeper look finds more of them. */

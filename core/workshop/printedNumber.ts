@@ -9,6 +9,12 @@ export function leadingNumber(text: string): { number: number; rest: string } | 
   return number === undefined ? undefined : { number, rest: found[2]!.trim() };
 }
 
+/** A number that stands alone; undefined where anything stands behind it. */
+export function wholeNumber(text: string): number | undefined {
+  const read = leadingNumber(text);
+  return read?.rest === '' ? read.number : undefined;
+}
+
 const OFF_WORDS = /^(off|none|no|disabled?|without|not used|aus|keine?r?|-|–|—)$/i;
 
 /** Whether a text says that the thing is switched off. */

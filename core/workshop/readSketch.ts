@@ -9,31 +9,24 @@ import {
   type Stop,
 } from '../esc/profile';
 import type { EndPointFamily, Medium } from '../esc/media';
+import { numberBehind } from '../esc/presence';
 import { scalesOf, statesSize } from '../esc/scale';
 import { validateProfile, valueFault } from '../esc/validateProfile';
 import type { SettingValue } from '../settings/setting';
 import { VOCABULARY, type Setting } from '../settings/vocabulary';
-import { countedNotes } from '../esc/notes';
 import type { Problem, Result } from '../units/problem';
-import { LONGEST_NAME, nameFault, shortened } from '../units/text';
+import { nameFault, shortened } from '../units/text';
 import { assumedLevel } from './levels';
 import { meaningOf } from './meaning';
-import { leadingNumber, saysOff } from './printedNumber';
-import { readPages } from './formPages';
+import { leadingNumber, saysOff, wholeNumber } from './printedNumber';
+import { readPart } from './readPart';
+import { withBanks } from './banks';
 import { isTypingOpen, padDigits, typedStops } from './keyPadCodes';
 import { presetProblems } from './presets';
 import { printsSize } from './questions';
 import { orderOf } from './sizeWords';
-import { CALIBRATION_FIELDS, MEDIUM_FIELDS, type PartField } from './partFields';
-import {
-  freshId,
-  withStopIds,
-  type LimitKey,
-  type Sketch,
-  type SketchItem,
-  type SketchPart,
-  type SketchStop,
-} from './sketch';
+import { CALIBRATION_FIELDS, MEDIUM_FIELDS } from './partFields';
+import { freshId, withStopIds, type LimitKey, type Sketch, type SketchItem, type SketchStop } from './sketch';
 
 const MOST_ITEMS = 100;
 const MOST_STOPS = 500;
@@ -116,6 +109,13 @@ export function readSketch(sketch: Sketch, takenIds: readonly string[] = []): Re
         name(path, text, `Item ${place + 1}`),
       ),
     );
+  const bankIds = new Set(
+    sketch.items.flatMap(({ inBank }, place) => (inBank ? [items[place]?.id ?? ''] : [])),
+  );
+  const bankItemId = sketch.bankItemId === '' ? undefined : sketch.bankItemId;
+  if (bankIds.size > 0 && bankItemId === undefined)
+    refuse('bankItemId', 'Some items belong to a bank: say which item chooses it.');
+  const all = numbered(withBanks(items, bankItemId, bankIds));
   const pulse = { least: 500, most: 2500, unit: 'µs' };
   const profile: EscProfile = {
     id: sketch.id === '' ? freshId(sketch.name, takenIds) : sketch.id,
@@ -153,19 +153,21 @@ export function readSketch(sketch: Sketch, takenIds: readonly string[] = []): Re
       sketch.calibration,
       CALIBRATION_FIELDS[sketch.calibration.family],
       'calibration',
-      items,
+      all,
       refuse,
     ) as unknown as EndPointFamily,
     media: sketch.media.map(
       (medium, place) =>
-        readPart(medium, MEDIUM_FIELDS[medium.family], `media.${place}`, items, refuse) as unknown as Medium,
+        readPart(medium, MEDIUM_FIELDS[medium.family], `media.${place}`, all, refuse) as unknown as Medium,
     ),
-    items,
+    items: all,
+    banks:
+      bankItemId === undefined ? null : { itemId: bankItemId, fixedStopIds: [...sketch.fixedBankStopIds] },
   };
   if (sketch.media.length === 0) refuse('media', 'Say how this ESC is set: choose at least one way.');
   problems.push(...presetProblems(sketch.presets));
   if (problems.length > 0) return { ok: false, problems };
-  const deeper = [...validateProfile(profile).map(atSketch), ...becStopProblems(profile)];
+  const deeper = [...validateProfile(profile), ...becStopProblems(profile)].map(atSketch(items, all));
   return deeper.length > 0 ? { ok: false, problems: deeper } : { ok: true, value: profile };
 }
 
@@ -191,15 +193,26 @@ function becStopProblems({ items, limits: { becKind, becLeastVolts, becMostVolts
   );
 }
 
+/** Items that are never in the menu together may have the same number. */
+const numbered = (items: readonly ProfileItem[]): ProfileItem[] =>
+  items.reduce<ProfileItem[]>((done, item) => [...done, { ...item, number: numberBehind(item, done) }], []);
+
+const lineOf = (items: readonly ProfileItem[], id: string): number =>
+  items.findIndex((item) => id === item.id || id.startsWith(`${item.id}-bank-`));
+
 /** A path into the profile as the field of the sketch where it was typed. */
-const atSketch = ({ path, sentence }: Problem): Problem => ({
-  path: path
-    .replace(/^factoryRange$/, 'range.neutralMicros')
-    .replace(/\.value$/, '.meaning')
-    .replace(/\.factoryStopId$/, '.factory')
-    .replace(/^(calibration|media\.\d+)\.(\w+)$/, '$1.values.$2'),
-  sentence,
-});
+const atSketch =
+  (items: readonly ProfileItem[], all: readonly ProfileItem[]) =>
+  ({ path, sentence }: Problem): Problem => ({
+    path: path
+      // Of an item that all banks have there is one line.
+      .replace(/^items\.(\d+)/, (_, index: string) => `items.${lineOf(items, all[Number(index)]!.id)}`)
+      .replace(/^factoryRange$/, 'range.neutralMicros')
+      .replace(/\.value$/, '.meaning')
+      .replace(/\.factoryStopId$/, '.factory')
+      .replace(/^(calibration|media\.\d+)\.(\w+)$/, '$1.values.$2'),
+    sentence,
+  });
 
 type Refuse = (path: string, sentence: string) => void;
 
@@ -347,73 +360,4 @@ function explainedValue(
   if (!text.startsWith('=')) return meaningOf(setting, scale, text);
   const read = leadingNumber(text.slice(1));
   return read && { kind: 'number', value: read.number };
-}
-
-function readPart<F extends string>(
-  { family, values }: SketchPart<F>,
-  fields: readonly PartField[],
-  path: string,
-  items: ProfileItem[],
-  refuse: Refuse,
-): { family: F } & Record<string, unknown> {
-  const read = (field: PartField): unknown => {
-    const text = (values[field.key] ?? '').trim();
-    const at = `${path}.values.${field.key}`;
-    switch (field.unit) {
-      case 'text':
-        if (text === '') refuse(at, `${field.label}: type what is printed.`);
-        if (text.length > LONGEST_NAME * 3) refuse(at, `${field.label} is too long.`);
-        return text;
-      case 'choice':
-        return Object.hasOwn(field.choices ?? {}, text) ? text : field.usual;
-      case 'notes':
-        return readNotes(field, text, at, items, refuse);
-      case 'items':
-        return text
-          .split(/[\s,;]+/)
-          .filter(Boolean)
-          .map((word) => items.find(({ number }) => String(number) === word)?.id ?? word);
-      case 'pages':
-        return readPages(text, items, (sentence) => refuse(at, sentence));
-      default: {
-        const number = wholeNumber(text);
-        const [least, most] = field.bounds ?? [-Infinity, Infinity];
-        if (number === undefined || number < least || number > most)
-          refuse(
-            at,
-            `${field.label} is “${shortened(text)}”; it must be a number between ${least} and ${most} ${field.unit}.`,
-          );
-        else if (field.whole && !Number.isInteger(number))
-          refuse(at, `${field.label} is ${number}: a whole number is needed.`);
-        return number ?? NaN;
-      }
-    }
-  };
-  return { family, ...Object.fromEntries(fields.map((field) => [field.key, read(field)])) };
-}
-
-/** Groups of notes; left empty, the ones that count low and high. */
-function readNotes(
-  { key, label }: PartField,
-  text: string,
-  at: string,
-  items: ProfileItem[],
-  refuse: Refuse,
-) {
-  const groups = text.split(/[\s,;]+/).filter(Boolean);
-  const wrong = groups.find((group) => !/^[lhLH]{1,16}$/.test(group));
-  if (wrong !== undefined)
-    refuse(
-      at,
-      `${label}: “${shortened(wrong)}” is not a group of notes. Write l, h, L, H: short and long, low and high.`,
-    );
-  if (key === 'exitNotes') return groups[0] ?? 'LL';
-  if (groups.length > 0) return groups;
-  const needed = key === 'itemNotes' ? items.length : Math.max(1, ...items.map(({ stops }) => stops.length));
-  return countedNotes(needed, key === 'itemNotes' ? 'l' : 'h');
-}
-
-function wholeNumber(text: string): number | undefined {
-  const read = leadingNumber(text);
-  return read?.rest === '' ? read.number : undefined;
 }

@@ -54,6 +54,17 @@ export interface SketchNumber {
 /** The number of the stop, or the number that is printed for it, without its point. */
 export type TypedAs = '' | 'stopNumber' | 'printedNumber';
 
+export type Ties = Pick<
+  ProfileItem,
+  | 'inactiveWhen'
+  | 'overwrites'
+  | 'renumbersMenu'
+  | 'switchedOffBy'
+  | 'existsWhile'
+  | 'alsoSets'
+  | 'commandStopIds'
+>;
+
 export interface SketchItem {
   /** Permanent. */
   id: string;
@@ -75,7 +86,9 @@ export interface SketchItem {
   typedAs: TypedAs;
   /** Places of the stops marked as the factory's, from 0: one, where all is well. */
   factory: number[];
-  ties: Pick<ProfileItem, 'inactiveWhen' | 'overwrites' | 'renumbersMenu' | 'switchedOffBy'>;
+  ties: Ties;
+  /** Whether the ESC has it once in each of its banks. */
+  inBank: boolean;
 }
 
 /** The numbers and names of a medium or a calibration family, as typed. */
@@ -105,6 +118,9 @@ export interface Sketch {
   launchLimitActs: LaunchLimitLaw | '';
   /** '' where the manual does not say. */
   fullSignalShows: string;
+  /** The item that chooses a bank, and which of its stops the maker has fixed; '' where there are no banks. */
+  bankItemId: string;
+  fixedBankStopIds: readonly string[];
   calibration: SketchPart<EndPointFamily['family']>;
   media: readonly SketchPart<MediumFamily>[];
   items: readonly SketchItem[];
@@ -117,6 +133,16 @@ export const newStop = (label: string): SketchStop => ({
   basis: 'stated',
   typed: '',
 });
+
+const UNTIED_SKETCH: Ties = {
+  inactiveWhen: [],
+  overwrites: [],
+  renumbersMenu: false,
+  switchedOffBy: null,
+  existsWhile: [],
+  alsoSets: null,
+  commandStopIds: [],
+};
 
 export const newItem = (id: string, label: string): SketchItem => ({
   id,
@@ -131,7 +157,8 @@ export const newItem = (id: string, label: string): SketchItem => ({
   typed: '',
   typedAs: '',
   factory: [],
-  ties: { inactiveWhen: [], overwrites: [], renumbersMenu: false, switchedOffBy: null },
+  ties: UNTIED_SKETCH,
+  inBank: false,
 });
 
 /** A permanent id from a label, unlike those that are taken. */

@@ -1,4 +1,5 @@
 import { mediumOf, type EndPointFamily, type FormPage, type Medium } from '../esc/media';
+import { withoutBanks } from './banks';
 import { pagesText } from './formPages';
 import type { EscProfile, ProfileItem, Stop } from '../esc/profile';
 import { valueFault } from '../esc/validateProfile';
@@ -15,6 +16,7 @@ import type { LimitKey, Sketch, SketchItem, SketchPart, SketchStop } from './ske
  */
 export function sketchOf(profile: EscProfile, as: 'revision' | 'copy'): Sketch {
   const { limits, calibration, media, factoryRange } = profile;
+  const { items, ids } = withoutBanks(profile);
   const { becKind, ...numbers } = limits;
   const isCopy = as === 'copy';
   return {
@@ -37,8 +39,13 @@ export function sketchOf(profile: EscProfile, as: 'revision' | 'copy'): Sketch {
     launchLimitActs: profile.launchLimitActs ?? '',
     fullSignalShows: profile.fullSignalShows ?? '',
     calibration: partOf(calibration, CALIBRATION_FIELDS[calibration.family], profile.items),
+    bankItemId: profile.banks?.itemId ?? '',
+    fixedBankStopIds: profile.banks?.fixedStopIds ?? [],
     media: media.map((medium) => partOf(medium, MEDIUM_FIELDS[medium.family], profile.items)),
-    items: profile.items.map((item) => itemOf(item, mediumOf(media, 'keyPad') !== undefined)),
+    items: items.map((item) => ({
+      ...itemOf(item, mediumOf(media, 'keyPad') !== undefined),
+      inBank: ids.has(item.id),
+    })),
   };
 }
 
@@ -60,12 +67,14 @@ function partOf<P extends Medium | EndPointFamily>(
 
 function partText({ unit }: PartField, value: unknown, items: ProfileItem[]): string {
   if (unit === 'items')
-    return (value as string[]).map((id) => items.find((item) => item.id === id)?.number ?? id).join(' ');
+    return [
+      ...new Set((value as string[]).map((id) => items.find((item) => item.id === id)?.number ?? id)),
+    ].join(' ');
   if (unit === 'pages') return pagesText(value as FormPage[], items);
   return Array.isArray(value) ? (value as string[]).join(' ') : String(value);
 }
 
-const itemOf = (item: ProfileItem, isTyped: boolean): SketchItem => ({
+const itemOf = (item: ProfileItem, isTyped: boolean): Omit<SketchItem, 'inBank'> => ({
   id: item.id,
   label: item.label,
   setting: item.setting,
@@ -83,6 +92,9 @@ const itemOf = (item: ProfileItem, isTyped: boolean): SketchItem => ({
     overwrites: item.overwrites,
     renumbersMenu: item.renumbersMenu,
     switchedOffBy: item.switchedOffBy,
+    existsWhile: item.existsWhile,
+    alsoSets: item.alsoSets,
+    commandStopIds: item.commandStopIds,
   },
 });
 

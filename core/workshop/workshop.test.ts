@@ -5,6 +5,8 @@ import { parseTable } from '../../formats/csvTable';
 import { problemsOf, readDocument } from '../../formats/document';
 import { escProfileSchema } from '../../formats/escProfile';
 import { ARCHETYPES } from '../archetypes/archetypes';
+import { textBoxPattern } from '../archetypes/cars';
+import { menusProfile } from '../plan/menus.fixture';
 import type { EscProfile } from '../esc/profile';
 import { validateProfile } from '../esc/validateProfile';
 import { madeForBy } from './madeFor';
@@ -23,7 +25,7 @@ const demos = Object.values(DEMO_PROFILES).map((text): EscProfile => {
   const { format: _format, version: _version, ...profile } = read.value;
   return profile;
 });
-const profiles = [...ARCHETYPES.map(({ profile }) => profile), ...demos];
+const profiles = [...ARCHETYPES.map(({ profile }) => profile), ...demos, menusProfile(textBoxPattern)];
 const base: Sketch = { ...sketchOf(ARCHETYPES[0]!.profile, 'copy'), presets: [] };
 
 /** An item with the first answer to each of its questions. */

@@ -1,6 +1,7 @@
 import { adviceOn } from '#core/advice/advise';
 import { standingOf } from '#core/advice/standing';
-import type { EscProfile, StopByItem } from '#core/esc/profile';
+import { verdictsOn } from '#core/advice/verdicts/verdictsOn';
+import { profileOn, type EscProfile, type StopByItem } from '#core/esc/profile';
 import { NO_HAND_VALUES, withHandValues, type HandValues, type HandValueKey } from '#core/rig/handValues';
 import { rangesOf } from '#core/calibration/escs';
 import { changesOf, fittingDraft, moveDraft, moveHandValue, type Draft } from '#core/sheet/draft';
@@ -157,6 +158,38 @@ function withOtherEsc(bench: BenchValue, escNumber: number): BenchValue {
     draft: { ...draft, stops },
     changes,
     changeCount: changes.length + handChanges.length,
+  };
+}
+
+/**
+ * The same bench with the items that are in the menu: those of the draft, or of a bank that is only looked at. What the ESC
+ * would do with that bank is told as if it were chosen.
+ * @param bankStopId the bank that is looked at; undefined for the one that is drafted
+ */
+export function BenchInView({
+  bankStopId,
+  children,
+}: {
+  bankStopId: string | undefined;
+  children: ReactNode;
+}) {
+  const bench = useBench();
+  const value = useMemo(() => inView(bench, bankStopId), [bench, bankStopId]);
+  return <BenchContext value={value}>{children}</BenchContext>;
+}
+
+function inView(bench: BenchValue, bankStopId: string | undefined): BenchValue {
+  const { profile, drafted, believed, draftedRig: rig, memory, rules, goals } = bench;
+  const bankId = profile.banks?.itemId;
+  if (bankId === undefined || bankStopId === undefined || drafted[bankId] === bankStopId)
+    return { ...bench, profile: profileOn(profile, drafted) };
+  const stops = { ...drafted, [bankId]: bankStopId };
+  return {
+    ...bench,
+    profile: profileOn(profile, stops),
+    drafted: stops,
+    believed: { ...believed, [bankId]: bankStopId },
+    verdicts: verdictsOn({ rig, profile, stops, range: memory.range, rules, goals, withoutStint: true }),
   };
 }
 

@@ -1,6 +1,6 @@
 import type { SimulatedEsc } from '#core/device/simulatedEsc';
 import { MEDIA, type HandMedium } from '#core/esc/media';
-import { itemById, type WantedStops } from '#core/esc/profile';
+import { itemById, profileOn, type WantedStops } from '#core/esc/profile';
 import {
   afterAstray,
   afterCounted,
@@ -10,7 +10,7 @@ import {
   type Finding,
 } from '#core/plan/loadSession';
 import { NOTHING_SEEN, shownStored, watch } from '#core/plan/watch';
-import type { Observed } from '#core/procedure/language';
+import type { Config, Observed } from '#core/procedure/language';
 import { heldStops } from '#core/sheet/evidence';
 import { countInWords } from '#core/units/format';
 import { useRef, useState } from 'react';
@@ -43,15 +43,18 @@ export function useLoad(
 
   const tell = (esc: SimulatedEsc, seen: Finding[]): void => server.tell(seen, esc.config.memory);
 
-  const onObserved = (observed: Observed[], esc: SimulatedEsc): void => {
-    const seen = watch(profile, watched.current, observed);
+  const onObserved = (observed: Observed[], esc: SimulatedEsc, before: Config): void => {
+    const seen = watch(profileOn(profile, before.memory.stops), watched.current, observed);
     watched.current = seen.watched;
     const shown = seesDisplay ? shownStored(profile, esc.machine, esc.config) : undefined;
-    const before = shown ? afterShown(session, shown) : session;
-    setSession(before);
+    const now = shown ? afterShown(session, shown) : session;
+    setSession(now);
     if (seen.stored.length === 0) return;
-    const { session: next, findings } = afterStored(profile, before, seen.stored);
-    const astray = seen.stored.find(({ itemId, stopId }) => session.target[itemId] !== stopId);
+    const { session: next, findings } = afterStored(profile, now, seen.stored);
+    // A bank that is chosen on the way is meant, too.
+    const astray = seen.stored.find(
+      ({ itemId, stopId }) => session.target[itemId] !== stopId && profile.banks?.itemId !== itemId,
+    );
     setSurprise(
       astray &&
         `“${itemById(profile, astray.itemId).label}” was set to something else. The plan puts it right.`,

@@ -3,6 +3,7 @@ import type { SketchItem } from '#core/workshop/sketch';
 import { Button } from '../../ui/Button';
 import { TickBox } from '../../ui/TickBox';
 import { INPUT } from '../rig/formParts';
+import { AlsoSets } from './AlsoSets';
 import type { SketchBench } from './useSketch';
 
 /** What an item depends on, overwrites and renumbers, and what alone switches it off. */
@@ -17,7 +18,11 @@ export function TiesEditor({ bench, place }: { bench: SketchBench; place: number
     ties.inactiveWhen.length +
     ties.overwrites.length +
     (ties.renumbersMenu ? 1 : 0) +
-    (ties.switchedOffBy ? 1 : 0);
+    (ties.switchedOffBy ? 1 : 0) +
+    ties.existsWhile.length +
+    ties.commandStopIds.length +
+    (ties.alsoSets ? 1 : 0) +
+    (item.inBank ? 1 : 0);
   const facts = ties.inactiveWhen.flatMap((c) => (c.kind === 'model' ? [c.fact] : []));
   const toggleFact = (fact: ModelFact): void =>
     tie({
@@ -25,7 +30,7 @@ export function TiesEditor({ bench, place }: { bench: SketchBench; place: number
         ? ties.inactiveWhen.filter((c) => c.kind !== 'model' || c.fact !== fact)
         : [...ties.inactiveWhen, { kind: 'model', fact }],
     });
-  const problem = ['inactiveWhen', 'overwrites']
+  const problem = ['inactiveWhen', 'overwrites', 'existsWhile']
     .flatMap((key) => Array.from({ length: 20 }, (_, n) => problemAt(`items.${place}.${key}.${n}`)))
     .find(Boolean);
   return (
@@ -125,6 +130,69 @@ export function TiesEditor({ bench, place }: { bench: SketchBench; place: number
             </Button>
           )}
         </fieldset>
+        <fieldset>
+          <legend className="text-muted">It is in the menu only while</legend>
+          {ties.existsWhile.map(({ itemId, stopIds }, n) => (
+            <StopPick
+              key={n}
+              words=""
+              others={others}
+              itemId={itemId}
+              stopIds={stopIds}
+              onChange={(nextItem, nextStops) =>
+                tie({
+                  existsWhile: ties.existsWhile.map((old, m) =>
+                    m === n ? { itemId: nextItem, stopIds: nextStops } : old,
+                  ),
+                })
+              }
+              onRemove={() => tie({ existsWhile: ties.existsWhile.filter((_, m) => m !== n) })}
+            />
+          ))}
+          {others.length > 0 && (
+            <Button
+              look="quiet"
+              onClick={() =>
+                tie({
+                  existsWhile: [
+                    ...ties.existsWhile,
+                    { itemId: others[0]!.id, stopIds: [others[0]!.stops[0]!.id] },
+                  ],
+                })
+              }
+            >
+              another item is on …
+            </Button>
+          )}
+          {sketch.bankItemId !== '' && sketch.bankItemId !== item.id && (
+            <TickBox on={item.inBank} onChange={(inBank) => setItem(place, { ...item, inBank })}>
+              the ESC has it once in each bank
+            </TickBox>
+          )}
+        </fieldset>
+        <fieldset>
+          <legend className="text-muted">Stops that do something once and are not held (a reset, say)</legend>
+          {besideNumber(item).map(
+            ({ id, label }) =>
+              id !== '' && (
+                <TickBox
+                  key={id}
+                  className="mr-4"
+                  on={ties.commandStopIds.includes(id)}
+                  onChange={(on) =>
+                    tie({
+                      commandStopIds: on
+                        ? [...ties.commandStopIds, id]
+                        : ties.commandStopIds.filter((other) => other !== id),
+                    })
+                  }
+                >
+                  {label}
+                </TickBox>
+              ),
+          )}
+        </fieldset>
+        <AlsoSets item={item} onChange={(alsoSets) => tie({ alsoSets })} />
         <TickBox on={ties.renumbersMenu} onChange={(renumbersMenu) => tie({ renumbersMenu })}>
           changing it renumbers the menu
         </TickBox>
@@ -154,6 +222,10 @@ export function TiesEditor({ bench, place }: { bench: SketchBench; place: number
     </details>
   );
 }
+
+/** The stops of a number are no commands. */
+const besideNumber = ({ stops, number }: SketchItem): SketchItem['stops'] =>
+  stops.filter((_, place) => !number || place < number.first || place > number.last);
 
 const replaced = <T extends Condition | SketchItem['ties']['overwrites'][number]>(
   list: T[],

@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Problems } from '../../ui/Problems';
 import { ItemEditor } from './ItemEditor';
+import { BanksPart } from './BanksPart';
 import { LimitsPart } from './LimitsPart';
 import { MediaPart } from './MediaPart';
 import { Preview } from './Preview';
@@ -93,13 +94,14 @@ export function Workshop({ start, name, takenIds, problems: refused }: Props) {
                 key={item.id}
                 bench={bench}
                 place={place}
-                read={preview?.profile.items.find(({ id }) => id === item.id)}
+                read={preview?.profile.items.find(({ id }) => id === item.id || id === `${item.id}-bank-1`)}
               />
             ))}
           </ol>
           <Button className="mt-3" onClick={bench.addItem}>
             Add an item
           </Button>
+          <BanksPart bench={bench} />
         </section>
         <SaveBar name={name} profile={profile} problems={problems} onLook={bench.look} />
       </div>

@@ -102,11 +102,18 @@ function readKept(name: string): Sketch | undefined {
 }
 
 /** What came since an older version kept a sketch. */
-const NEW_PARTS = { madeFor: '', presets: [], fullSignalShows: '' } as const;
-const NEW_ITEM_PARTS = { asked: [], number: null, typed: '', typedAs: '' } as const;
+const NEW_PARTS = {
+  madeFor: '',
+  presets: [],
+  fullSignalShows: '',
+  bankItemId: '',
+  fixedBankStopIds: [],
+} as const;
+const NEW_TIES = { existsWhile: [], alsoSets: null, commandStopIds: [] };
+const NEW_ITEM_PARTS = { asked: [], number: null, typed: '', typedAs: '', inBank: false } as const;
 
 const asNow = (kept: Sketch): Sketch => ({
   ...NEW_PARTS,
   ...kept,
-  items: kept.items.map((item) => ({ ...NEW_ITEM_PARTS, ...item })),
+  items: kept.items.map((item) => ({ ...NEW_ITEM_PARTS, ...item, ties: { ...NEW_TIES, ...item.ties } })),
 });

@@ -10,8 +10,9 @@ import { memo, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { AdvisedMark, DraftMark, EscMark } from '../../ui/marks';
-import { useBench, useNewestDraft } from '../bench/BenchContext';
+import { BenchInView, useBench, useNewestDraft } from '../bench/BenchContext';
 import { AdviceBar } from './AdviceBar';
+import { BankChoice } from './BankChoice';
 import { Disagreements } from './Disagreements';
 import { DrillPanel } from './DrillPanel';
 import { LastMoveProvider } from './lastMove';
@@ -25,68 +26,80 @@ import { VerdictList } from './VerdictList';
 
 /** Tune: every setting at the moment it is felt, and what a move does to the drive. */
 export default function TuneRoute() {
+  const [bankStopId, setBankStopId] = useState<string>();
+  return (
+    <LastMoveProvider>
+      <div className="flex flex-1 flex-col">
+        <BankChoice looked={bankStopId} onLook={setBankStopId} />
+        <BenchInView bankStopId={bankStopId}>
+          <RailsAndTrace />
+        </BenchInView>
+        <ChangeBar />
+      </div>
+    </LastMoveProvider>
+  );
+}
+
+function RailsAndTrace() {
   const { profile, changes, verdicts, draftedRig: rig, goals } = useBench();
   const { kind } = rig.vehicle;
   const groups = useMemo(() => groupByMoment(profile.items, kind), [profile, kind]);
   useRailKeys();
   const [current, setCurrent] = useState<MomentId>(groups[0]![0]);
+  const changed = new Set(changes.map(({ itemId }) => itemId));
   const changedIn = (moment: MomentId): number =>
-    changes.filter((change) => VOCABULARY[itemById(profile, change.itemId).setting].moment === moment).length;
+    profile.items.filter(({ id, setting }) => changed.has(id) && VOCABULARY[setting].moment === moment)
+      .length;
   return (
-    <LastMoveProvider>
-      <div className="flex flex-1 flex-col">
-        <div className="grid flex-1 lg:grid-cols-[minmax(0,1fr)_29.5rem]">
-          <div className="min-w-0 px-5 pt-4 pb-8">
-            <h1 className="sr-only">Tune</h1>
-            <DriveLine
-              kind={kind}
-              moments={groups.map(([moment]) => moment)}
-              changedIn={changedIn}
-              current={current}
-              onGo={setCurrent}
-            />
-            <AdviceBar />
-            <Legend />
-            {groups.map(([moment, items]) => (
-              <section
-                key={moment}
-                id={`moment-${moment}`}
-                aria-labelledby={`title-${moment}`}
-                className="scroll-mt-4 pt-5"
-                onFocus={() => setCurrent(moment)}
-              >
-                <div className="flex flex-wrap items-baseline justify-between gap-3 pb-1">
-                  <h2 id={`title-${moment}`} className={`text-xl ${moment === current ? 'text-draft' : ''}`}>
-                    {momentName(moment, kind)}
-                  </h2>
-                  <MomentAdvice items={items} name={momentName(moment, kind)} />
-                </div>
-                <ul>
-                  {items.map((item) => (
-                    <ItemRail key={item.id} item={item} />
-                  ))}
-                </ul>
-              </section>
-            ))}
-            <OffTheEsc />
-            <Disagreements
-              profile={profile}
-              cells={rig.pack.cells}
-              vehicleClass={rig.vehicleClass}
-              taken={goals.schools}
-            />
-            <Matters />
-          </div>
-          <aside aria-label="What it does" className="border-rule bg-sheet px-5 py-4 lg:border-l">
-            <div className="grid gap-4 lg:sticky lg:top-4 lg:max-h-[calc(100dvh-7rem)] lg:overflow-y-auto">
-              <DrillPanel />
-              <VerdictList verdicts={verdicts} />
+    <div className="grid flex-1 lg:grid-cols-[minmax(0,1fr)_29.5rem]">
+      <div className="min-w-0 px-5 pt-4 pb-8">
+        <h1 className="sr-only">Tune</h1>
+        <DriveLine
+          kind={kind}
+          moments={groups.map(([moment]) => moment)}
+          changedIn={changedIn}
+          current={current}
+          onGo={setCurrent}
+        />
+        <AdviceBar />
+        <Legend />
+        {groups.map(([moment, items]) => (
+          <section
+            key={moment}
+            id={`moment-${moment}`}
+            aria-labelledby={`title-${moment}`}
+            className="scroll-mt-4 pt-5"
+            onFocus={() => setCurrent(moment)}
+          >
+            <div className="flex flex-wrap items-baseline justify-between gap-3 pb-1">
+              <h2 id={`title-${moment}`} className={`text-xl ${moment === current ? 'text-draft' : ''}`}>
+                {momentName(moment, kind)}
+              </h2>
+              <MomentAdvice items={items} name={momentName(moment, kind)} />
             </div>
-          </aside>
-        </div>
-        <ChangeBar />
+            <ul>
+              {items.map((item) => (
+                <ItemRail key={item.id} item={item} />
+              ))}
+            </ul>
+          </section>
+        ))}
+        <OffTheEsc />
+        <Disagreements
+          profile={profile}
+          cells={rig.pack.cells}
+          vehicleClass={rig.vehicleClass}
+          taken={goals.schools}
+        />
+        <Matters />
       </div>
-    </LastMoveProvider>
+      <aside aria-label="What it does" className="border-rule bg-sheet px-5 py-4 lg:border-l">
+        <div className="grid gap-4 lg:sticky lg:top-4 lg:max-h-[calc(100dvh-7rem)] lg:overflow-y-auto">
+          <DrillPanel />
+          <VerdictList verdicts={verdicts} />
+        </div>
+      </aside>
+    </div>
   );
 }
 

@@ -1,4 +1,5 @@
 /** All verdicts on a full set of values on a rig. Pure functions of rig, profile, values, learned range and goals. */
+import { profileOn } from '../../esc/profile';
 import {
   brakeThroughRadio,
   coastAgainstDrag,
@@ -94,11 +95,13 @@ const judgesFor = ({ withoutStint }: Situation): readonly Judge[] => [
 
 const ORDER: readonly Grade[] = ['hazard', 'caution', 'note'];
 
-/** Hazards first. A move is offered only where it clears what was said. */
-export const verdictsOn = (situation: Situation): Verdict[] =>
-  [...withMoves(situation), ...againstRules(situation), ...overdue(situation)]
+/** Hazards first. A move is offered only where it clears what was said. Items that are not in the menu then have no say. */
+export function verdictsOn(given: Situation): Verdict[] {
+  const situation = { ...given, profile: profileOn(given.profile, given.stops) };
+  return [...withMoves(situation), ...againstRules(situation), ...overdue(situation)]
     .map((verdict) => withOverride(verdict, situation))
     .sort((a, b) => ORDER.indexOf(a.grade) - ORDER.indexOf(b.grade));
+}
 
 function withMoves(situation: Situation): Verdict[] {
   const said = judgesFor(situation).flatMap((judge) => {
