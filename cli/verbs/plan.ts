@@ -4,7 +4,8 @@ import { factoryMemory } from '#core/device/simulatedEsc';
 import { escMachine } from '#core/procedure/escMachine';
 import { initialConfig } from '#core/procedure/step';
 import { shortLine } from '#core/plan/instruction';
-import { legsFor, planLegs, planRestart, type LoadPlan, type PlannedRestart } from '#core/plan/loadPlan';
+import { planLegs, planRestart, type LoadPlan, type PlannedRestart } from '#core/plan/loadPlan';
+import { legsOf } from '#core/plan/throughMenus';
 import { GAVE_UP, isPlanned } from '#core/plan/search';
 import { legTitle } from '#core/plan/loadSession';
 import { rangeOf } from '#core/radio/pulse';
@@ -36,7 +37,7 @@ export function makePlan(context: Context, sets: readonly string[]): Planned {
   const memory = { ...factoryMemory(profile), stops, range: stick };
   const start = initialConfig(machine, memory, stick.neutralMicros);
   const inOrder = inShortOrder(profile, medium.family, changesInOrder(profile, stops, changes));
-  const legs = legsFor(inOrder, MEDIA[medium.family].showsStored);
+  const legs = legsOf(profile, stops, inOrder, MEDIA[medium.family].showsStored);
   const load = planLegs(machine, start, legs, stick, medium.family);
   const restart = isPlanned(load) ? planRestart(machine, load.end, stick, medium.family) : load;
   if (!isPlanned(load) || !isPlanned(restart)) {

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { oneKeyPattern } from '../archetypes/cars';
 import { factoryMemory } from '../device/simulatedEsc';
+import { profileOn, type StopByItem } from '../esc/profile';
+import { menusProfile } from '../plan/menus.fixture';
 import { defaultRig } from '../rig/defaults';
 import type { Rig } from '../rig/rig';
 import type { HandValues } from '../rig/handValues';
@@ -93,5 +95,27 @@ describe('what is drafted on the model', () => {
 
   it('that the model has already differs in nothing', () => {
     expect(drafted({ packCells: cells }).stations.load.state).toBe('idle');
+  });
+
+  it('of an ESC with menus that change speaks of what is in the menu then, in any bank, on any ground', () => {
+    const menus = menusProfile(oneKeyPattern);
+    const drafts: StopByItem[] = [
+      {},
+      { sheet: 'sheet-2' },
+      { sheet: 'sheet-3', ground: 'ground-2', wash: 'wash-2' },
+    ];
+    for (const stops of drafts) {
+      const { drafted, changes, verdicts } = standingOf(
+        facts({
+          profile: menus,
+          holdings: holdingsOf(menus, assumeFactory(menus, AT)),
+          draft: { stops, setup: {} },
+        }),
+      );
+      expect(changes.map(({ itemId }) => itemId).toSorted()).toEqual(Object.keys(stops).toSorted());
+      const present = profileOn(menus, drafted).items.map(({ id }) => id);
+      for (const { remedies } of verdicts)
+        for (const remedy of remedies) if (remedy.kind === 'move') expect(present).toContain(remedy.itemId);
+    }
   });
 });

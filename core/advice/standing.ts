@@ -1,5 +1,12 @@
 /** Where a rig stands: what follows from its description, its draft and what is known of its ESC. */
-import type { BelievedStops, DraftedStops, EscProfile, StopByItem } from '../esc/profile';
+import {
+  itemById,
+  profileOn,
+  type BelievedStops,
+  type DraftedStops,
+  type EscProfile,
+  type StopByItem,
+} from '../esc/profile';
 import type { LearnedRange } from '../radio/pulse';
 import type { EventRules } from '../rig/eventRules';
 import type { Rig } from '../rig/rig';
@@ -69,11 +76,11 @@ export function standingOf(facts: StandingFacts): Standing {
     ranges: rangesOf(rig, profile, range, calibrations),
     unlike: otherEscs.map((other) => ({
       name: escNames(rig)[other.escNumber - 1]!,
-      itemIds: unlikeItems(profile, holdings, other.holdings),
+      labels: unlikeItems(profile, holdings, other.holdings).map((id) => itemById(profile, id).label),
     })),
     calibrationDue: endpoints.state !== 'done',
-    assumedItemIds: profile.items
-      .map(({ id }) => id)
+    assumedItemIds: profileOn(profile, drafted)
+      .items.map(({ id }) => id)
       .filter((id) => holdings[id]?.basis === 'assumedFactory' && draft.stops[id] === undefined),
     temporaries: activeTemporary(goals.temporary, profile, believed),
     today,

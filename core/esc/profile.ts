@@ -2,7 +2,7 @@
  * An ESC profile: everything Live Tune knows about one kind of speed controller, as data.
  * Nothing in the code knows a particular ESC.
  */
-import type { SettingId } from '../settings/vocabulary';
+import { VOCABULARY, type SettingId } from '../settings/vocabulary';
 import type { SettingValue } from '../settings/setting';
 import type { LearnedRange } from '../radio/pulse';
 import { isByHand, type EndPointFamily, type HandMedium, type Medium } from './media';
@@ -225,6 +225,10 @@ export function itemById(profile: EscProfile, itemId: string): ProfileItem {
 /** The item that sets this part of the vocabulary, if the ESC has one. */
 export const itemForSetting = (profile: EscProfile, setting: SettingId): ProfileItem | undefined =>
   profile.items.find((i) => i.setting === setting);
+
+/** What an item is called in the vocabulary; as printed where it has no word there. */
+export const nameOf = ({ setting, label }: Pick<ProfileItem, 'setting' | 'label'>): string =>
+  setting === 'other' ? label : VOCABULARY[setting].name;
 
 /** The stop with this permanent id. @throws {Error} if the item has none. */
 export function stopById(item: ProfileItem, stopId: string): Stop {

@@ -4,16 +4,16 @@
  */
 import {
   choosersOf,
-  existsOn,
   itemById,
   stopById,
   type EscProfile,
   type WantedStops,
   type StopByItem,
 } from '../esc/profile';
-import { changesInOrder, setAlong, wayTo, type Change } from '../sheet/draft';
+import { changesInOrder, setAlong, type Change } from '../sheet/draft';
 import type { EvidenceBasis, HeldStops } from '../sheet/evidence';
 import type { Leg } from './loadPlan';
+import { showLeg, storeLeg, throughMenus } from './throughMenus';
 import type { SeenStored } from './watch';
 
 export interface LoadSession {
@@ -80,61 +80,8 @@ export function legsLeft(
   const stores = arranged(changesInOrder(profile, held, changes));
   return choosersOf(profile).size === 0
     ? [...stores.map(storeLeg), ...left.map((itemId) => showLeg(target, itemId))]
-    : throughTheMenus(profile, session, stores, left);
+    : throughMenus(profile, { held, target }, stores, left);
 }
-
-const storeLeg = ({ itemId, toStopId }: Change): Leg => ({ purpose: 'store', itemId, stopId: toStopId });
-const showLeg = (target: StopByItem, itemId: string): Leg => ({
-  purpose: 'show',
-  itemId,
-  stopId: target[itemId]!,
-});
-
-/**
- * Where some items are in the menu only while others are on certain stops: what is to be counted is counted before its menu is
- * left, and what lies in a menu that nothing else leads to is fetched.
- */
-function throughTheMenus(
-  profile: EscProfile,
-  { held, target }: LoadSession,
-  stores: readonly Change[],
-  left: readonly string[],
-): Leg[] {
-  const choosers = choosersOf(profile);
-  const now: Record<string, string> = Object.fromEntries(
-    Object.entries(held).filter((entry): entry is [string, string] => entry[1] !== null),
-  );
-  const legs: Leg[] = [];
-  let open = [...left];
-  const showHere = (): void => {
-    const here = open.filter(
-      (itemId) => now[itemId] === target[itemId] && existsOn(now, itemById(profile, itemId)),
-    );
-    legs.push(...here.map((itemId) => showLeg(target, itemId)));
-    open = open.filter((itemId) => !here.includes(itemId));
-  };
-  const store = (change: Change): void => {
-    if (choosers.has(change.itemId)) showHere();
-    legs.push(storeLeg(change));
-    Object.assign(now, setAlong(profile, change.itemId, change.toStopId), {
-      [change.itemId]: change.toStopId,
-    });
-  };
-  stores.forEach(store);
-  showHere();
-  for (let way = wayToNext(profile, now, open); way; way = wayToNext(profile, now, open)) {
-    const back = { itemId: way.itemId, fromStopId: way.toStopId, toStopId: target[way.itemId]! };
-    const before = open.length;
-    store(way);
-    showHere();
-    store(back);
-    if (open.length === before) break;
-  }
-  return legs;
-}
-
-const wayToNext = (profile: EscProfile, now: StopByItem, open: readonly string[]): Change | undefined =>
-  open.map((itemId) => wayTo(itemById(profile, itemId), now)).find((way) => way !== undefined);
 
 /**
  * After values were heard being stored. An item that was counted before must be counted again; so must one that

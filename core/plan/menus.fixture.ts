@@ -63,7 +63,8 @@ export function menusProfile(like: EscProfile, media: readonly Medium[] = like.m
       'floor',
       4,
       'cutoff',
-      stops('floor', ['3.1', '3.3'], (n) => number(3.1 + 0.2 * n)),
+      stops('floor', ['3.1', '3.3'], (n) => number(n === 0 ? 3.1 : 3.3)),
+      { scale: 'voltsPerCell' },
     ),
   ];
   const items = withBanks(typed, 'sheet', new Set(['bite', 'floor']));

@@ -1,6 +1,5 @@
-import { stopById, type ProfileItem } from '#core/esc/profile';
+import { stopById, type ProfileItem, nameOf } from '#core/esc/profile';
 import { HAND_VALUE_KEYS, HAND_VALUES } from '#core/rig/handValues';
-import { VOCABULARY } from '#core/settings/vocabulary';
 import type { Draft } from '#core/sheet/draft';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
@@ -27,7 +26,7 @@ export function DraftConflict({ theirs }: { theirs: Draft }) {
             {differing.map((item) => (
               <tr key={item.id} className="border-t border-rule">
                 <th scope="row" className="py-1 pr-5 font-normal">
-                  {VOCABULARY[item.setting].name}
+                  {nameOf(item)}
                 </th>
                 <td className="py-1 pr-5 font-bold">{wanted(item, draft)}</td>
                 <td className="py-1 font-bold">{wanted(item, theirs)}</td>

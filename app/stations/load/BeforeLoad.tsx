@@ -1,11 +1,10 @@
 import { isByHand, MEDIA, type HandMedium, type Medium } from '#core/esc/media';
 import { openHazards } from '#core/advice/verdicts/verdict';
-import { itemById, stopById } from '#core/esc/profile';
+import { itemById, stopById, nameOf } from '#core/esc/profile';
 import { isPlanned } from '#core/plan/search';
 import { inShortOrder } from '#core/plan/shortOrder';
 import { changesInOrder, type Change } from '#core/sheet/draft';
 import { heldStops, unknownItems } from '#core/sheet/evidence';
-import { VOCABULARY } from '#core/settings/vocabulary';
 import { formatDuration } from '#core/units/format';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
@@ -280,8 +279,7 @@ function ChangeLine({ change: { itemId, fromStopId, toStopId } }: { change: Chan
     <li className="flex items-baseline gap-2 border-t border-rule py-2">
       <DraftMark className="size-3.5 shrink-0 self-center" />
       <span>
-        <strong>{VOCABULARY[item.setting].name}</strong>{' '}
-        {fromStopId === null ? 'unknown' : stopById(item, fromStopId).label} →{' '}
+        <strong>{nameOf(item)}</strong> {fromStopId === null ? 'unknown' : stopById(item, fromStopId).label} →{' '}
         <strong className="text-draft">{stopById(item, toStopId).label}</strong>
         <span className="block text-sm text-muted">
           item {item.number} “{item.label}”

@@ -1,6 +1,7 @@
 import { MEDIA, type HandMedium } from '#core/esc/media';
-import { legsFor, planLegs, type LoadPlan } from '#core/plan/loadPlan';
+import { planLegs, type LoadPlan } from '#core/plan/loadPlan';
 import type { NoWay } from '#core/plan/search';
+import { legsOf } from '#core/plan/throughMenus';
 import { escMachine } from '#core/procedure/escMachine';
 import { initialConfig } from '#core/procedure/step';
 import { rangeOf } from '#core/radio/pulse';
@@ -25,6 +26,7 @@ export function usePlannedLoad(
     const machine = escMachine(profile);
     const stick = rangeOf(rig.channel);
     const start = initialConfig(machine, memory, stick.neutralMicros);
-    return planLegs(machine, start, legsFor(changes, MEDIA[medium.family].showsStored), stick, medium.family);
+    const legs = legsOf(profile, memory.stops, changes, MEDIA[medium.family].showsStored);
+    return planLegs(machine, start, legs, stick, medium.family);
   }, [medium, inBrowser, profile, rig.channel, memory, changes]);
 }

@@ -1,9 +1,8 @@
 import { readQuickEntry, type QuickEntry } from '#core/quick/quickEntry';
 import { readQuickHandValue, type QuickSetup } from '#core/quick/quickHandValues';
-import type { EscProfile } from '#core/esc/profile';
+import { nameOf, type EscProfile } from '#core/esc/profile';
 import type { Rig, VehicleKind } from '#core/rig/rig';
 import { HAND_VALUES } from '#core/rig/handValues';
-import { VOCABULARY } from '#core/settings/vocabulary';
 import { memo, useId, useRef, useState, type SyntheticEvent } from 'react';
 import { useCommands } from '../../preferences/useCommands';
 import { useBench } from '../bench/BenchContext';
@@ -84,4 +83,4 @@ function says(entry: Entry): string {
 }
 
 const words = ({ found: { item }, stop }: Extract<QuickEntry, { kind: 'move' }>): string =>
-  `${VOCABULARY[item.setting].name} (item ${item.number} “${item.label}”) ${stop.label}`;
+  `${nameOf(item)} (item ${item.number} “${item.label}”) ${stop.label}`;

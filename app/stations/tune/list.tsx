@@ -1,11 +1,10 @@
 import type { WaitingDraft } from '#core/advice/goals';
-import { factoryStops, type EscProfile, type ProfileItem, type StopByItem } from '#core/esc/profile';
+import { factoryStops, type EscProfile, type ProfileItem, type StopByItem, nameOf } from '#core/esc/profile';
 import { fittingStops } from '#core/sheet/draft';
 import { findItems } from '#core/quick/findItem';
 import { DRILLS, drillNumbers, type DrillId } from '#core/physics/drills/runDrill';
 import { escBehaviour } from '#core/physics/escChain';
 import { resolveRig } from '#core/rig/resolve';
-import { VOCABULARY } from '#core/settings/vocabulary';
 import { withUnit } from '#core/units/format';
 import { newestSheets, type StoredSheet } from '#server/repositories/sheets';
 import { useMemo, useState } from 'react';
@@ -154,7 +153,7 @@ function Row({ item, otherStopId }: { item: ProfileItem; otherStopId: string | u
     item.stops.find(({ id }) => id === stopId)?.label ?? 'unknown';
   const here = drafted[item.id]!;
   const differs = draft.stops[item.id] !== undefined && here !== holding?.stopId;
-  const name = item.setting === 'other' ? item.label : VOCABULARY[item.setting].name;
+  const name = nameOf(item);
   return (
     <tr className="border-t border-rule">
       <td className="hidden pr-3 text-right text-muted sm:table-cell">{item.number}</td>

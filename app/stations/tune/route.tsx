@@ -1,6 +1,6 @@
 import { openAdvice } from '#core/advice/advise';
 import { inactiveReason } from '#core/advice/inactive';
-import { stopById, itemById, type ProfileItem } from '#core/esc/profile';
+import { stopById, itemById, type ProfileItem, nameOf } from '#core/esc/profile';
 import { momentName, momentsOf, type MomentId } from '#core/settings/moments';
 import { VOCABULARY } from '#core/settings/vocabulary';
 import type { VehicleKind } from '#core/rig/rig';
@@ -174,7 +174,7 @@ function ChangeBar() {
     ...changes.map(({ itemId, fromStopId, toStopId }) => {
       const item = itemById(profile, itemId);
       const from = fromStopId ? stopById(item, fromStopId).label : 'unknown';
-      return `${VOCABULARY[item.setting].name} ${from} → ${stopById(item, toStopId).label}`;
+      return `${nameOf(item)} ${from} → ${stopById(item, toStopId).label}`;
     }),
     ...handChanges.map(handChangeTitle),
   ];

@@ -68,17 +68,16 @@ const NAMED = 4;
 const fewOf = (names: readonly string[]): string =>
   `${names.slice(0, NAMED).join(', ')}${names.length > NAMED ? ` and ${names.length - NAMED} more` : ''}`;
 
-export const escsHoldUnlike: Judge = ({ profile, around }) => {
-  const [first, ...others] = (around?.unlike ?? []).filter(({ itemIds }) => itemIds.length > 0);
+export const escsHoldUnlike: Judge = ({ around }) => {
+  const [first, ...others] = (around?.unlike ?? []).filter(({ labels }) => labels.length > 0);
   if (!first) return undefined;
-  const labels = first.itemIds.map((id) => `“${itemById(profile, id).label}”`);
   const more = others.length === 0 ? '' : ` ${others.map(({ name }) => name).join(' and ')} differ too.`;
   return {
     id: 'escsHoldUnlike',
     grade: 'caution',
     setting: undefined,
     title: 'The ESCs of this model do not hold the same.',
-    sentence: `${first.name} differs from the first in ${fewOf(labels)}.${more} One motor will pull, brake or cut off before the other. Load it until all hold the same.`,
+    sentence: `${first.name} differs from the first in ${fewOf(first.labels.map((label) => `“${label}”`))}.${more} One motor will pull, brake or cut off before the other. Load it until all hold the same.`,
     remedies: [{ kind: 'station', label: `Load ${first.name}`, station: 'load' }],
   };
 };

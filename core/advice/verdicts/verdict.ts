@@ -36,7 +36,7 @@ export interface Around {
   /** What each ESC of the model has learned. */
   ranges: readonly LearnedRange[];
   /** The other ESCs of the model, and what each is known to hold otherwise than the first. */
-  unlike: readonly { name: string; itemIds: readonly string[] }[];
+  unlike: readonly { name: string; labels: readonly string[] }[];
   /** Whether an ESC still has to be calibrated, or again. */
   calibrationDue: boolean;
   /** Items that nobody has looked at since the factory. */
