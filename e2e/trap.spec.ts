@@ -18,7 +18,7 @@ const TRAPS: Partial<Record<HandMedium['family'], RegExp>> = {
 };
 const MOST_STEPS = 150;
 
-for (const { profile, serves } of ARCHETYPES) {
+for (const { profile, serves } of ARCHETYPES.filter((one) => one.serves.length > 0)) {
   const medium = handMediumOf(profile);
   const known = medium && TRAPS[medium.family];
   if (!known) continue;

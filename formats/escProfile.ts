@@ -39,7 +39,7 @@ const settingValue = variants<SettingValue, 'kind'>('kind', {
   number: record({ kind: oneOf(['number'] as const), value: between(-1000, 100000, '') }),
   packVolts: record({ kind: oneOf(['packVolts'] as const), value: between(0, 200, 'V') }),
   choice: record({ kind: oneOf(['choice'] as const), choice: idField() }),
-  curve: record({ kind: oneOf(['curve'] as const), points: listOf(curvePoint, 1, 8) }),
+  curve: record({ kind: oneOf(['curve'] as const), points: listOf(curvePoint, 1, 11) }),
   label: record({ kind: oneOf(['label'] as const) }),
 });
 
@@ -79,6 +79,9 @@ const item = record({
     beginsStopId: idField(),
     unlockedByHold: yesNo(),
   })
+    .nullable()
+    .defined(),
+  freeCurve: record({ points: whole(2, 11) })
     .nullable()
     .defined(),
   typed: nameField().nullable().defined(),
@@ -313,6 +316,7 @@ export function escProfileToVersion8(profile: Record<string, unknown>): Record<s
     });
     return {
       numberField: null,
+      freeCurve: null,
       typed: null,
       existsWhile: [],
       alsoSets: null,

@@ -147,6 +147,7 @@ describe('documents of version 7', () => {
           id: 'volts',
           typed: null,
           numberField: null,
+          freeCurve: null,
           existsWhile: [],
           alsoSets: null,
           commandStopIds: [],

@@ -3,7 +3,7 @@
  * part of the link protocol: a real ESC has hands of its own. Both ends check what the other one sent.
  */
 import { validateProfile } from '../esc/validateProfile';
-import type { EscProfile } from '../esc/profile';
+import { hasStop, type EscProfile } from '../esc/profile';
 import type { EscMemory } from '../procedure/language';
 import type { LearnedRange } from '../radio/pulse';
 import type { Verb } from '../link/protocol';
@@ -65,8 +65,7 @@ const isRange = (data: unknown): data is LearnedRange =>
 
 /** Whether a memory is one of this ESC: a stop that it has for every item, and nothing else. */
 export const isMemoryOf = ({ items }: EscProfile, { stops }: EscMemory): boolean =>
-  Object.keys(stops).length === items.length &&
-  items.every((item) => item.stops.some(({ id }) => id === stops[item.id]));
+  Object.keys(stops).length === items.length && items.every((item) => hasStop(item, stops[item.id] ?? ''));
 
 const parsed = (line: string): unknown => {
   try {

@@ -6,6 +6,7 @@ import { VOCABULARY, type SettingId } from '../settings/vocabulary';
 import type { SettingValue } from '../settings/setting';
 import type { LearnedRange } from '../radio/pulse';
 import { isByHand, type EndPointFamily, type HandMedium, type Medium } from './media';
+import { curveValue, outputsOf, type FreeCurve } from './freeCurve';
 import type { Scale } from './scale';
 
 /** Whether the maker states what a stop means, or somebody supposed or measured it. */
@@ -90,6 +91,8 @@ export interface ProfileItem {
   stops: Stop[];
   /** Those of the stops that are one number, where there is one. */
   numberField: NumberField | null;
+  /** A curve that is drawn rather than chosen: its stops are only starting points then. */
+  freeCurve: FreeCurve | null;
   /** What is typed for it on a key pad, or printed on its own key there, where that is not its number. */
   typed: string | null;
   /** It does nothing while any of these holds. */
@@ -111,6 +114,7 @@ export interface ProfileItem {
 export const UNTIED: Pick<
   ProfileItem,
   | 'numberField'
+  | 'freeCurve'
   | 'typed'
   | 'inactiveWhen'
   | 'overwrites'
@@ -121,6 +125,7 @@ export const UNTIED: Pick<
   | 'commandStopIds'
 > = {
   numberField: null,
+  freeCurve: null,
   typed: null,
   inactiveWhen: [],
   overwrites: [],
@@ -232,9 +237,28 @@ export const nameOf = ({ setting, label }: Pick<ProfileItem, 'setting' | 'label'
 
 /** The stop with this permanent id. @throws {Error} if the item has none. */
 export function stopById(item: ProfileItem, stopId: string): Stop {
-  const stop = item.stops.find((s) => s.id === stopId);
+  const stop = item.stops.find((s) => s.id === stopId) ?? drawnStop(item, stopId);
   if (!stop) throw new Error(`item ${item.id} has no stop '${stopId}'`);
   return stop;
+}
+
+/** Whether an item has a stop of this id, or can be drawn so. */
+export const hasStop = (item: ProfileItem, stopId: string): boolean =>
+  item.stops.some(({ id }) => id === stopId) || drawnStop(item, stopId) !== undefined;
+
+/** A curve of its owner's own; it has no number in any menu. */
+function drawnStop({ freeCurve }: ProfileItem, stopId: string): Stop | undefined {
+  const outputs = freeCurve && outputsOf(freeCurve, stopId);
+  return outputs
+    ? {
+        id: stopId,
+        number: 0,
+        label: outputs.join(' '),
+        value: curveValue(outputs),
+        basis: 'stated',
+        typed: null,
+      }
+    : undefined;
 }
 
 /** A stop for every item: what an ESC holds, or should hold. Item id to stop id. */

@@ -32,6 +32,7 @@ export const SCALES = {
   count: 'a count',
   poles: 'poles, two a pair',
   curve: 'points of a curve',
+  exponent: 'an exponent: 1 is straight',
 } as const;
 export type Scale = keyof typeof SCALES;
 
@@ -71,7 +72,8 @@ export function scalesOf(setting: Setting): Scale[] {
   if (isNamed(setting)) return ['named', 'level'];
   const sized = Object.keys(BY_UNIT[setting.unit] ?? {}) as Scale[];
   const pack: Scale[] = setting.id === 'cutoff' ? ['packVolts'] : [];
-  const curve: Scale[] = setting.id === 'throttleCurve' || setting.id === 'brakeCurve' ? ['curve'] : [];
+  const curve: Scale[] =
+    setting.id === 'throttleCurve' || setting.id === 'brakeCurve' ? ['curve', 'exponent'] : [];
   return [...sized, ...pack, ...curve, 'level', 'named'];
 }
 
@@ -82,9 +84,18 @@ export function scalesOf(setting: Setting): Scale[] {
  */
 export function valueOnScale(setting: Setting, scale: Scale, printed: number): SettingValue {
   if (scale === 'packVolts') return { kind: 'packVolts', value: printed };
+  if (scale === 'exponent') return exponential(printed);
   const convert = BY_UNIT[setting.unit]?.[scale] ?? same;
   return { kind: 'number', value: rounded(convert(printed)) };
 }
+
+/** Output is input to the power of the exponent, through nine points between the ends. */
+const exponential = (exponent: number): SettingValue => ({
+  kind: 'curve',
+  points: TENTHS.map((input) => [input, rounded(100 * (input / 100) ** exponent)] as const),
+});
+
+const TENTHS = [10, 20, 30, 40, 50, 60, 70, 80, 90];
 
 /** Takes away what division leaves behind the ninth digit: 0.05 ms is 50 µs. */
 const rounded = (value: number): number => Number(value.toPrecision(9));

@@ -42,6 +42,12 @@ export function mediaProblems(profile: EscProfile): Problem[] {
       path: `items.${locked}.stops`,
       sentence: `“${profile.items[locked]!.label}” has a number that is unlocked by a hold: that takes a box with text, a menu on the transmitter, a key pad or a computer. Choose such a way, or say that it is not locked.`,
     });
+  const drawn = profile.items.findIndex(({ freeCurve }) => freeCurve);
+  if (drawn !== -1 && media.some(({ family }) => family !== 'programForm'))
+    problems.push({
+      path: `items.${drawn}.curvePoints`,
+      sentence: `“${profile.items[drawn]!.label}” is drawn through points: only a form in another program takes them. What is worked by hand, and the link here, know numbers of stops.`,
+    });
   media.forEach((medium, index) => {
     const path = `media.${index}`;
     if (medium.family === 'programForm') problems.push(...formProblems(profile, medium, path));

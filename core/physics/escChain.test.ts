@@ -201,19 +201,25 @@ describe('curves', () => {
     ]);
   });
 
-  it('a curve is made of per cents, and its ends stay where they are', () => {
-    const value = {
-      kind: 'curve',
-      points: [
-        [0, 10],
-        [40, 20],
-        [100, 90],
-      ],
-    } satisfies SettingValue;
-    expect(curveOfValue(value)).toEqual([
+  it('a curve is made of per cents; ends that it states count, others are nothing and all', () => {
+    const through = (points: [number, number][]): SettingValue => ({ kind: 'curve', points });
+    expect(curveOfValue(through([[40, 20]]))).toEqual([
       [0, 0],
       [0.4, 0.2],
       [1, 1],
+    ]);
+    expect(
+      curveOfValue(
+        through([
+          [0, 10],
+          [40, 20],
+          [100, 90],
+        ]),
+      ),
+    ).toEqual([
+      [0, 0.1],
+      [0.4, 0.2],
+      [1, 0.9],
     ]);
   });
 

@@ -71,12 +71,13 @@ const curveOf = (profile: EscProfile, stops: StopByItem, setting: SettingId): Cu
 
 /** The curve that a value stands for, 0 to 1 each way; a bare number bends the middle: so many per cent come out half way. */
 export function curveOfValue(value: SettingValue | undefined): Curve {
-  if (value?.kind === 'curve')
-    return [
-      [0, 0],
-      ...value.points.map(([x, y]) => [x / 100, y / 100] as const).filter(([x]) => x > 0 && x < 1),
-      [1, 1],
-    ];
+  if (value?.kind === 'curve') {
+    const points = value.points.map(([x, y]) => [x / 100, y / 100] as const);
+    // Where nothing is said of an end, nothing in is nothing out, and all is all.
+    const first: Curve = points[0]?.[0] === 0 ? [] : [[0, 0]];
+    const last: Curve = points.at(-1)?.[0] === 1 ? [] : [[1, 1]];
+    return [...first, ...points, ...last];
+  }
   if (value?.kind === 'number' && value.value !== 50)
     return [
       [0, 0],

@@ -3,7 +3,16 @@
  * again. Nothing of it is known to this page but what its user reads off.
  */
 import type { ProgramFormMedium } from '../esc/media';
-import { itemById, type EscProfile, type ProfileItem, type Stop, type StopByItem } from '../esc/profile';
+import {
+  hasStop,
+  itemById,
+  stopById,
+  type EscProfile,
+  type ProfileItem,
+  type Stop,
+  type StopByItem,
+} from '../esc/profile';
+import { curveStopId, typedOutputs } from '../esc/freeCurve';
 import { numbersOf } from '../esc/numberField';
 import { setAlong, type Change } from '../sheet/draft';
 import { readNumber } from '../units/readNumber';
@@ -57,6 +66,8 @@ export type ReadOff =
  * @param stops those that may be meant: of a number, what is read is a size, and never the place of a stop
  */
 export function readOff(item: ProfileItem, text: string, stops: readonly Stop[] = item.stops): ReadOff {
+  const drawn = item.freeCurve && curveStopId(typedOutputs(text));
+  if (drawn && hasStop(item, drawn)) return { kind: 'stop', stop: stopById(item, drawn) };
   const said = text.trim().toLowerCase();
   const exact = stops.filter(({ label }) => label.trim().toLowerCase() === said);
   const size = sizeIn(said);

@@ -2,6 +2,7 @@
 import {
   choosersOf,
   existsOn,
+  hasStop,
   itemById,
   type BelievedStops,
   type DraftedStops,
@@ -59,10 +60,7 @@ export const fittingDraft = (profile: EscProfile, draft: Draft): Draft => ({
 export function fittingStops(profile: EscProfile, stops: StopByItem): WantedStops {
   const fits = ([itemId, stopId]: [string, string]): boolean =>
     profile.items.some(
-      (item) =>
-        item.id === itemId &&
-        !item.commandStopIds.includes(stopId) &&
-        item.stops.some((stop) => stop.id === stopId),
+      (item) => item.id === itemId && !item.commandStopIds.includes(stopId) && hasStop(item, stopId),
     );
   return Object.fromEntries(Object.entries(stops).filter(fits));
 }

@@ -2,7 +2,7 @@
  * What is on the ESC is evidence, not a field: observations are only ever added, and the latest one of each
  * item is what is believed, with how sure one may be.
  */
-import { factoryStops, type BelievedStops, type EscProfile, type ProfileItem } from '../esc/profile';
+import { factoryStops, hasStop, type BelievedStops, type EscProfile, type ProfileItem } from '../esc/profile';
 
 /** How an item's value came to be known, best first; behind them, how it came to be unknown. */
 export const EVIDENCE = {
@@ -60,16 +60,16 @@ export const assumeFactory = (profile: EscProfile, at: string): Observation[] =>
  * it lacks make the item unknown
  */
 export function holdingsOf(profile: EscProfile, observations: Observation[]): Holdings {
-  const stops = new Map(profile.items.map((item) => [item.id, new Set(item.stops.map((stop) => stop.id))]));
+  const items = new Map(profile.items.map((item) => [item.id, item]));
   const latest: Record<string, Holding> = {};
   for (const { itemId, stopId, basis, at } of observations) {
-    const known = stops.get(itemId);
-    if (!known) continue;
+    const item = items.get(itemId);
+    if (!item) continue;
     const before = latest[itemId];
     const lastStopId = before?.stopId ?? before?.lastStopId;
     const last = lastStopId === undefined ? {} : { lastStopId };
     if (stopId === null) latest[itemId] = { stopId, basis, at, ...last };
-    else if (known.has(stopId)) latest[itemId] = { stopId, basis, at };
+    else if (hasStop(item, stopId)) latest[itemId] = { stopId, basis, at };
     else latest[itemId] = { stopId: null, basis: 'stopGone', at, ...last };
   }
   return latest;

@@ -6,6 +6,7 @@ import { fittingDraft, type Draft } from './draft';
 import { VOCABULARY } from '../settings/vocabulary';
 import { describeValue } from '../settings/value';
 import {
+  hasStop,
   factoryStops,
   BEC_KINDS,
   LAUNCH_LIMIT_LAWS,
@@ -191,8 +192,8 @@ export function migrateStops(after: EscProfile, stops: StopByItem): StopByItem {
   return Object.fromEntries(
     after.items.map((item) => {
       const held = stops[item.id];
-      const fits = item.stops.some((stop) => stop.id === held);
-      return [item.id, fits ? held! : factory[item.id]!];
+      const fits = held !== undefined && hasStop(item, held);
+      return [item.id, fits ? held : factory[item.id]!];
     }),
   );
 }

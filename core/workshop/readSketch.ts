@@ -266,6 +266,7 @@ function readItem(
     factoryStopId: stops[factory ?? 0]?.id ?? '',
     stops,
     numberField: numberFieldOf(sketch, stops),
+    freeCurve: curveOf(sketch, `${path}.curvePoints`, refuse),
     typed: sketch.typed.trim() === '' ? null : sketch.typed.trim(),
     ...sketch.ties,
   };
@@ -276,6 +277,16 @@ const typedOn = (item: SketchItem, digits: number | undefined): SketchItem => {
   const typed = digits === undefined ? [] : typedStops(item, digits);
   return { ...item, stops: item.stops.map((stop, place) => ({ ...stop, typed: typed[place] ?? '' })) };
 };
+
+function curveOf({ curvePoints }: SketchItem, path: string, refuse: Refuse): ProfileItem['freeCurve'] {
+  if (curvePoints.trim() === '') return null;
+  const points = wholeNumber(curvePoints) ?? NaN;
+  if (Number.isInteger(points) && points >= 2 && points <= MOST_CURVE_POINTS) return { points };
+  refuse(path, `A curve has 2 to ${MOST_CURVE_POINTS} points, not “${shortened(curvePoints)}”.`);
+  return null;
+}
+
+const MOST_CURVE_POINTS = 11;
 
 function numberFieldOf({ number }: SketchItem, stops: Stop[]): ProfileItem['numberField'] {
   const [first, last, begins] = number ? [stops[number.first], stops[number.last], stops[number.begins]] : [];

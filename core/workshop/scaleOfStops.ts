@@ -79,6 +79,7 @@ function withinBounds(setting: Setting, numbers: readonly number[]): Scale[] {
       scale !== 'level' &&
       scale !== 'named' &&
       scale !== 'curve' &&
+      scale !== 'exponent' &&
       numbers.every((number) => {
         const value = valueOnScale(setting, scale, number);
         return value.kind === 'number' && (number === 0 || (value.value >= least && value.value <= most));

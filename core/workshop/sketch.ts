@@ -80,6 +80,8 @@ export interface SketchItem {
   stops: SketchStop[];
   /** Which of the stops are one number, where the ESC has one. */
   number: SketchNumber | null;
+  /** How many points a curve has that is drawn rather than chosen; empty where it is chosen. */
+  curvePoints: string;
   /** What is typed for it on a key pad, or printed on its key; empty where that is its number. */
   typed: string;
   /** What is typed on a key pad for a stop that says nothing else; empty until somebody has said it. */
@@ -154,6 +156,7 @@ export const newItem = (id: string, label: string): SketchItem => ({
   sense: 'direct',
   stops: [],
   number: null,
+  curvePoints: '',
   typed: '',
   typedAs: '',
   factory: [],

@@ -84,6 +84,7 @@ const itemOf = (item: ProfileItem, isTyped: boolean): Omit<SketchItem, 'inBank'>
   sense: item.sense,
   stops: item.stops.map((stop) => stopOf(item, stop, isTyped)),
   number: numberOf(item),
+  curvePoints: item.freeCurve ? String(item.freeCurve.points) : '',
   typed: isTyped ? (item.typed ?? '') : '',
   typedAs: isTyped ? 'stopNumber' : '',
   factory: [item.stops.findIndex(({ id }) => id === item.factoryStopId)],

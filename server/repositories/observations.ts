@@ -41,16 +41,20 @@ export async function newestObservations(
   { rigId, escNumber }: EscOfRig,
   { items }: EscProfile,
 ): Promise<Observation[]> {
-  const wanted = items.map(({ id, stops }) => ({ item: id, stops: stops.map((stop) => stop.id) }));
+  const wanted = items.map(({ id, stops, freeCurve }) => ({
+    item: id,
+    stops: stops.map((stop) => stop.id),
+    drawn: freeCurve !== null,
+  }));
   const rows = await database().query<Row>(
     `SELECT o.item_key, o.stop_key, o.basis, o.observed_at
-     FROM jsonb_to_recordset(:wanted) AS k(item text, stops text[])
+     FROM jsonb_to_recordset(:wanted) AS k(item text, stops text[], drawn boolean)
      CROSS JOIN LATERAL (
        (SELECT * FROM observations WHERE rig_id = :rigId AND esc_number = :escNumber AND item_key = k.item
         ORDER BY id DESC LIMIT 1)
        UNION
        (SELECT * FROM observations WHERE rig_id = :rigId AND esc_number = :escNumber AND item_key = k.item
-          AND stop_key = ANY (k.stops)
+          AND (stop_key = ANY (k.stops) OR (k.drawn AND stop_key LIKE 'curve-%'))
         ORDER BY id DESC LIMIT 1)
      ) o ORDER BY o.id`,
     { type: QueryTypes.SELECT, replacements: { rigId, escNumber, wanted: JSON.stringify(wanted) } },

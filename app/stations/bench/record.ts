@@ -1,3 +1,4 @@
+import { hasStop } from '#core/esc/profile';
 import { EVIDENCE, type EvidenceBasis, type Observation } from '#core/sheet/evidence';
 import type { EscMemory } from '#core/procedure/language';
 import { calibrationSchema } from '#formats/calibration';
@@ -39,10 +40,10 @@ export async function action({ params, request }: Route.ActionArgs) {
   const problems = problemsOf(recordSchema, body);
   if (problems.length > 0) return Response.json({ problems }, { status: 400 });
   const { escNumber, memory, seen, calibration } = body as BenchRecord;
-  const known = new Map(profile.items.map((item) => [item.id, new Set(item.stops.map((stop) => stop.id))]));
+  const known = new Map(profile.items.map((item) => [item.id, item]));
   const named = [...Object.entries(memory.stops), ...seen.map((s) => [s.itemId, s.stopId] as const)];
   const strange = named.find(
-    ([itemId, stopId]) => !known.has(itemId) || (stopId !== null && !known.get(itemId)!.has(stopId)),
+    ([itemId, stopId]) => !known.has(itemId) || (stopId !== null && !hasStop(known.get(itemId)!, stopId)),
   );
   if (strange) {
     const sentence = `${profile.name} has no stop '${strange[1]}' of an item '${strange[0]}'.`;

@@ -17,6 +17,7 @@ import { Notice } from '../../ui/Notice';
 import { Scrollable } from '../../ui/Scrollable';
 import { PulseRuler } from '../../ui/PulseRuler';
 import { useBench } from '../bench/BenchContext';
+import { FullSignal } from './FullSignal';
 import { CannotTeach } from './CannotTeach';
 import type { GuideProps } from './occasion';
 import { useChosenEsc, useFrame } from './useEndpoints';
@@ -96,6 +97,7 @@ export function CalibrationGuide({ channel, source, precaution, onDone, onStop }
               <p className="mt-4 max-w-2xl text-xl">
                 Keep it, then compare what the trigger sends with what the ESC knows now.
               </p>
+              <FullSignal className="mt-3 max-w-2xl" />
               <Button look="main" className="mt-6" onClick={keepIt} disabled={keeping === 'busy'}>
                 Keep this calibration
               </Button>

@@ -10,6 +10,7 @@ import { useTopOfPage } from '../../simulated/useTopOfPage';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
+import { FullSignal } from './FullSignal';
 import { CannotTeach } from './CannotTeach';
 import type { GuideProps } from './occasion';
 import { useChosenEsc, useFrame } from './useEndpoints';
@@ -90,6 +91,7 @@ export function RealGuide({ channel, source, precaution, onDone, onStop }: Guide
             <p className="mt-3 max-w-2xl text-xl">
               Then keep it. It stands on your word until the bench test shows it.
             </p>
+            <FullSignal className="mt-3 max-w-2xl" />
             <Button
               look="main"
               className="mt-5"

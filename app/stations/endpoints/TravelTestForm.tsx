@@ -2,11 +2,12 @@ import { TEST_POINTS, type PulseUnit, type TestPoint } from '#core/calibration/t
 import { Button } from '../../ui/Button';
 import { useBench } from '../bench/BenchContext';
 import { INPUT } from '../rig/formParts';
+import { FullSignal } from './FullSignal';
 import type { TravelTestForm as Form } from './useTravelTest';
 
 /** @param liveMicros what the radio sends now, where a game controller stands for it */
 export function TravelTestForm({ form, liveMicros }: { form: Form; liveMicros: number | undefined }) {
-  const { rig, profile } = useBench();
+  const { rig } = useBench();
   const { channel } = rig;
   const { choices, setChoices } = form;
   return (
@@ -22,11 +23,7 @@ export function TravelTestForm({ form, liveMicros }: { form: Form; liveMicros: n
           <option value="percent">the radio’s own %</option>
         </select>
       </label>
-      <p className="mt-2 text-sm text-muted">
-        {profile.fullSignalShows === null
-          ? 'Many ESCs show full signal by a lamp that changes only there. The profile does not say how this one does.'
-          : `Full signal has arrived when: ${profile.fullSignalShows}.`}
-      </p>
+      <FullSignal className="mt-2 text-sm text-muted" />
       {form.points.map((point) => (
         <Point key={point} point={point} form={form} liveMicros={liveMicros} />
       ))}

@@ -1,3 +1,5 @@
+import { curveOfValue } from '#core/physics/triggerChain';
+import type { SettingValue } from '#core/settings/setting';
 import { SCALES, scalesOf, statesSize, type Scale } from '#core/esc/scale';
 import { falseFriendsIn } from '#core/settings/falseFriends';
 import { MOMENTS, type MomentId } from '#core/settings/moments';
@@ -146,6 +148,18 @@ export function ItemEditor({ bench, place, read }: Props) {
           />
         )}
       </div>
+      {(item.setting === 'throttleCurve' || item.setting === 'brakeCurve') && (
+        <div className="mt-2 sm:ml-11">
+          <TextField
+            label="Drawn by its owner, through so many points"
+            hint="2 to 11, both ends among them. Empty where only its stops can be chosen."
+            value={item.curvePoints}
+            problem={problemAt(`${path}.curvePoints`)}
+            width="w-24"
+            onChange={(curvePoints) => change({ curvePoints })}
+          />
+        </div>
+      )}
       <NumberPart item={item} onChange={(next) => setItem(place, next)} />
       {pad && item.stops.length > 0 && (
         <TypedPart
@@ -339,11 +353,33 @@ function StopRow({ stop, item, number, read, path, problemAt, isTyped, onChange 
           />
         </label>
       )}
+      {read?.value.kind === 'curve' && <SmallCurve value={read.value} />}
       {says && (
         <span className={`text-sm ${read.basis === 'assumed' ? 'text-caution' : 'text-muted'}`}>{says}</span>
       )}
       {problem && <span className="w-full text-sm font-bold text-hazard sm:pl-9">{problem}</span>}
     </li>
+  );
+}
+
+/** What a curve looks like: trigger across, output up. */
+function SmallCurve({ value }: { value: SettingValue }) {
+  const line = curveOfValue(value).map(([x, y]) => `${x * 100} ${100 - y * 100}`);
+  return (
+    <svg
+      viewBox="0 0 100 100"
+      preserveAspectRatio="none"
+      className="h-10 w-16 border border-rule bg-sheet"
+      aria-hidden="true"
+    >
+      <path
+        d={`M${line.join('L')}`}
+        fill="none"
+        className="stroke-ink"
+        strokeWidth="2"
+        vectorEffect="non-scaling-stroke"
+      />
+    </svg>
   );
 }
 

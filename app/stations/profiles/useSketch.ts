@@ -110,7 +110,14 @@ const NEW_PARTS = {
   fixedBankStopIds: [],
 } as const;
 const NEW_TIES = { existsWhile: [], alsoSets: null, commandStopIds: [] };
-const NEW_ITEM_PARTS = { asked: [], number: null, typed: '', typedAs: '', inBank: false } as const;
+const NEW_ITEM_PARTS = {
+  asked: [],
+  number: null,
+  curvePoints: '',
+  typed: '',
+  typedAs: '',
+  inBank: false,
+} as const;
 
 const asNow = (kept: Sketch): Sketch => ({
   ...NEW_PARTS,

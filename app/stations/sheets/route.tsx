@@ -1,3 +1,4 @@
+import { hasStop } from '#core/esc/profile';
 import { changedSince, NO_HAND_VALUES, handChangesOf, type HandValues } from '#core/rig/handValues';
 import { changesOf, type Draft } from '#core/sheet/draft';
 import type { Sheet } from '#core/sheet/sheet';
@@ -172,7 +173,8 @@ function TakeAsDraft({ sheet, setup }: { sheet: Sheet; setup: HandValues }) {
   const { rig, profile, holdings, moveAll } = useBench();
   const stops = Object.fromEntries(
     sheet.values.flatMap(({ itemId, stopId }) => {
-      const real = profile.items.find((item) => item.id === itemId)?.stops.some((stop) => stop.id === stopId);
+      const item = profile.items.find(({ id }) => id === itemId);
+      const real = item && stopId !== null && hasStop(item, stopId);
       return stopId !== null && real ? [[itemId, stopId] as const] : [];
     }),
   );

@@ -7,6 +7,7 @@ import type { Holding } from '#core/sheet/evidence';
 import { memo, useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Term } from '../../ui/Term';
+import { CurveDrawing } from './CurveDrawing';
 import { CurvePicture } from './CurvePicture';
 import { ForAWhile } from './ForAWhile';
 import { MoveEffect } from './lastMove';
@@ -79,19 +80,29 @@ export const Rail = memo(function Rail({
           </p>
         </div>
         <div className="order-last col-span-2 px-2 sm:order-none sm:col-span-1">
-          <RailTrack
-            item={item}
-            stops={stops}
-            holding={holding}
-            draftStopId={draftStopId}
-            hasLozenge={!untouchedUnknown}
-            differs={differs}
-            advice={advice}
-            words={words}
-            faded={inactive !== undefined}
-            onMove={move}
-            onReason={toggleReason}
-          />
+          {item.freeCurve ? (
+            <CurveDrawing
+              item={item}
+              freeCurve={item.freeCurve}
+              draftStopId={draftStopId}
+              onEscStopId={onEsc?.id}
+              onMove={onMove}
+            />
+          ) : (
+            <RailTrack
+              item={item}
+              stops={stops}
+              holding={holding}
+              draftStopId={draftStopId}
+              hasLozenge={!untouchedUnknown}
+              differs={differs}
+              advice={advice}
+              words={words}
+              faded={inactive !== undefined}
+              onMove={move}
+              onReason={toggleReason}
+            />
+          )}
           {setting.choices ? (
             <p className="flex justify-between gap-2 text-sm text-muted">
               <span>◂ {stops[0]!.label}</span>
@@ -154,7 +165,7 @@ export const Rail = memo(function Rail({
         />
         {inactive && <span className="text-muted">{inactive}</span>}
       </div>
-      {CURVES.includes(setting.id) && !untouchedUnknown && (
+      {CURVES.includes(setting.id) && !item.freeCurve && !untouchedUnknown && (
         <CurvePicture item={item} draftStopId={draftStopId} onEscStopId={onEsc?.id} onMove={onMove} />
       )}
       <MoveEffect itemId={item.id} />
@@ -165,6 +176,8 @@ export const Rail = memo(function Rail({
 
 /** What a stop means where its label does not say it: always when that is only assumed. */
 function meaning(stop: Stop, setting: Setting): string {
+  // A drawn curve is its points.
+  if (stop.number === 0) return '';
   const words = describeValue(setting, stop.value);
   if (stop.basis === 'assumed') return `assumed ${words}`;
   return stop.value.kind === 'off' || plain(stop.label) === plain(words) ? '' : words;
