@@ -29,7 +29,7 @@ export async function rigHolding(
   const demo = await demoRigFile(flies ? 'headland-trainer' : 'kelp-beach-buggy');
   const rigId = await rigWith(page, profile, demo);
   const memory = { stops, range: rangeOf(demo.rig.channel) };
-  await post(page, `/rigs/${rigId}/bench-record`, { memory, seen: [] });
+  await post(page, `/rigs/${rigId}/bench-record`, { escNumber: 1, memory, seen: [] });
   return rigId;
 }
 

@@ -1,3 +1,4 @@
+import { profileOn } from '#core/esc/profile';
 import type { LampCardMedium } from '#core/esc/media';
 import { keyName } from '#core/plan/keyNames';
 import { litPlaces, stateOf } from '#core/procedure/step';
@@ -25,6 +26,7 @@ export function CardPanel({ bench, medium }: { bench: Bench; medium: LampCardMed
     reset: workKey(bench, 'reset'),
   });
 
+  const litItem = lit && machine.menu[lit.item - 1]?.itemId;
   const mostStops = Math.max(...profile.items.map((item) => item.stops.length));
   return (
     <div className="mt-4 rounded-md border-2 border-ink bg-film p-3">
@@ -51,10 +53,10 @@ export function CardPanel({ bench, medium }: { bench: Bench; medium: LampCardMed
             ))}
           </ol>
           <ol className="mt-2 grid grid-cols-2 gap-x-3 text-xs">
-            {profile.items.map(({ id, number, label }) => (
+            {profileOn(profile, config.memory.stops).items.map(({ id, number, label }) => (
               <li key={id} className="flex items-center gap-1.5 leading-5">
-                <CardLamp lit={lit?.item === number} />
-                <span className={lit?.item === number ? 'font-bold' : ''}>
+                <CardLamp lit={litItem === id} />
+                <span className={litItem === id ? 'font-bold' : ''}>
                   {number} {label}
                 </span>
               </li>

@@ -1,5 +1,5 @@
-import { useEffect } from 'react';
-import { useBlocker, useNavigation } from 'react-router';
+import { useEffect, useRef } from 'react';
+import { NavigationType, useBlocker, useNavigate, useNavigation, type Location } from 'react-router';
 
 /**
  * A link that is pressed while an action is under way is followed when that is through. Otherwise the router would
@@ -7,8 +7,18 @@ import { useBlocker, useNavigation } from 'react-router';
  */
 export function useLinksWait(): void {
   const underWay = useNavigation().state === 'submitting';
-  const link = useBlocker(underWay);
+  const navigate = useNavigate();
+  const waiting = useRef<Location>(undefined);
+  // The router forgets what it blocks as soon as the action is through: the way is kept here.
+  useBlocker(({ nextLocation, historyAction }) => {
+    if (!underWay || historyAction === NavigationType.Pop) return false;
+    waiting.current = nextLocation;
+    return true;
+  });
   useEffect(() => {
-    if (link.state === 'blocked' && !underWay) link.proceed();
-  }, [link, underWay]);
+    const to = waiting.current;
+    if (underWay || !to) return;
+    waiting.current = undefined;
+    void navigate(to);
+  }, [underWay, navigate]);
 }

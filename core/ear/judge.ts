@@ -97,5 +97,7 @@ function inWords(profile: EscProfile, cue: Observed): string {
   }
 }
 
-const itemInWords = ({ items }: EscProfile, place: number): string =>
-  `item ${place}${items[place - 1] ? `, ${items[place - 1]!.label}` : ''}`;
+function itemInWords({ items }: EscProfile, number: number): string {
+  const item = items.find((one) => one.number === number);
+  return `item ${number}${item ? `, ${item.label}` : ''}`;
+}

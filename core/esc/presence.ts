@@ -1,7 +1,7 @@
 /** Which items of an ESC are in its menu together, and what is wrong with what is said of it. */
 import type { Problem } from '../units/problem';
 import { VOCABULARY } from '../settings/vocabulary';
-import { stopById, type EscProfile, type ProfileItem } from './profile';
+import { stopById, type EscProfile, type ProfileItem, type Stop } from './profile';
 
 /** Whether two items are never in the menu together: they wait for different stops of one item. */
 export const exclude = (a: ProfileItem, b: ProfileItem): boolean =>
@@ -21,6 +21,15 @@ const leavesTo = (a: ProfileItem, b: ProfileItem): boolean =>
     ({ itemId, stopIds }) =>
       itemId === a.id &&
       stopIds.every((id) => a.stops.some((stop) => stop.id === id && stop.value.kind === 'label')),
+  );
+
+/** Whether a stop says no size because another item of the same setting does while it is chosen. */
+export const leavesItsSize = ({ items }: EscProfile, item: ProfileItem, { id, value }: Stop): boolean =>
+  value.kind === 'label' &&
+  items.some(
+    (other) =>
+      other.setting === item.setting &&
+      other.existsWhile.some(({ itemId, stopIds }) => itemId === item.id && stopIds.includes(id)),
   );
 
 /** What is wrong with numbers and settings that come twice, and with items that could never be there. */

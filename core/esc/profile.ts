@@ -231,6 +231,13 @@ export function itemById(profile: EscProfile, itemId: string): ProfileItem {
 export const itemForSetting = (profile: EscProfile, setting: SettingId): ProfileItem | undefined =>
   profile.items.find((i) => i.setting === setting);
 
+/** An item as it is printed; of one that each bank has, which bank. */
+export function labelIn({ banks, items }: EscProfile, item: ProfileItem): string {
+  const bankId = item.existsWhile.find(({ itemId }) => itemId === banks?.itemId)?.stopIds[0];
+  const bank = items.find(({ id }) => id === banks?.itemId)?.stops.find(({ id }) => id === bankId);
+  return bank ? `${item.label} (${bank.label})` : item.label;
+}
+
 /** What an item is called in the vocabulary; as printed where it has no word there. */
 export const nameOf = ({ setting, label }: Pick<ProfileItem, 'setting' | 'label'>): string =>
   setting === 'other' ? label : VOCABULARY[setting].name;

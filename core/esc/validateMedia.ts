@@ -42,6 +42,15 @@ export function mediaProblems(profile: EscProfile): Problem[] {
       path: `items.${locked}.stops`,
       sentence: `“${profile.items[locked]!.label}” has a number that is unlocked by a hold: that takes a box with text, a menu on the transmitter, a key pad or a computer. Choose such a way, or say that it is not locked.`,
     });
+  const shared = profile.items.findIndex(({ number, id }) =>
+    profile.items.some((other) => other.number === number && other.id !== id),
+  );
+  const link = media.findIndex(({ family }) => family === 'link');
+  if (shared !== -1 && link !== -1)
+    problems.push({
+      path: `media.${link}`,
+      sentence: `On the link an item is its number, and “${profile.items[shared]!.label}” shares its number with another: the two could not be told apart. Set this ESC another way.`,
+    });
   const drawn = profile.items.findIndex(({ freeCurve }) => freeCurve);
   if (drawn !== -1 && media.some(({ family }) => family !== 'programForm'))
     problems.push({

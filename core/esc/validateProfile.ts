@@ -4,7 +4,7 @@ import type { SettingValue } from '../settings/setting';
 import { asksForThree } from './media';
 import type { EscLimits, EscProfile, ProfileItem, Stop } from './profile';
 import { numberFieldProblems } from './numberField';
-import { presenceProblems } from './presence';
+import { leavesItsSize, presenceProblems } from './presence';
 import { repeats } from './repeats';
 import { SCALES, scalesOf } from './scale';
 import { mediaProblems } from './validateMedia';
@@ -22,7 +22,7 @@ export function validateProfile(profile: EscProfile): Problem[] {
     ...mediaProblems(profile),
     ...repeats(profile.items, 'items', 'id', (item) => `item id '${item.id}'`),
     ...presenceProblems(profile),
-    ...profile.items.flatMap((item, index) => itemProblems(item, `items.${index}`)),
+    ...profile.items.flatMap((item, index) => itemProblems(profile, item, `items.${index}`)),
     ...profile.items.flatMap((item, index) => linkProblems(profile, item, `items.${index}`)),
   ];
 }
@@ -131,12 +131,14 @@ function overwritesItself({ items }: EscProfile, start: ProfileItem): boolean {
   return false;
 }
 
-function itemProblems(item: ProfileItem, path: string): Problem[] {
+function itemProblems(profile: EscProfile, item: ProfileItem, path: string): Problem[] {
   const problems: Problem[] = [
     ...repeats(item.stops, `${path}.stops`, 'number', (stop) => `stop number ${stop.number}`),
     ...repeats(item.stops, `${path}.stops`, 'id', (stop) => `stop id '${stop.id}'`),
     ...numberingGaps(item.stops, `${path}.stops`, 'stop'),
-    ...item.stops.flatMap((stop, index) => stopProblems(item, stop, `${path}.stops.${index}`)),
+    ...item.stops.flatMap((stop, index) =>
+      leavesItsSize(profile, item, stop) ? [] : stopProblems(item, stop, `${path}.stops.${index}`),
+    ),
   ];
   if (item.stops.length < 2) {
     problems.push({

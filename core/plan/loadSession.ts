@@ -5,6 +5,7 @@
 import {
   choosersOf,
   itemById,
+  labelIn,
   stopById,
   type EscProfile,
   type WantedStops,
@@ -191,5 +192,6 @@ export function legTitle(profile: EscProfile, held: HeldStops, leg: Leg): string
   const fromId = held[leg.itemId];
   const from = fromId ? stopById(item, fromId).label : 'unknown';
   const to = stopById(item, leg.stopId).label;
-  return leg.purpose === 'store' ? `${item.label}: ${from} → ${to}` : `${item.label}: count it back`;
+  const label = labelIn(profile, item);
+  return leg.purpose === 'store' ? `${label}: ${from} → ${to}` : `${label}: count it back`;
 }

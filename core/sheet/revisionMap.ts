@@ -137,12 +137,16 @@ function itemChanges(was: ProfileItem, is: ProfileItem): RevisionChange[] {
 /** Which setting it is, which way it runs, what it is tied to. The factory's stop matters to nobody who has values. */
 function itemMeaningChanges(was: ProfileItem, is: ProfileItem): string[] {
   const { higher, lower } = VOCABULARY[is.setting];
-  const ties = ({ inactiveWhen, overwrites, switchedOffBy, renumbersMenu }: ProfileItem) => [
-    inactiveWhen,
-    overwrites,
-    switchedOffBy,
-    renumbersMenu,
+  const ties = (item: ProfileItem) => [
+    item.inactiveWhen,
+    item.overwrites,
+    item.switchedOffBy,
+    item.renumbersMenu,
+    item.existsWhile,
+    item.alsoSets,
+    item.commandStopIds,
   ];
+  const entering = ({ numberField, freeCurve, typed }: ProfileItem) => [numberField, freeCurve, typed];
   return [
     was.setting === is.setting
       ? undefined
@@ -151,6 +155,7 @@ function itemMeaningChanges(was: ProfileItem, is: ProfileItem): string[] {
       ? undefined
       : `Higher numbers of item ${name(is)} mean “${is.sense === 'direct' ? higher : lower}” now.`,
     different(ties(was), ties(is), `Item ${name(is)} is tied to other items in another way.`),
+    different(entering(was), entering(is), `Item ${name(is)} is entered in another way.`),
   ].filter((sentence) => sentence !== undefined);
 }
 

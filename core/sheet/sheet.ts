@@ -1,6 +1,6 @@
 /** A sheet: what was loaded into an ESC, when, and on what evidence. Never edited, only succeeded. */
 import type { MediumFamily } from '../esc/media';
-import { itemById, stopById, type EscProfile } from '../esc/profile';
+import { itemById, labelIn, stopById, type EscProfile } from '../esc/profile';
 import type { HandValues } from '../rig/handValues';
 import type { EvidenceBasis, Holdings } from './evidence';
 import type { OtherEsc } from './severalEscs';
@@ -72,7 +72,7 @@ const valuesOf = (profile: EscProfile, holdings: Holdings, keptAt: string): Shee
     return {
       itemId: item.id,
       itemNumber: item.number,
-      itemLabel: item.label,
+      itemLabel: labelIn(profile, item),
       stopId,
       stopNumber: stop?.number ?? null,
       stopLabel: stop?.label ?? null,

@@ -19,6 +19,7 @@ export function meaningOf(setting: Setting, scale: Scale, text: string): Setting
     return choice === undefined ? undefined : { kind: 'choice', choice };
   }
   if (saysOff(words)) return { kind: 'off' };
+  if (ANOTHER_ITEM.test(words)) return { kind: 'label' };
   const special = Object.entries(setting.specials ?? {}).find(
     ([id, name]) =>
       words.toLowerCase() === name ||
@@ -36,6 +37,9 @@ export function meaningOf(setting: Setting, scale: Scale, text: string): Setting
   const printed = printedScale(setting, scale, read.rest);
   return printed && valueOnScale(setting, printed, read.number);
 }
+
+/** A stop that leaves its size to another item. */
+const ANOTHER_ITEM = /^(another|other) item$/i;
 
 /** The scale of one stop: the unit behind its number counts before the item's; undefined where it is none of this setting's. */
 function printedScale(setting: Setting, scale: Scale, rest: string): Scale | undefined {

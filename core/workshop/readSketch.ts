@@ -349,7 +349,8 @@ function readStop(
       : `a number in ${setting.unit || 'its unit'}, or off`;
     refuse(`${path}.meaning`, `${called}: say what it means, ${wanted}.`);
   } else {
-    const wrong = valueFault(setting, value);
+    // Whether another item does say the size is seen once all items are there.
+    const wrong = value.kind === 'label' ? undefined : valueFault(setting, value);
     if (wrong) refuse(`${path}.meaning`, `${called} ${wrong}`);
   }
   return {

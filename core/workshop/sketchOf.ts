@@ -115,13 +115,19 @@ function stopOf(item: ProfileItem, { id, label, value, basis, typed }: Stop, isT
   const read = meaningOf(setting, item.scale, label);
   const says =
     read !== undefined && basis === 'stated' && sameValue(read, value) && !valueFault(setting, read);
-  return { id, label, meaning: says ? '' : meaningText(value), basis, typed: isTyped ? (typed ?? '') : '' };
+  return {
+    id,
+    label,
+    meaning: says ? '' : meaningText(value, setting.id !== 'other'),
+    basis,
+    typed: isTyped ? (typed ?? '') : '',
+  };
 }
 
 const sameValue = (a: SettingValue, b: SettingValue): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** A value as it is typed in explanation; always in the vocabulary's unit, which `=` says. */
-function meaningText(value: SettingValue): string {
+function meaningText(value: SettingValue, isSized: boolean): string {
   switch (value.kind) {
     case 'off':
       return 'off';
@@ -134,6 +140,6 @@ function meaningText(value: SettingValue): string {
     case 'curve':
       return value.points.map((point) => point.join(' ')).join(', ');
     case 'label':
-      return '';
+      return isSized ? 'another item' : '';
   }
 }

@@ -1,4 +1,4 @@
-import { hasLink, itemById, stopById, type EscProfile } from '#core/esc/profile';
+import { hasLink, itemById, labelIn, stopById, type EscProfile } from '#core/esc/profile';
 import { downgrade, type Loss } from '#core/sheet/downgrade';
 import { EVIDENCE, unknownItems, type Observation } from '#core/sheet/evidence';
 import { readForm } from '#server/readBody';
@@ -186,7 +186,7 @@ function ItemRow({ itemId }: { itemId: string }) {
     <tr className="border-t border-rule">
       <td className="py-1 pr-3">
         <span className="flex items-center gap-1">
-          {item.number} {item.label}
+          {item.number} {labelIn(profile, item)}
           <Term setting={item.setting} />
         </span>
       </td>
@@ -203,7 +203,7 @@ function ItemRow({ itemId }: { itemId: string }) {
         <select
           name={`word.${item.id}`}
           defaultValue=""
-          aria-label={`My word on ${item.label}`}
+          aria-label={`My word on ${labelIn(profile, item)}`}
           className="min-h-9 rounded-sm border border-muted bg-sheet px-2"
         >
           <option value="">leave it</option>

@@ -1,6 +1,6 @@
 import { isByHand, MEDIA, type HandMedium, type Medium } from '#core/esc/media';
 import { openHazards } from '#core/advice/verdicts/verdict';
-import { itemById, stopById, nameOf } from '#core/esc/profile';
+import { itemById, stopById, nameOf, labelIn } from '#core/esc/profile';
 import { isPlanned } from '#core/plan/search';
 import { inShortOrder } from '#core/plan/shortOrder';
 import { changesInOrder, type Change } from '#core/sheet/draft';
@@ -124,7 +124,10 @@ export function BeforeLoad({ onBegin, onEsc }: Props) {
               )}
               {countable.length > 0 && (
                 <Notice grade="note" title="Stored before, never counted back">
-                  <p>{countable.map((item) => item.label).join(', ')}: counted at the end of this load.</p>
+                  <p>
+                    {countable.map((item) => labelIn(profile, item)).join(', ')}: counted at the end of this
+                    load.
+                  </p>
                 </Notice>
               )}
             </section>
@@ -282,7 +285,7 @@ function ChangeLine({ change: { itemId, fromStopId, toStopId } }: { change: Chan
         <strong>{nameOf(item)}</strong> {fromStopId === null ? 'unknown' : stopById(item, fromStopId).label} →{' '}
         <strong className="text-draft">{stopById(item, toStopId).label}</strong>
         <span className="block text-sm text-muted">
-          item {item.number} “{item.label}”
+          item {item.number} “{labelIn(profile, item)}”
         </span>
       </span>
     </li>

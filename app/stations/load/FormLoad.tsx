@@ -1,6 +1,6 @@
 import type { ProgramFormMedium } from '#core/esc/media';
 import { labelsInWords } from '#core/esc/numberField';
-import { itemById, stopById, type ProfileItem, type WantedStops } from '#core/esc/profile';
+import { itemById, labelIn, stopById, type ProfileItem, type WantedStops } from '#core/esc/profile';
 import {
   afterReadOff,
   afterSent,
@@ -158,7 +158,7 @@ function SetForm({
                     }
                   >
                     <span className="text-lg">
-                      {item.label}:{' '}
+                      {labelIn(profile, item)}:{' '}
                       <span className="text-muted">
                         {fromStopId === null ? 'unknown' : stopById(item, fromStopId).label} →
                       </span>{' '}
@@ -279,6 +279,7 @@ interface LineProps {
 
 function ReadLine({ item, wanted, shown, onSay }: LineProps) {
   const [text, setText] = useState<string>();
+  const label = labelIn(useBench().profile, item);
   const wantedLabel = stopById(item, wanted).label;
   const read: ReadOff | undefined =
     text === undefined || text.trim() === '' ? undefined : readOff(item, text);
@@ -290,7 +291,7 @@ function ReadLine({ item, wanted, shown, onSay }: LineProps) {
     <li className="border-b border-rule py-2">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <span className="min-w-0 flex-1 basis-48 text-lg">
-          {item.label}: <strong className="text-draft">{wantedLabel}</strong>
+          {label}: <strong className="text-draft">{wantedLabel}</strong>
           {shown !== undefined && shown !== wanted && (
             <span className="block font-bold text-hazard">shows {stopById(item, shown).label}</span>
           )}
@@ -300,7 +301,7 @@ function ReadLine({ item, wanted, shown, onSay }: LineProps) {
             <Check className="size-5" aria-hidden="true" /> read off
           </span>
         ) : (
-          <Button onClick={() => take(wanted)} aria-label={`${item.label}: as drafted`}>
+          <Button onClick={() => take(wanted)} aria-label={`${label}: as drafted`}>
             As drafted
           </Button>
         )}
@@ -309,7 +310,7 @@ function ReadLine({ item, wanted, shown, onSay }: LineProps) {
             look="quiet"
             className="min-h-11"
             onClick={() => setText('')}
-            aria-label={`${item.label}: something else`}
+            aria-label={`${label}: something else`}
           >
             Something else
           </Button>
@@ -324,7 +325,7 @@ function ReadLine({ item, wanted, shown, onSay }: LineProps) {
             <input
               value={text}
               onChange={(event) => setText(event.target.value)}
-              aria-label={`What the form shows for ${item.label}`}
+              aria-label={`What the form shows for ${label}`}
               placeholder="name or number"
               autoComplete="off"
               autoFocus

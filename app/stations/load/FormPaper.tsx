@@ -1,5 +1,5 @@
 import type { ProgramFormMedium } from '#core/esc/media';
-import { itemById, stopById } from '#core/esc/profile';
+import { itemById, labelIn, stopById } from '#core/esc/profile';
 import { formTasks } from '#core/plan/formLoad';
 import { handStep } from '#core/plan/handStep';
 import { ACCEPTANCE, PRECAUTIONS } from '#core/rig/safety';
@@ -42,7 +42,7 @@ export function FormPaper({ medium }: { medium: ProgramFormMedium }) {
                 const item = itemById(profile, itemId);
                 return (
                   <tr key={itemId} className="border-b border-rule">
-                    <td className="py-1">☐ {item.label}</td>
+                    <td className="py-1">☐ {labelIn(profile, item)}</td>
                     <td className="pr-4">
                       {fromStopId === null ? 'unknown' : stopById(item, fromStopId).label}
                     </td>

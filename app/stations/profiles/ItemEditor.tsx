@@ -1,11 +1,8 @@
-import { curveOfValue } from '#core/physics/triggerChain';
-import type { SettingValue } from '#core/settings/setting';
-import { SCALES, scalesOf, statesSize, type Scale } from '#core/esc/scale';
+import { SCALES, scalesOf, type Scale } from '#core/esc/scale';
 import { falseFriendsIn } from '#core/settings/falseFriends';
 import { MOMENTS, type MomentId } from '#core/settings/moments';
 import { isNamed, VOCABULARY, type SettingId } from '#core/settings/vocabulary';
-import { describeValue } from '#core/settings/value';
-import { type SketchItem, type SketchStop } from '#core/workshop/sketch';
+import type { SketchItem } from '#core/workshop/sketch';
 import { lineOfStops, withLine } from '#core/workshop/stopsLine';
 import { answered } from '#core/workshop/answer';
 import type { MadeFor } from '#core/workshop/madeFor';
@@ -20,6 +17,7 @@ import { INPUT } from '../rig/formParts';
 import { Field, SelectField, TextField } from './fields';
 import { NumberPart } from './NumberPart';
 import { QuestionBox } from './QuestionBox';
+import { StopRow } from './StopRow';
 import { TiesEditor } from './TiesEditor';
 import { TypedPart } from './TypedPart';
 import type { SketchBench } from './useSketch';
@@ -209,6 +207,12 @@ export function ItemEditor({ bench, place, read }: Props) {
           <summary className="min-h-11 cursor-pointer py-2 text-sm underline underline-offset-4">
             Stop by stop: what each means
           </summary>
+          {!isNamed(setting) && setting.id !== 'other' && (
+            <p className="mb-2 text-sm">
+              A stop that leaves its size to another item of the same setting (“custom”): write{' '}
+              <strong>another item</strong>, and let that item be in the menu only while this stop is chosen.
+            </p>
+          )}
           {setting.id === 'cutoff' && (
             <p className="mb-2 text-sm">
               A stop that counts the whole pack: write its volts and “pack”, as in <strong>9.6 pack</strong>.
@@ -279,107 +283,6 @@ function SettingChoice({
         </select>
       )}
     </Field>
-  );
-}
-
-interface StopRowProps {
-  stop: SketchStop;
-  item: SketchItem;
-  number: number;
-  read: ProfileItem['stops'][number] | undefined;
-  path: string;
-  problemAt: (path: string) => string | undefined;
-  isTyped: boolean;
-  onChange: (stop: SketchStop) => void;
-}
-
-function StopRow({ stop, item, number, read, path, problemAt, isTyped, onChange }: StopRowProps) {
-  const setting = VOCABULARY[item.setting === '' ? 'other' : item.setting];
-  const problem = problemAt(`${path}.meaning`) ?? problemAt(`${path}.label`) ?? problemAt(`${path}.typed`);
-  const label = `What stop ${number} “${stop.label}” means`;
-  const says = read && `${read.basis === 'assumed' ? 'assumed ' : ''}${describeValue(setting, read.value)}`;
-  return (
-    <li className="flex flex-wrap items-center gap-x-3 gap-y-1">
-      <span className="w-6 text-right text-muted">{number}</span>
-      <span className="w-32 truncate font-bold">{stop.label}</span>
-      {isNamed(setting) ? (
-        <select
-          value={stop.meaning}
-          aria-label={label}
-          onChange={(event) => onChange({ ...stop, meaning: event.target.value })}
-          className={`${INPUT} text-base`}
-        >
-          <option value="">as the name says</option>
-          {Object.entries(setting.choices ?? {}).map(([choice, words]) => (
-            <option key={choice} value={choice}>
-              {words}
-            </option>
-          ))}
-        </select>
-      ) : (
-        setting.id !== 'other' && (
-          <input
-            value={stop.meaning}
-            aria-label={label}
-            onChange={(event) => onChange({ ...stop, meaning: event.target.value })}
-            placeholder={statesSize(item.scale) ? 'as printed' : `in ${setting.unit || 'its unit'}`}
-            autoComplete="off"
-            aria-invalid={problem !== undefined}
-            className={`${INPUT} w-32 text-base`}
-          />
-        )
-      )}
-      {stop.meaning !== '' && !isNamed(setting) && (
-        <select
-          value={stop.basis}
-          aria-label={`Where the meaning of stop ${number} comes from`}
-          onChange={(event) => onChange({ ...stop, basis: event.target.value as SketchStop['basis'] })}
-          className={`${INPUT} text-base`}
-        >
-          <option value="stated">stated in the manual</option>
-          <option value="assumed">assumed</option>
-          <option value="measured">measured</option>
-        </select>
-      )}
-      {isTyped && (
-        <label className="flex items-center gap-2 text-sm">
-          typed
-          <input
-            value={stop.typed}
-            onChange={(event) => onChange({ ...stop, typed: event.target.value })}
-            placeholder={String(number)}
-            aria-label={`What is typed for stop ${number}`}
-            className={`${INPUT} w-20 text-base`}
-          />
-        </label>
-      )}
-      {read?.value.kind === 'curve' && <SmallCurve value={read.value} />}
-      {says && (
-        <span className={`text-sm ${read.basis === 'assumed' ? 'text-caution' : 'text-muted'}`}>{says}</span>
-      )}
-      {problem && <span className="w-full text-sm font-bold text-hazard sm:pl-9">{problem}</span>}
-    </li>
-  );
-}
-
-/** What a curve looks like: trigger across, output up. */
-function SmallCurve({ value }: { value: SettingValue }) {
-  const line = curveOfValue(value).map(([x, y]) => `${x * 100} ${100 - y * 100}`);
-  return (
-    <svg
-      viewBox="0 0 100 100"
-      preserveAspectRatio="none"
-      className="h-10 w-16 border border-rule bg-sheet"
-      aria-hidden="true"
-    >
-      <path
-        d={`M${line.join('L')}`}
-        fill="none"
-        className="stroke-ink"
-        strokeWidth="2"
-        vectorEffect="non-scaling-stroke"
-      />
-    </svg>
   );
 }
 
