@@ -10,7 +10,7 @@ import { intentsForOther } from '#core/sheet/severalEscs';
 import { createContext, use, useCallback, useDeferredValue, useMemo, type ReactNode } from 'react';
 import type { BenchView } from './benchData.server';
 import { useDraft } from './useDraft';
-import { useInBrowser } from '../../ui/useInBrowser';
+import { useWhenIdle } from '../../ui/useWhenIdle';
 import { useKeptGoals } from './useKeptGoals';
 import { useResting } from './useResting';
 
@@ -23,7 +23,7 @@ function useBenchValue(view: BenchView) {
     revision: view.draftRevision,
   });
   const { onMoved, change, undo, redo, status, settle } = kept;
-  const inBrowser = useInBrowser();
+  const isIdle = useWhenIdle();
   const newestDraft = useFitting(profile, kept.draft);
   // Verdicts and all that follows may come a moment later than the lozenge and the trace.
   const draft = useFitting(profile, useDeferredValue(useResting(kept.draft)));
@@ -41,11 +41,11 @@ function useBenchValue(view: BenchView) {
       rules,
       goals,
       today,
-      // A stint takes its time, on an odd rig a long one: the server has others to answer.
-      withoutStint: !inBrowser,
+      // A stint takes its time, on an odd rig a long one: the server has others to answer, and the page is seen first.
+      withoutStint: !isIdle,
     });
     return { ...found, draft };
-  }, [rig, profile, holdings, escs, memory, calibrations, sheetCount, rules, goals, today, draft, inBrowser]);
+  }, [rig, profile, holdings, escs, memory, calibrations, sheetCount, rules, goals, today, draft, isIdle]);
   const moveAll = useCallback(
     (stops: StopByItem, setup: HandValues = NO_HAND_VALUES): void =>
       change((before) => {
