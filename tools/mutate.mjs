@@ -118,10 +118,18 @@ async function tried(tree, { file, from, to, text }) {
 /** The room of core in which a file lies. @param {string} file */
 const roomOf = (file) => file.split('/').slice(0, 2).join('/');
 
+/** Tests that would make every mutant wait for tens of seconds; the other long ones bite, too. */
+const TOO_SLOW = ['absurd', 'anyMenu', 'anyProfile', 'ear', 'schools'];
+
 /** @param {string} file */
 const nearestTo = (file) => [
   ...(values.far ? ['related', file, '--run'] : ['run', `${roomOf(file)}/`]),
-  ...['--bail=1', '--maxWorkers=1', '--reporter=dot', '--exclude=**/*.long.test.ts'],
+  ...[
+    '--bail=1',
+    '--maxWorkers=1',
+    '--reporter=dot',
+    ...TOO_SLOW.map((name) => `--exclude=**/${name}.long.test.ts`),
+  ],
 ];
 
 /** @type {Map<string, Promise<boolean>>} */
