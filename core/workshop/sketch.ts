@@ -3,7 +3,14 @@
  * nothing is lost while it is not yet sound. `readSketch` makes a profile of it, or says what is missing where.
  */
 import type { EndPointFamily, MediumFamily } from '../esc/media';
-import type { BecKind, EscLimits, LaunchLimitLaw, ProfileItem, StopBasis } from '../esc/profile';
+import {
+  UNTIED,
+  type BecKind,
+  type EscLimits,
+  type LaunchLimitLaw,
+  type ProfileItem,
+  type StopBasis,
+} from '../esc/profile';
 import type { Scale } from '../esc/scale';
 import type { SettingId } from '../settings/vocabulary';
 import type { MadeFor } from './madeFor';
@@ -54,16 +61,8 @@ export interface SketchNumber {
 /** The number of the stop, or the number that is printed for it, without its point. */
 export type TypedAs = '' | 'stopNumber' | 'printedNumber';
 
-export type Ties = Pick<
-  ProfileItem,
-  | 'inactiveWhen'
-  | 'overwrites'
-  | 'renumbersMenu'
-  | 'switchedOffBy'
-  | 'existsWhile'
-  | 'alsoSets'
-  | 'commandStopIds'
->;
+/** What ties an item to others, as the profile has it. */
+export type Ties = Omit<typeof UNTIED, 'numberField' | 'freeCurve' | 'typed'>;
 
 export interface SketchItem {
   /** Permanent. */
@@ -136,15 +135,7 @@ export const newStop = (label: string): SketchStop => ({
   typed: '',
 });
 
-const UNTIED_SKETCH: Ties = {
-  inactiveWhen: [],
-  overwrites: [],
-  renumbersMenu: false,
-  switchedOffBy: null,
-  existsWhile: [],
-  alsoSets: null,
-  commandStopIds: [],
-};
+const { numberField: _number, freeCurve: _curve, typed: _typed, ...UNTIED_SKETCH } = UNTIED;
 
 export const newItem = (id: string, label: string): SketchItem => ({
   id,
