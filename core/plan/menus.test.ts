@@ -45,7 +45,7 @@ it.each(PROFILES.map((profile) => [handMediumOf(profile)!.family, profile] as co
   },
 );
 
-// Written from the description, before the machine knew of it.
+// Written from the description, not from the machine.
 it('a menu shows what exists: another bank, another ground, another item; a command does its work and is not held', () => {
   const script = `
     card in

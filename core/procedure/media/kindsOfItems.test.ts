@@ -6,7 +6,7 @@ import type { EscProfile } from '../../esc/profile';
 import { escMachine } from '../escMachine';
 import { playGolden } from '../golden';
 
-// Written from common practice before the machines: gestures in, what is shown and kept out.
+// Written from common practice, not from the machines: gestures in, what is shown and kept out.
 const SCRIPTS: [what: string, profile: EscProfile, script: string][] = [
   [
     'a number on a box: passed by like one stop, unlocked by a hold, run while held, stepped by presses, kept by its key',
