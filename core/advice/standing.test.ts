@@ -118,4 +118,30 @@ describe('what is drafted on the model', () => {
         for (const remedy of remedies) if (remedy.kind === 'move') expect(present).toContain(remedy.itemId);
     }
   });
+
+  it('says of a twin that its ESCs hold unlike where the second is behind, not where only the first is', () => {
+    const twin = { ...defaultRig('twinPlane'), name: 'Twin' };
+    const item = profile.items.find(({ setting }) => setting === 'brakeStrength')!;
+    const [one, other] = item.stops.filter(({ id }) => id !== item.factoryStopId);
+    const holding = (stopId: string) => ({
+      ...holdingsOf(profile, assumeFactory(profile, AT)),
+      [item.id]: { stopId, basis: 'countedBack' as const, at: AT },
+    });
+    const said = (stops: Record<string, string>) =>
+      standingOf(
+        facts({
+          rig: twin,
+          holdings: holding(one!.id),
+          otherEscs: [{ escNumber: 2, holdings: holding(other!.id) }],
+          draft: { stops, setup: {} },
+        }),
+      );
+    const behind = said({});
+    expect(behind.leftByEsc).toEqual([0, 1]);
+    expect(behind.stations.load).toEqual({ state: 'due', why: 'ESC 2, right: 1 value left' });
+    expect(behind.verdicts.map(({ id }) => id)).toContain('escsHoldUnlike');
+    const firstBehind = said({ [item.id]: other!.id });
+    expect(firstBehind.leftByEsc).toEqual([1, 0]);
+    expect(firstBehind.verdicts.map(({ id }) => id)).not.toContain('escsHoldUnlike');
+  });
 });

@@ -74,10 +74,13 @@ export function standingOf(facts: StandingFacts): Standing {
   const endpoints = endpointState(facts);
   const around: Around = {
     ranges: rangesOf(rig, profile, range, calibrations),
-    unlike: otherEscs.map((other) => ({
-      name: escNames(rig)[other.escNumber - 1]!,
-      labels: unlikeItems(profile, holdings, other.holdings).map((id) => itemById(profile, id).label),
-    })),
+    // Where only the first one is behind, loading another would end nothing.
+    unlike: otherEscs
+      .filter((_, place) => leftByEsc[place + 1]! > 0)
+      .map((other) => ({
+        name: escNames(rig)[other.escNumber - 1]!,
+        labels: unlikeItems(profile, holdings, other.holdings).map((id) => itemById(profile, id).label),
+      })),
     calibrationDue: endpoints.state !== 'done',
     assumedItemIds: profileOn(profile, drafted)
       .items.map(({ id }) => id)

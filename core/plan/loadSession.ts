@@ -94,7 +94,10 @@ export function afterStored(
   stored: SeenStored[],
 ): { session: LoadSession; findings: KnownFinding[] } {
   const findings = stored.flatMap((seen): KnownFinding[] => [
-    { ...seen, basis: 'seenStored' },
+    // A command is done, and not held.
+    ...(itemById(profile, seen.itemId).commandStopIds.includes(seen.stopId)
+      ? []
+      : [{ ...seen, basis: 'seenStored' as const }]),
     ...Object.entries(setAlong(profile, seen.itemId, seen.stopId)).map(([itemId, stopId]): KnownFinding => ({
       itemId,
       stopId,

@@ -20,7 +20,8 @@ import { assumeFactory, holdingsOf } from '../sheet/evidence';
 import { changesInOrder, changesOf } from '../sheet/draft';
 import { found } from './found.fixture';
 import { menusProfile } from './menus.fixture';
-import { beginLoad, legsLeft } from './loadSession';
+import { intentsForOther } from '../sheet/severalEscs';
+import { afterStored, beginLoad, legsLeft } from './loadSession';
 import { planLegs } from './loadPlan';
 
 const fitted = (medium: Medium): Medium =>
@@ -165,6 +166,40 @@ describe('what can be drafted', () => {
       ['bite-bank-2', 'bite-2'],
       ['sheet', 'sheet-1'],
     ]);
+  });
+
+  it('is counted before its bank is left: nobody goes there twice', () => {
+    const held = factoryStops(boxed);
+    const session = beginLoad(held, { 'bite-bank-2': 'bite-2' }, [], true);
+    expect(legsLeft(boxed, session).map(({ purpose, itemId, stopId }) => [purpose, itemId, stopId])).toEqual([
+      ['store', 'sheet', 'sheet-2'],
+      ['store', 'bite-bank-2', 'bite-2'],
+      ['show', 'bite-bank-2', 'bite-2'],
+      ['store', 'sheet', 'sheet-1'],
+    ]);
+  });
+
+  it('a command that was heard is done and not held: only what it sets is known', () => {
+    const held = { ...factoryStops(boxed), ground: 'ground-2' };
+    const { findings } = afterStored(boxed, beginLoad(held, {}, [], true), [
+      { itemId: 'again', stopId: 'again-2' },
+    ]);
+    expect(findings.map(({ itemId, stopId }) => [itemId, stopId])).toEqual([
+      ['bite-bank-1', 'bite-1'],
+      ['ground', 'ground-1'],
+    ]);
+  });
+
+  it('a second ESC is given nothing that it could not be given', () => {
+    const first = holdingsOf(boxed, assumeFactory(boxed, AT));
+    const other = { ...first };
+    for (const [itemId, stopId] of [
+      ['wash', 'wash-2'],
+      ['bite-bank-3', 'bite-3'],
+      ['bite-bank-2', 'bite-3'],
+    ] as const)
+      other[itemId] = { stopId, basis: 'readBack', at: AT };
+    expect(intentsForOther(boxed, first, { stops: {} }, other)).toEqual({ 'bite-bank-2': 'bite-1' });
   });
 
   it('exists by what the ESC holds', () => {

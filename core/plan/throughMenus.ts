@@ -67,11 +67,11 @@ export function throughMenus(
   stores.forEach(store);
   showHere();
   for (let way = wayToNext(profile, now, open); way; way = wayToNext(profile, now, open)) {
-    const back = { itemId: way.itemId, fromStopId: way.toStopId, toStopId: target[way.itemId]! };
+    const backTo = target[way.itemId];
     const before = open.length;
     store(way);
     showHere();
-    store(back);
+    if (backTo !== undefined) store({ itemId: way.itemId, fromStopId: way.toStopId, toStopId: backTo });
     if (open.length === before) break;
   }
   return legs;

@@ -5,7 +5,7 @@
 import { MEDIA, type MediumFamily } from '../esc/media';
 import type { EscProfile, WantedStops } from '../esc/profile';
 import type { SettingId } from '../settings/vocabulary';
-import type { Draft } from './draft';
+import { canBeSet, sureStops, type Draft } from './draft';
 import type { Holdings } from './evidence';
 
 /** One more ESC of the model, and what it holds. */
@@ -22,7 +22,7 @@ const followers = ({ items }: EscProfile) => items.filter(({ setting }) => !EACH
 
 /**
  * What another ESC of the model still has to be given, so that it holds what the first one will: what is drafted, else what
- * the first one is known to hold.
+ * the first one is known to hold. What will not be in the menu then cannot be given.
  */
 export function intentsForOther(
   profile: EscProfile,
@@ -30,10 +30,12 @@ export function intentsForOther(
   draft: Pick<Draft, 'stops'>,
   other: Holdings,
 ): WantedStops {
+  const then = sureStops(profile, first, draft);
   return Object.fromEntries(
-    followers(profile).flatMap(({ id }) => {
-      const wanted = draft.stops[id] ?? first[id]?.stopId;
-      return wanted && wanted !== other[id]?.stopId ? [[id, wanted]] : [];
+    followers(profile).flatMap((item) => {
+      const wanted = then[item.id];
+      const isLeft = wanted && wanted !== other[item.id]?.stopId && canBeSet(profile, then, item);
+      return isLeft ? [[item.id, wanted]] : [];
     }),
   );
 }

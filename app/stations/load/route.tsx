@@ -1,7 +1,7 @@
 import { isByHand, MEDIA, type MediumFamily } from '#core/esc/media';
 import { handChangesOf, handChangeTitle } from '#core/rig/handValues';
 import type { WantedStops } from '#core/esc/profile';
-import { changesOf } from '#core/sheet/draft';
+import { changesOf, type Change } from '#core/sheet/draft';
 import { holdingsOf } from '#core/sheet/evidence';
 import { intentsForOther } from '#core/sheet/severalEscs';
 import { readForm } from '#server/readBody';
@@ -116,9 +116,13 @@ export default function LoadRoute() {
 const nextToLoad = (leftByEsc: readonly number[], loaded?: number): number =>
   leftByEsc.findIndex((count, place) => count > 0 && place + 1 !== loaded) + 1 || 1;
 
+/** What can be given: a draft may also speak of what is not in the menu then. */
+const wantedOf = (changes: readonly Change[]): WantedStops =>
+  Object.fromEntries(changes.map(({ itemId, toStopId }) => [itemId, toStopId]));
+
 /** One ESC of the model at a time; what hands change is done with the first that is loaded. */
 function LoadOfOne({ onEsc }: { onEsc: (escNumber: number) => void }) {
-  const { draft, rig, escNumber, leftByEsc } = useBench();
+  const { changes, rig, escNumber, leftByEsc } = useBench();
   const [begun, setBegun] = useState<Beginning & { intents: WantedStops }>();
   const onNext = (): void => {
     setBegun(undefined);
@@ -126,7 +130,10 @@ function LoadOfOne({ onEsc }: { onEsc: (escNumber: number) => void }) {
   };
   if (!begun)
     return (
-      <BeforeLoad onBegin={(beginning) => setBegun({ ...beginning, intents: draft.stops })} onEsc={onEsc} />
+      <BeforeLoad
+        onBegin={(beginning) => setBegun({ ...beginning, intents: wantedOf(changes) })}
+        onEsc={onEsc}
+      />
     );
   const { medium, before, after, ...rest } = begun;
   const first = handChangesOf(rig, before);

@@ -1,5 +1,12 @@
 import type { WaitingDraft } from '#core/advice/goals';
-import { factoryStops, type EscProfile, type ProfileItem, type StopByItem, nameOf } from '#core/esc/profile';
+import {
+  factoryStops,
+  type EscProfile,
+  type ProfileItem,
+  type StopByItem,
+  nameOf,
+  stopById,
+} from '#core/esc/profile';
 import { fittingStops } from '#core/sheet/draft';
 import { findItems } from '#core/quick/findItem';
 import { DRILLS, drillNumbers, type DrillId } from '#core/physics/drills/runDrill';
@@ -180,6 +187,9 @@ function Row({ item, otherStopId }: { item: ProfileItem; otherStopId: string | u
           onChange={(event) => move(item.id, event.target.value)}
           className={`${INPUT} max-w-28 sm:max-w-44 ${differs ? 'font-bold text-draft' : ''}`}
         >
+          {!item.stops.some(({ id }) => id === here) && (
+            <option value={here}>{stopById(item, here).label}</option>
+          )}
           {item.stops.map(({ id, label: words }) => (
             <option key={id} value={id}>
               {words}

@@ -77,7 +77,7 @@ export const escsHoldUnlike: Judge = ({ around }) => {
     grade: 'caution',
     setting: undefined,
     title: 'The ESCs of this model do not hold the same.',
-    sentence: `${first.name} differs from the first in ${fewOf(first.labels.map((label) => `“${label}”`))}.${more} One motor will pull, brake or cut off before the other. Load it until all hold the same.`,
+    sentence: `${first.name} differs from the first in ${fewOf(first.labels.map((label) => `“${label}”`))}.${more} One motor may pull, brake or cut off before the other. Load it until all hold the same.`,
     remedies: [{ kind: 'station', label: `Load ${first.name}`, station: 'load' }],
   };
 };
