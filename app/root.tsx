@@ -95,7 +95,7 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
       {missing ? (
         <Trouble
           title="There is nothing here."
-          text="The rig or sheet may have been deleted, or the address is mistyped."
+          text="The rig or sheet may be deleted, or the address is wrong."
         />
       ) : (
         <Broken />
@@ -110,12 +110,12 @@ function Broken() {
   return server === 'away' ? (
     <Trouble
       title="Live Tune does not answer."
-      text="Everything that was saved is kept, and so is a draft that was not. This page goes on by itself when it is back; if it was stopped, start it again."
+      text="Everything is kept, also a draft that was not saved yet. This page goes on when Live Tune is back. If you stopped it, start it again."
     />
   ) : (
     <Trouble
       title="Something went wrong."
-      text="What was saved is kept. Reload this page; if it happens again, the log in .data/logs says what."
+      text="Everything saved is kept. Reload this page. If it happens again, see the log in .data/logs."
     />
   );
 }

@@ -68,10 +68,10 @@ describe('lt', () => {
   });
 
   it.each([
-    [['sing', BUGGY], 'sing', 'is no verb'],
+    [['sing', BUGGY], 'sing', 'is not a command'],
     [['check'], 'no file', 'needs a file'],
     [['check', 'no-such-file.json'], 'a missing file', 'cannot be read: ENOENT'],
-    [['check', BUGGY, TAMSEL], 'two files', 'One file at a time'],
+    [['check', BUGGY, TAMSEL], 'two files', 'Name one file only'],
     [['verdicts', BUGGY], 'a rig without its profile', "'tamsel-r60' is needed too"],
     [['plan', BUGGY, '--with', profiles['sondry-a45']!], 'another profile', "another is 'sondry-a45'"],
     [['plan', TAMSEL, '--set', 'Stopper'], 'a set without a stop', 'item=stop'],

@@ -62,10 +62,10 @@ function run(args: string[], readText: (path: string) => string): Outcome {
   if (values.help || args.length === 0) return { exitCode: 0, output: HELP };
   const [verb, file, ...rest] = positionals;
   if (!VERBS.includes(verb as Verb))
-    throw new Refused(`'${verb ?? ''}' is no verb; there are ${VERBS.join(', ')}. See --help.`);
+    throw new Refused(`'${verb ?? ''}' is not a command. Commands: ${VERBS.join(', ')}. See --help.`);
   if (file === undefined) throw new Refused(`${verb ?? ''} needs a file. See --help.`);
   if (rest.length > 0)
-    throw new Refused(`One file at a time; '${rest[0] ?? ''}' is too much. Others come with --with.`);
+    throw new Refused(`Name one file only; '${rest[0] ?? ''}' is too many. Add others with --with.`);
 
   const main = read(file, readText);
   const done = (extra: object, good = true): Outcome => ({
@@ -123,7 +123,7 @@ function read(
     );
   }
   const result = readDocument(text);
-  if (!result.ok) throw new Refused(`'${path}' is not sound.`, result.problems);
+  if (!result.ok) throw new Refused(`'${path}' has problems.`, result.problems);
   return { document: result.value, version: (JSON.parse(text) as { version: number }).version };
 }
 

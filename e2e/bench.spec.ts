@@ -19,11 +19,11 @@ test('a value stored in the wrong item is noticed, put right and counted back', 
   await hand.hold(2500);
   await hand.press(1);
   await hand.hold(2500);
-  await expect(page.getByText('“Roll-off” was set to something else. The plan puts it right.')).toBeVisible();
+  await expect(page.getByText('“Roll-off” was set to something else. The plan corrects it.')).toBeVisible();
 
   await hand.follow(/^Every value is counted back/);
   await page.getByLabel('Note for this sheet').fill('slipped once');
-  await page.getByRole('button', { name: 'Done: to the sheets' }).click();
+  await page.getByRole('button', { name: 'Done: go to Sheets' }).click();
   await expect(page.getByRole('row', { name: /6 Stopper/ })).toContainText('65 % (stop 5)');
   await expect(page.getByRole('row', { name: /Roll-off/ })).toContainText('8 % (stop 3)');
   await page.getByRole('link', { name: 'Print sheet 1' }).click();
@@ -82,7 +82,7 @@ test(
 
     await page.reload();
     await expect(page.getByText('Load 1 change into the Tamsel R60')).toBeVisible();
-    await expect(page.getByText('Stored before, never counted back')).toBeVisible();
+    await expect(page.getByText('Stored earlier, not counted back yet')).toBeVisible();
     await page.getByLabel('Wheels clear of the bench').check();
     await page.getByRole('button', { name: 'Begin loading' }).click();
     await hand.follow(/^Every value is counted back/);
@@ -131,6 +131,6 @@ test('changed end points make the calibration stale', FRESH, async ({ page }) =>
   await page.getByLabel('Brake end point').fill('80');
   await page.getByRole('button', { name: 'Save' }).click();
   await page.getByRole('link', { name: /^Endpoints.*stale: the brake end point has changed since/ }).click();
-  await expect(page.getByRole('heading', { name: 'Full never quite arrives.' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'The ESC never sees full throttle.' })).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Brake: stops at 78 %' })).toBeVisible();
 });

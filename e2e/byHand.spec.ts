@@ -69,7 +69,7 @@ test(
     }).toPass({ timeout: 60_000 });
     await page.getByRole('button', { name: 'Done' }).press('Enter');
     await expect(instruction).toHaveText('Every value is counted back.');
-    await page.getByRole('button', { name: 'Done: to the sheets' }).click();
+    await page.getByRole('button', { name: 'Done: go to Sheets' }).click();
     await expect(page.getByText(/Pinion 18.teeth.*brake 80.%/).first()).toBeVisible();
 
     // The radio is another now than the one that was calibrated.
@@ -89,8 +89,8 @@ test(
     await page.getByRole('button', { name: 'Begin', exact: true }).press('Enter');
     await expect(instruction).toHaveText('Fit the pinion with 17 teeth.');
     await page.keyboard.press(' ');
-    await expect(instruction).toHaveText('All of it is done.');
-    await page.getByRole('button', { name: 'Done: to the sheets' }).click();
+    await expect(instruction).toHaveText('All done.');
+    await page.getByRole('button', { name: 'Done: go to Sheets' }).click();
     await page.getByRole('button', { name: 'Undo this load' }).click();
     await expect(lines).toHaveCount(1);
     await expect(lines.first()).toContainText('Pinion 17 → 18 teeth');

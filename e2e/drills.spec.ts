@@ -3,18 +3,18 @@ import { expect, moveRail, test } from './test';
 
 test('every manoeuvre has a trace and numbers, and they follow the draft', async ({ page }) => {
   await openDemoRig(page, 'kelp-beach-buggy', 'Drilled buggy', 'tune');
-  const does = page.getByRole('complementary', { name: 'What it does' });
+  const does = page.getByRole('complementary', { name: 'What the draft does' });
   for (const [tab, number] of [
-    ['Let go', 'Of what lifts the rear'],
-    ['Top speed', 'Motor there'],
+    ['Let go', 'Share of what lifts the rear'],
+    ['Top speed', 'Motor rpm there'],
     ['Trigger', 'Furthest from straight'],
-    ['Slope', 'Comes to a stop when rolling, up to'],
+    ['Slope', 'Stops a rolling model up to'],
     ['Crawl', 'Least steady speed'],
     ['Stint', 'Motor can, hottest lap'],
     ['Heat', 'Least heat near'],
-    ['Timing', 'Outside the proven range by'],
+    ['Timing', 'Beyond the proven range by'],
     ['Supply', 'Lowest bus voltage'],
-    ['Launch', 'Pack with wheels blocked'],
+    ['Launch', 'Pack volts, wheels stalled'],
   ] as const) {
     await does.getByRole('tab', { name: tab, exact: true }).click();
     await expect(does.getByRole('row', { name: new RegExp(number) })).toBeVisible();
@@ -29,18 +29,18 @@ test('the lap is chosen, edited and kept, with the race length and how full the 
   page,
 }) => {
   await openDemoRig(page, 'kelp-beach-buggy', 'Lapped buggy', 'tune');
-  const does = page.getByRole('complementary', { name: 'What it does' });
+  const does = page.getByRole('complementary', { name: 'What the draft does' });
   const runs = does.getByRole('row', { name: /^Runs for/ });
   await does.getByRole('tab', { name: 'Stint' }).click();
   await expect(runs).toBeVisible();
   const before = await runs.textContent();
-  const lap = does.getByRole('region', { name: 'Its lap' });
+  const lap = does.getByRole('region', { name: 'The lap' });
   await lap.getByLabel('How hard').fill('60');
   await expect(runs).not.toHaveText(before!);
   await lap.getByLabel('Has to last').fill('500');
   await expect(lap.getByRole('alert')).toHaveText('From 0.5 to 240.');
   await lap.getByLabel('Has to last').fill('60');
-  await expect(does.getByRole('row', { name: /^Beyond what it has to last/ })).toBeVisible();
+  await expect(does.getByRole('row', { name: /^Longer than needed by/ })).toBeVisible();
   await expect(page.getByText('It does not last 60 min.')).toBeVisible();
   await lap.getByText('Pieces of the lap').click();
   const kept = page.waitForResponse((response) => response.url().endsWith('/goals') && response.ok());
@@ -61,7 +61,7 @@ test('every stop of every setting is tried, beside the page', async ({ page }) =
   const matters = page.getByRole('region', { name: 'What matters here' });
   await matters.getByRole('button', { name: 'Try every stop of every setting' }).click();
   await expect(matters.getByRole('table')).toBeVisible({ timeout: 60_000 });
-  await matters.getByRole('combobox').selectOption({ label: 'Cut: Propeller stands after' });
+  await matters.getByRole('combobox').selectOption({ label: 'Cut: Propeller stops after' });
   await expect(matters.getByRole('row', { name: /^Propeller brake/ })).toBeVisible();
   await expect(matters.getByText('makes the most of these numbers unsure')).toBeVisible();
 });

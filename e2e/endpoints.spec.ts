@@ -47,13 +47,13 @@ for (const [by, families] of [
 
 test('an ESC without a calibration says so, and what to look at instead', async ({ page }) => {
   await openNewRigOf(page, 'aerobaticPlane', 'Nothing to teach', 'endpoints');
-  await expect(page.getByRole('heading', { name: 'There is nothing to teach this ESC' })).toBeVisible();
-  const keep = page.getByRole('button', { name: 'All looked at: keep that' });
+  await expect(page.getByRole('heading', { name: 'This ESC needs no calibration' })).toBeVisible();
+  const keep = page.getByRole('button', { name: 'All checked: keep that' });
   await expect(keep).toBeDisabled();
   await page.getByLabel('Propeller off the shaft').check();
   for (const box of await page.getByRole('checkbox').all()) await box.check();
   await keep.click();
-  await expect(page.getByText('nothing to teach: checked instead')).toBeVisible();
+  await expect(page.getByText('no calibration needed: checked instead')).toBeVisible();
 });
 
 test('traps are walked into, and named', FRESH, async ({ page }) => {
@@ -80,7 +80,7 @@ test(
   async ({ page }) => {
     await page.clock.install();
     await openNewRigOf(page, 'sportPlane', 'Real plane', 'endpoints');
-    await page.getByLabel('my own ESC, beside this page').check();
+    await page.getByLabel('my own ESC on the bench').check();
     await page.getByLabel('a servo tester').check();
     await expect(page.getByText('The tester reaches 1000 and 2000 µs')).toBeVisible();
     await page.getByLabel('the radio, through its receiver').check();
@@ -99,11 +99,11 @@ test(
       await page.clock.runFor(3200);
       await expect(page.getByTestId('instruction')).toHaveText('Stick all the way up.');
       await page.clock.runFor(15_000);
-      await expect(page.getByTestId('instruction')).toHaveText('Did every beep come as said?');
+      await expect(page.getByTestId('instruction')).toHaveText('Did every beep come as described?');
     });
 
     await page.getByRole('button', { name: 'Yes: keep this calibration' }).click();
-    await expect(page.getByText('done on the ESC, on your word')).toBeVisible();
+    await expect(page.getByText('done on the ESC, as you say')).toBeVisible();
   },
 );
 
@@ -128,18 +128,18 @@ test('a game controller feeds the ruler, and a bench test finds what the ESC has
   await expect(page.getByTestId('live-pulse')).toHaveText('1750 µs');
   await move(-0.2);
   await expect(page.getByTestId('live-pulse')).toHaveText('1400 µs');
-  await page.getByLabel('other way round').check();
+  await page.getByLabel('reversed').check();
   await expect(page.getByTestId('live-pulse')).toHaveText('1600 µs');
   await page.getByRole('button', { name: 'Take now for: first movement forward' }).click();
   await expect(page.getByRole('textbox', { name: 'first movement forward' })).toHaveValue('1600');
-  await expect(page.getByRole('region', { name: 'What that says' })).toContainText('20 %');
+  await expect(page.getByRole('region', { name: 'What this shows' })).toContainText('20 %');
 
   await test.step('bad input is explained, and nothing typed is lost', async () => {
     await page.getByRole('textbox', { name: 'The lamp shows full forward' }).fill('1.9');
     await expect(page.getByText('1.9 looks like milliseconds: type 1900 µs.')).toBeVisible();
-    await page.getByLabel('Typed in').selectOption('percent');
+    await page.getByLabel('Units').selectOption('percent');
     await expect(page.getByRole('textbox', { name: 'The lamp shows full forward' })).toHaveValue('1.9');
-    await page.getByLabel('Typed in').selectOption('micros');
+    await page.getByLabel('Units').selectOption('micros');
     await page.getByRole('textbox', { name: 'The lamp shows full forward' }).fill('1900');
     await page.getByRole('button', { name: 'Keep this test' }).click();
     await expect(page.getByText('Kept.')).toBeVisible();
@@ -170,18 +170,18 @@ test('a hundred thousand pulses are looked at while the page goes on', async ({ 
   await page
     .getByLabel('or a file')
     .setInputFiles({ name: 'pulses.csv', mimeType: 'text/csv', buffer: Buffer.from(lines.join('\n')) });
-  const answer = page.getByRole('region', { name: 'What the pulses say' });
+  const answer = page.getByRole('region', { name: 'Result' });
   await expect(answer).toContainText('100000');
   await expect(answer).toContainText('1 of the numbers look like milliseconds');
   await expect(answer).toContainText('1833 µs at 5000');
   await expect(answer).toContainText('1.41 µs');
   const ticks = await page.evaluate(() => (window as unknown as { ticks: { count: number } }).ticks);
   expect(ticks.count).toBeGreaterThan(2);
-  await page.getByRole('button', { name: 'Note the jitter in this rig' }).click();
+  await page.getByRole('button', { name: 'Save the jitter to this rig' }).click();
   await expect(page.getByText('Noted.')).toBeVisible();
 
   await page.getByLabel('Pulses, pasted').fill('only\nwords');
-  await page.getByRole('button', { name: 'Look at them' }).click();
+  await page.getByRole('button', { name: 'Open them' }).click();
   await expect(answer).toContainText('fewer than two pulse widths');
   await expect(page.getByLabel('Pulses, pasted')).toHaveValue('only\nwords');
 });
@@ -207,8 +207,8 @@ test('a twin with one mis-learned ESC is found, explained and mended', FRESH, as
     await page.clock.runFor(2500);
     await page.keyboard.press('d');
     await page.clock.runFor(1500);
-    await expect(page.getByText('A point was taken while the throttle was not at its end.')).toBeVisible();
-    await page.getByRole('button', { name: 'Keep it all the same' }).click();
+    await expect(page.getByText('A point was learned while the throttle was not at its end.')).toBeVisible();
+    await page.getByRole('button', { name: 'Keep it anyway' }).click();
   });
   await test.step('found and explained', async () => {
     const match = page.getByRole('region', { name: 'Do they agree?' });
@@ -239,7 +239,7 @@ test(
     await page.clock.install();
     await openNewRigOf(page, 'tenthBuggy', 'Supplied buggy', 'endpoints');
     await part(page, 'Supply');
-    await page.getByLabel('BEC is set to').fill('6');
+    await page.getByLabel('BEC setting').fill('6');
     await page.getByLabel('Lowest reading').fill('5,1');
     await expect(page.getByText('Do not drive or fly like this.')).toBeVisible();
     await page.getByLabel('Lowest reading').fill('5850');
@@ -268,6 +268,6 @@ test(
     );
     await stations.getByRole('link', { name: /^Endpoints/ }).click();
     await part(page, 'Trigger to duty');
-    await expect(page.getByText('no: features that wait for it stay off')).toBeVisible();
+    await expect(page.getByText('no: turbo and the like stay off')).toBeVisible();
   },
 );

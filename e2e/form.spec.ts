@@ -33,17 +33,17 @@ test('a form in another program is worked by keyboard, from the draft to verifie
   }
   await byKey(page, 'All of it is set', 'Enter');
   await expect(page.getByTestId('instruction')).toContainText('Press “Send” in the program');
-  await byKey(page, 'It is sent', 'Enter');
+  await byKey(page, 'Sent', 'Enter');
   await expect(page.getByTestId('progress')).toHaveText('0 of 2 read off the form');
   await byKey(page, 'All 2 as drafted', 'Enter');
-  await expect(page.getByTestId('instruction')).toHaveText('Every value is read off the form.');
+  await expect(page.getByTestId('instruction')).toHaveText('Every value is read back from the form.');
   await expect(page.getByText(/^Kept as sheet \d+\.$/)).toBeVisible();
-  await page.getByRole('button', { name: 'Done: to the sheets' }).click();
+  await page.getByRole('button', { name: 'Done: go to Sheets' }).click();
   await expect(page.getByRole('heading', { name: 'Sheets', level: 1 })).toBeVisible();
   await page.goto(`${page.url()}/1`);
   await expect(page.getByText('by a form in another program')).toBeVisible();
   await expect(page.getByText('on the simulated ESC')).toBeHidden();
-  await expect(page.getByText('read off the form by hand').first()).toBeVisible();
+  await expect(page.getByText('read back from the form by hand').first()).toBeVisible();
 });
 
 test('on a phone, a value that the form shows otherwise is said by number, set again and read again', async ({
@@ -54,7 +54,7 @@ test('on a phone, a value that the form shows otherwise is said by number, set a
   const setAll = async () => {
     for (const box of await page.getByRole('checkbox').all()) await box.check();
     await page.getByRole('button', { name: 'All of it is set' }).click();
-    await page.getByRole('button', { name: 'It is sent' }).click();
+    await page.getByRole('button', { name: 'Sent' }).click();
   };
   await setAll();
   const lines = page.getByRole('listitem').filter({ has: page.getByRole('button', { name: 'As drafted' }) });
@@ -66,20 +66,20 @@ test('on a phone, a value that the form shows otherwise is said by number, set a
   await shows.fill('1');
   await page.getByRole('button', { name: /^It shows / }).click();
   await page.getByRole('button', { name: 'As drafted' }).last().click();
-  await expect(page.getByText('One value is not what was meant.')).toBeVisible();
+  await expect(page.getByText('One value is not as drafted.')).toBeVisible();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await page.getByRole('button', { name: 'Set them again' }).click();
   await expect(page.getByTestId('progress')).toHaveText('0 of 1 set on the form');
   await setAll();
   await page.getByRole('button', { name: /^All \d as drafted$/ }).click();
-  await expect(page.getByTestId('instruction')).toHaveText('Every value is read off the form.');
+  await expect(page.getByTestId('instruction')).toHaveText('Every value is read back from the form.');
 });
 
 test('what another program wants is listed on paper, with room for what it shows then', async ({ page }) => {
   await openRigByForm(page, 'Form on paper', 'tune');
   await moveRail(page, 'Brake strength', 'ArrowLeft', 1);
   await station(page, 'Load');
-  await page.getByRole('link', { name: 'The plan on paper' }).click();
-  await expect(page.getByRole('columnheader', { name: 'read again, it shows' })).toBeVisible();
+  await page.getByRole('link', { name: 'Print the plan' }).click();
+  await expect(page.getByRole('columnheader', { name: 'shows after reading' })).toBeVisible();
   await expect(page.getByText('Press “Send”, and wait until it says that it is done.')).toBeVisible();
 });

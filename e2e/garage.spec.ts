@@ -90,7 +90,7 @@ test('rigs are found, copied, put aside, deleted and brought back', async ({ pag
   await expect(page.getByText('Deleted, with its sheets')).toBeVisible();
   await expect(link('Sandpiper (copy)')).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByText('It is back, as it was.')).toBeVisible();
+  await expect(page.getByText('Restored from the bin.')).toBeVisible();
   await find('sandpiper');
   await page.getByRole('button', { name: 'put aside Sandpiper (copy)' }).click();
   await expect(page.getByText('Put aside. It waits under')).toBeVisible();
@@ -123,7 +123,7 @@ test('a picture is kept without what its camera wrote into it; what is none is r
   const sent = await request.get(`${rig}/picture`);
   expect(sent.headers()['content-type']).toBe('image/webp');
   expect((await sharp(await sent.body()).metadata()).exif).toBeUndefined();
-  await page.getByRole('button', { name: 'take it away' }).click();
+  await page.getByRole('button', { name: 'remove it' }).click();
   await expect(page.getByRole('img', { name: 'Photogenic' })).toBeHidden();
 });
 
@@ -135,7 +135,7 @@ test('what an event forbids is a hazard until it is put right', async ({ page })
   await expect(page.getByText('“Harbour spec” is kept.')).toBeVisible();
   await openDemoRig(page, 'kelp-beach-buggy', 'Rule-bound', 'rig');
   const kept = page.waitForResponse((response) => response.url().includes('/rules'));
-  await page.getByLabel('Prepared for the event').selectOption('Harbour spec');
+  await page.getByLabel('Event rules to check').selectOption('Harbour spec');
   expect((await kept).ok()).toBe(true);
   await page.getByRole('link', { name: /^Tune/ }).click();
   await expect(page.getByText('Harbour spec forbids this.')).toBeVisible();
@@ -148,13 +148,13 @@ test('a rig that was put aside and then deleted comes back put aside; from the b
   await page.goto('/');
   const link = page.getByRole('link', { name: 'Dry-docked', exact: true });
   await page.getByRole('button', { name: 'put aside Dry-docked' }).click();
-  await expect(page.getByText('Put aside. It waits under “put aside”.')).toBeVisible();
+  await expect(page.getByText('Archived. Find it under “archived”.')).toBeVisible();
   await expect(link).toBeHidden();
   await page.getByRole('link', { name: /^\d+ put aside$/ }).click();
   await page.getByRole('button', { name: 'delete Dry-docked' }).click();
   await expect(page.getByText('It lies in the bin.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByText('It is back, as it was.')).toBeVisible();
+  await expect(page.getByText('Restored from the bin.')).toBeVisible();
   await expect(link).toBeVisible();
   await page.getByRole('button', { name: 'delete Dry-docked' }).click();
   await expect(page.getByText('It lies in the bin.')).toBeVisible();
@@ -211,7 +211,7 @@ test('while something is under way, nothing can be undone, and nothing else begu
   await expect(remove).toBeDisabled();
   letThrough();
   await undo.click();
-  await expect(page.getByText('It is back, as it was.')).toBeVisible();
+  await expect(page.getByText('Restored from the bin.')).toBeVisible();
   await expect(page.getByRole('link', { name: 'Quick-handed', exact: true })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Bystander', exact: true })).toBeHidden();
 });

@@ -38,7 +38,7 @@ test.describe('every view, in light and dark, on a desk and on a phone', () => {
     await page.getByRole('slider', { name: 'Cutoff' }).press('Home');
     await expect(page.getByText('Nothing protects the cells.')).toBeVisible();
     await expect(page.getByText('First 5 m')).toBeVisible();
-    await page.getByText('And about how to work').click();
+    await page.getByText('Ways to work').click();
     await lookAt(page, 'tune');
     await page.getByRole('button', { name: 'Keys, look and sound' }).click();
     await expect(page.getByRole('dialog')).toBeVisible();
@@ -49,8 +49,8 @@ test.describe('every view, in light and dark, on a desk and on a phone', () => {
     await page.goto(`/rigs/${rigId}/list`);
     await lookAt(page, 'the whole sheet');
     await page.goto(`/rigs/${rigId}/esc`);
-    await page.getByRole('button', { name: 'It got new firmware' }).click();
-    await page.getByRole('button', { name: 'Yes, write it down' }).click();
+    await page.getByRole('button', { name: 'I updated its firmware' }).click();
+    await page.getByRole('button', { name: 'Yes, note it' }).click();
     await expect(page.getByText('14 values are unknown.')).toBeVisible();
     await lookAt(page, 'esc');
     await page.goto(`/rigs/${rigId}/tune`);
@@ -78,7 +78,7 @@ test.describe('every view, in light and dark, on a desk and on a phone', () => {
     await page.getByRole('button', { name: 'It did something else' }).click();
     await lookAt(page, 'what it did instead');
     await page.goto(`/rigs/${rigId}/firmware`);
-    await page.getByRole('button', { name: 'Keep a sheet of it now' }).click();
+    await page.getByRole('button', { name: 'Save a sheet now' }).click();
     await expect(page.getByText('Kept as sheet')).toBeVisible();
     await lookAt(page, 'new firmware');
     await page.goto(`/rigs/${rigId}/sheets`);

@@ -104,8 +104,8 @@ async function beginSlowLoad(
   await page.getByLabel('the link').check();
   await page.getByLabel('Wheels clear of the bench').check();
   await control(DATA, { do: 'fault', fault: { kind: 'slow', ms: 400 } });
-  await page.getByRole('button', { name: 'Load by the link' }).click();
-  await expect(page.locator('[aria-current=step]')).toContainText('Write what differs', { timeout: 30_000 });
+  await page.getByRole('button', { name: 'Load by link' }).click();
+  await expect(page.locator('[aria-current=step]')).toContainText('Write the changes', { timeout: 30_000 });
 }
 
 /** What the brake was before the loads, and what each of them was to make it. */
@@ -117,7 +117,7 @@ async function readBack(page: Page): Promise<void> {
   const rigId = /rigs\/([0-9a-f-]{36})/.exec(esc)![1]!;
   await page.goto(esc);
   await expect(page.getByRole('row', { name: /6 Stopper .*unknown/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Read everything by the link' }).click();
+  await page.getByRole('button', { name: 'Read everything by link' }).click();
   await page.getByLabel('Wheels clear of the bench').check();
   await page.getByRole('button', { name: 'It is safe: read' }).click();
   await expect(page.getByText('Every value is read.')).toBeVisible({ timeout: 30_000 });
@@ -134,7 +134,7 @@ test('the stand-in killed while values are written: they are unknown until they 
   test.setTimeout(120_000);
   await beginSlowLoad(page, { brake: 'Home', dragBrake: 'End' });
   await kill('standIn');
-  await expect(page.getByText('Nobody knows what the ESC holds for “Roll-off”, “Stopper”.')).toBeVisible({
+  await expect(page.getByText('It is unknown what the ESC holds for “Roll-off”, “Stopper”.')).toBeVisible({
     timeout: 30_000,
   });
   await expect
@@ -151,7 +151,7 @@ test('the web server killed while values are written: the page says that nobody 
   test.setTimeout(120_000);
   await beginSlowLoad(page, { brake: 'End', dragBrake: 'Home' });
   await kill('web');
-  await expect(page.getByText('The server was started anew in the middle of this.')).toBeVisible({
+  await expect(page.getByText('The server restarted in the middle of this.')).toBeVisible({
     timeout: 40_000,
   });
   await control(DATA, { do: 'fault', fault: { kind: 'none' } });

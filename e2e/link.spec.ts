@@ -18,7 +18,7 @@ const rigIdOf = (page: Page): string => /rigs\/([0-9a-f-]{36})/.exec(page.url())
 async function beginLinkLoad(page: Page): Promise<void> {
   await page.getByLabel('the link').check();
   await page.getByLabel('Wheels clear of the bench').check();
-  await page.getByRole('button', { name: 'Load by the link' }).click();
+  await page.getByRole('button', { name: 'Load by link' }).click();
 }
 
 test('five changes are written by link and read back', async ({ page }) => {
@@ -60,7 +60,7 @@ test('what hands do stands round a load by link: the model before it, the radio 
   await expect(instruction).toHaveText('Every value is read back.');
   await expect(page.getByText(/Radio end point, throttle: 100 → 95.%/)).toBeVisible();
 
-  await page.getByRole('button', { name: 'Go on by hand' }).click();
+  await page.getByRole('button', { name: 'Do it by hand' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
     'Make 1 change on the model and its radio',
   );
@@ -68,7 +68,7 @@ test('what hands do stands round a load by link: the model before it, the radio 
   await page.getByRole('button', { name: 'Begin', exact: true }).click();
   await expect(instruction).toContainText('set the throttle end point to 95');
   await page.getByRole('button', { name: 'Done' }).press('Enter');
-  await page.getByRole('button', { name: 'Done: to the sheets' }).click();
+  await page.getByRole('button', { name: 'Done: go to Sheets' }).click();
   const newest = page.getByRole('article', { name: 'Sheet 3' });
   await expect(newest.getByText(/throttle 95.%/)).toBeVisible();
   // The pinion was changed by the load before.
@@ -81,9 +81,9 @@ test('what was loaded by link is what the page’s simulated ESC holds, and the 
   await openDemoRig(page, 'kelp-beach-buggy', 'Shared memory', 'rig');
   await page.goto(`/rigs/${rigIdOf(page)}/esc`);
   await page.getByLabel('My word on Stopper', { exact: true }).selectOption('it is 20 %');
-  await page.getByRole('button', { name: 'Keep my word' }).click();
+  await page.getByRole('button', { name: 'Save what I say' }).click();
   await expect(page.getByRole('row', { name: /6 Stopper .*20 % on your word/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Read everything by the link' }).click();
+  await page.getByRole('button', { name: 'Read everything by link' }).click();
   await page.getByLabel('Wheels clear of the bench').check();
   await page.getByRole('button', { name: 'It is safe: read' }).click();
   await expect(page.getByText('“Stopper” is on 85 %; believed was 20 %.')).toBeVisible();
@@ -97,8 +97,8 @@ test('after a reset or new firmware nothing is called verified, and unknown valu
   await openDemoRig(page, 'kelp-beach-buggy', 'Updated buggy', 'rig');
   const rig = `/rigs/${rigIdOf(page)}`;
   await page.goto(`${rig}/esc`);
-  await page.getByRole('button', { name: 'It got new firmware' }).click();
-  await page.getByRole('button', { name: 'Yes, write it down' }).click();
+  await page.getByRole('button', { name: 'I updated its firmware' }).click();
+  await page.getByRole('button', { name: 'Yes, note it' }).click();
   await expect(page.getByText('14 values are unknown.')).toBeVisible();
   await expect(page.getByRole('row', { name: /6 Stopper .*unknown before: 85 %/ })).toContainText(
     'unknown since a firmware update',
@@ -181,7 +181,7 @@ test('a line that was cut is said on the page, tried again, and what it left is 
     await control({ do: 'fault', fault: { kind: 'cut', verb, byte, staysAway: true } });
     await beginLinkLoad(page);
     await expect(page.getByText('The link was cut.')).toBeVisible();
-    await expect(page.getByText('Nobody knows what the ESC holds for “Stopper”.')).toBeVisible();
+    await expect(page.getByText('It is unknown what the ESC holds for “Stopper”.')).toBeVisible();
     await control({ do: 'fault', fault: { kind: 'none' } });
   };
   await loadAndCut('WRITE', 7);
@@ -189,7 +189,7 @@ test('a line that was cut is said on the page, tried again, and what it left is 
   await loadAndCut('SAVE', LINES.SAVE.request + 3);
   await page.goto(`/rigs/${rigId}/esc`);
   await expect(page.getByRole('row', { name: /6 Stopper .*unknown/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Read everything by the link' }).click();
+  await page.getByRole('button', { name: 'Read everything by link' }).click();
   await page.getByLabel('Wheels clear of the bench').check();
   await page.getByRole('button', { name: 'It is safe: read' }).click();
   await expect(page.getByText('Every value is read.')).toBeVisible();
@@ -204,18 +204,16 @@ test('a pass code that is still the factory’s is pointed out and changed, and 
   const rig = `/rigs/${rigIdOf(page)}`;
   const read = async (): Promise<void> => {
     await page.goto(`${rig}/esc`);
-    await page.getByRole('button', { name: 'Read everything by the link' }).click();
+    await page.getByRole('button', { name: 'Read everything by link' }).click();
     await page.getByLabel('Wheels clear of the bench').check();
     await page.getByRole('button', { name: 'It is safe: read' }).click();
   };
   await read();
-  await expect(page.getByText('The pass code is still the factory’s, 1111.')).toBeVisible();
-  await page.getByLabel('Another one').fill('0123');
+  await expect(page.getByText('The pass code is still the factory one, 1111.')).toBeVisible();
+  await page.getByLabel('New pass code').fill('0123');
   await page.getByRole('button', { name: 'Change it' }).click();
-  await expect(
-    page.getByText('A pass code has four digits, and does not begin with a nought.'),
-  ).toBeVisible();
-  await page.getByLabel('Another one').fill('2468');
+  await expect(page.getByText('A pass code has four digits and does not start with zero.')).toBeVisible();
+  await page.getByLabel('New pass code').fill('2468');
   await page.getByRole('button', { name: 'Change it' }).click();
   await expect(page.getByText('The pass code is changed.')).toBeVisible();
 
@@ -273,7 +271,7 @@ test('an update loses values and renumbers two items: saved before, compared aft
   const rigId = await rigHolding(page, archetype, { ...factoryStops(profile), ...changed });
   const read = async (): Promise<void> => {
     await page.goto(`/rigs/${rigId}/esc`);
-    await page.getByRole('button', { name: 'Read everything by the link' }).click();
+    await page.getByRole('button', { name: 'Read everything by link' }).click();
     await page.getByRole('radio').first().check();
     await page.getByRole('button', { name: 'It is safe: read' }).click();
     await expect(page.getByText('Every value is read.')).toBeVisible();
@@ -282,13 +280,13 @@ test('an update loses values and renumbers two items: saved before, compared aft
 
   await page.goto(`/rigs/${rigId}/esc`);
   await page.getByRole('link', { name: 'Save first, compare after' }).click();
-  await page.getByRole('button', { name: 'Keep a sheet of it now' }).click();
+  await page.getByRole('button', { name: 'Save a sheet now' }).click();
   await expect(page.getByText('Kept as sheet 1.')).toBeVisible();
-  await expect(page.getByText('Everything is as on sheet 1, or as it was loaded since.')).toBeVisible();
+  await expect(page.getByText('All values match sheet 1or were loaded since.')).toBeVisible();
   await page.getByRole('button', { name: 'Update the simulated ESC' }).click();
   await page.getByRole('button', { name: 'Yes, update it' }).click();
   await expect(page.getByText('The simulated ESC has new firmware.')).toBeVisible();
-  await expect(page.getByRole('cell', { name: 'nobody has looked' })).toHaveCount(profile.items.length);
+  await expect(page.getByRole('cell', { name: 'not checked' })).toHaveCount(profile.items.length);
 
   await read();
   await page.goto(`/rigs/${rigId}/firmware`);
@@ -300,8 +298,8 @@ test('an update loses values and renumbers two items: saved before, compared aft
   await page.getByRole('button', { name: 'Plan these 2 values' }).click();
   await expect(page.getByRole('heading', { name: /^Load 2 changes/ })).toBeVisible();
   await page.getByRole('radio', { name: /./ }).last().check();
-  await page.getByRole('button', { name: 'Load by the link' }).click();
+  await page.getByRole('button', { name: 'Load by link' }).click();
   await expect(page.getByText('Every value is read back.')).toBeVisible();
   await page.goto(`/rigs/${rigId}/firmware`);
-  await expect(page.getByText(/^Everything is as on sheet/)).toBeVisible();
+  await expect(page.getByText(/^All values match sheet/)).toBeVisible();
 });

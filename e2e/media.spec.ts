@@ -22,7 +22,7 @@ test(
     await page.getByLabel('Wheels clear of the bench').check();
     await page.getByRole('button', { name: 'Begin loading' }).click();
     await hand.follow(/^Every value is counted back/);
-    await page.getByRole('button', { name: 'Done: to the sheets' }).click();
+    await page.getByRole('button', { name: 'Done: go to Sheets' }).click();
     const row = page.getByRole('row', { name: /Hill hold/ });
     await expect(row).toContainText('100 % (stop 7)');
     await expect(row).toContainText('counted back');
@@ -91,7 +91,7 @@ test(
     });
 
     await test.step('the sheet says that nothing could be counted back', async () => {
-      await page.getByRole('button', { name: 'Done: to the sheets' }).click();
+      await page.getByRole('button', { name: 'Done: go to Sheets' }).click();
       const row = page.getByRole('row', { name: /Spool/ });
       await expect(row).toContainText('Lazy (stop 3)');
       await expect(row).toContainText('seen stored');
@@ -125,7 +125,7 @@ test('of two media the chosen one stands on paper, and nothing of the other, end
   await draftSaved(page);
   await page.goto(`/rigs/${rigId!}/load`);
   await page.getByRole('group', { name: 'By' }).getByRole('radio').nth(1).check();
-  await page.getByRole('link', { name: 'The plan on paper' }).click();
+  await page.getByRole('link', { name: 'Print the plan' }).click();
   const plan = page.getByRole('article');
   await expect(plan.getByText('Push the card into its socket.')).toBeVisible();
   await expect(plan.getByText('Stick all the way up.')).toHaveCount(0);

@@ -50,7 +50,7 @@ test('beside one’s own ESC, the space bar and the ear work a tone menu', FRESH
   for (let n = 0; n < 6 && !(await instruction.innerText()).startsWith('Every value'); n += 1)
     await page.keyboard.press('Space');
   await expect(instruction).toContainText('Every value was heard being stored');
-  await page.getByRole('button', { name: 'Done: to the sheets' }).click();
+  await page.getByRole('button', { name: 'Done: go to Sheets' }).click();
   await expect(page.getByRole('row', { name: /When low/ })).toContainText('seen stored');
 });
 
@@ -79,8 +79,8 @@ test(
       await goOnUntil(/^Press/);
       await page.getByRole('button', { name: 'It did something else' }).click();
       await page.getByLabel('Yes, for').selectOption({ index: 0 });
-      await page.getByRole('button', { name: 'Yes, and I do not know what' }).click();
-      await expect(page.getByText('is unknown now. The plan puts it right.')).toBeVisible();
+      await page.getByRole('button', { name: 'Yes, but I do not know what' }).click();
+      await expect(page.getByText('is unknown now. The plan corrects it.')).toBeVisible();
       await expect(page.getByTestId('progress')).toContainText('unknown →');
     });
 
@@ -89,7 +89,7 @@ test(
       for (let n = 0; n < 10; n += 1) {
         await page.getByRole('button', { name: 'It did something else' }).click();
         if (await page.getByText('It shows another stop of').isVisible()) break;
-        await page.getByRole('button', { name: 'Back: it is as it should be' }).click();
+        await page.getByRole('button', { name: 'Back: it did what it should' }).click();
         await page.keyboard.press('Space');
       }
       await page.getByRole('button', { name: 'It shows stop 2' }).click();

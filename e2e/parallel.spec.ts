@@ -123,6 +123,6 @@ test('a draft that is never taken is told from a server that is away', async ({ 
   await other.goto(`/rigs/${rigId}/rig`);
   await send(other, '/?index', { rigId, intent: 'delete' }, 'form');
   await moveRail(page, 'Brake strength', 'ArrowLeft', 1);
-  await expect(page.getByText('The server does not take this draft.')).toBeVisible();
+  await expect(page.getByText('The server refused this draft.')).toBeVisible();
   await expect(page.getByText('The server does not answer.')).toHaveCount(0);
 });

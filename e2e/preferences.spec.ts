@@ -41,7 +41,7 @@ test('from end to end by keys: stations, rails, advice; keys can be changed and 
   await page.waitForURL('**/load');
 
   await page.keyboard.press('?');
-  await page.getByLabel('keys that are letters, digits or signs do something').uncheck();
+  await page.getByLabel('use letter, digit and sign keys').uncheck();
   await page.keyboard.press('Escape');
   await page.keyboard.press('3');
   await expect(page).toHaveURL(/load$/);
@@ -66,7 +66,7 @@ test('a sheet has a page for paper, without the frame', FRESH, async ({ page }) 
   await page.getByLabel('Wheels clear of the bench').check();
   await page.getByRole('button', { name: 'Begin loading' }).click();
   await handOf(page).follow(/^Every value is counted back/);
-  await page.getByRole('button', { name: 'Done: to the sheets' }).click();
+  await page.getByRole('button', { name: 'Done: go to Sheets' }).click();
   await page.getByRole('link', { name: 'Print sheet 1' }).click();
   await expect(page.getByRole('heading', { name: 'Paper rig: sheet 1' })).toBeVisible();
   expect(await axe(page)).toEqual([]);

@@ -17,7 +17,7 @@ test(
     await runUntil(page, /: count it back/);
     // Three of them are counted when the phone's battery gives out.
     await runUntil(page, /^.* · 3 of 5 counted back/);
-    await page.getByRole('button', { name: 'Stop: I go on by hand' }).press('Enter');
+    await page.getByRole('button', { name: 'Stop: I do the rest by hand' }).press('Enter');
     const counted = Number(/(\d) of 5/.exec(await page.getByTestId('progress').innerText())![1]);
 
     const other = await (await browser.newContext()).newPage();
@@ -33,7 +33,7 @@ test(
     await begin(other, rigId);
     await runUntil(other, /^Nothing left to do/);
     await runUntil(other, /^Every value/, 'instruction');
-    await other.getByRole('button', { name: 'Done: to the sheets' }).click();
+    await other.getByRole('button', { name: 'Done: go to Sheets' }).click();
     await expect(other.getByRole('cell', { name: 'counted back' })).toHaveCount(CHANGES);
 
     await other.getByRole('button', { name: 'Undo this load' }).click();

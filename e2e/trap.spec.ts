@@ -41,7 +41,7 @@ for (const { profile, serves } of ARCHETYPES.filter((one) => one.serves.length >
         /^Every value/.test(await page.getByTestId('instruction').innerText()),
       );
 
-      const keep = page.getByRole('button', { name: 'Done: to the sheets' });
+      const keep = page.getByRole('button', { name: 'Done: go to Sheets' });
       await expect(keep).toBeEnabled();
       await keep.press('Enter');
       const basis = MEDIA[medium.family].showsStored ? 'counted back' : 'seen stored';

@@ -64,14 +64,14 @@ test('a hazard is loaded only with a reason, and the reason can be taken back', 
   await page.keyboard.press('Enter');
   await draftSaved(page);
   await station(page, 'Load');
-  await expect(page.getByText('Clear this first; then load.')).toBeVisible();
-  await page.getByText('Load it all the same …').click();
-  await page.getByLabel('Why? The reason stands on the sheet.').fill('A bench test without a pack');
-  await page.getByRole('button', { name: 'I take it upon me' }).click();
-  await expect(page.getByText('You load it all the same: “A bench test without a pack”')).toBeVisible();
+  await expect(page.getByText('Clear this before you load.')).toBeVisible();
+  await page.getByText('Load it anyway …').click();
+  await page.getByLabel('Why? The sheet will show your reason.').fill('A bench test without a pack');
+  await page.getByRole('button', { name: 'I accept the risk' }).click();
+  await expect(page.getByText('You load it anyway: “A bench test without a pack”')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Begin loading' })).toBeVisible();
-  await page.getByRole('button', { name: 'take that back' }).click();
-  await expect(page.getByText('Clear this first; then load.')).toBeVisible();
+  await page.getByRole('button', { name: 'undo that' }).click();
+  await expect(page.getByText('Clear this before you load.')).toBeVisible();
 });
 
 test('a value for a day stays in view until it is put back', async ({ page }) => {
@@ -101,7 +101,7 @@ test('from what is wrong to one drafted change; the whole sheet compares it, and
   await page.getByLabel('The brake is weak when it is slow').check();
   await page.getByLabel('strong enough').check();
   const first = page.getByRole('region', { name: 'Likeliest causes' }).getByRole('listitem').first();
-  await expect(first).toContainText('A high brake frequency loses its bite when slow');
+  await expect(first).toContainText('A high brake frequency is weak at low speed');
   await expect(first).toContainText('Foretold: stop from walking pace');
   await first.getByRole('button', { name: /^Draft/ }).click();
   await expect(first.getByText('drafted')).toBeVisible();

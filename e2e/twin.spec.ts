@@ -42,7 +42,7 @@ test('a twin whose second ESC is forgotten is told of it, and the plan ends it',
     await expect(page.getByRole('button', { name: /^Go on with/ })).toBeHidden();
   });
   await test.step('the sheet lists each', async () => {
-    await page.getByRole('button', { name: 'Done: to the sheets' }).click();
+    await page.getByRole('button', { name: 'Done: go to Sheets' }).click();
     await expect(page.getByText(/of each of 2 ESCs/).first()).toBeVisible();
     await expect(page.getByText('ESC 2: holds the same').first()).toBeAttached();
     await station(page, 'Tune');

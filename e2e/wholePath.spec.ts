@@ -55,7 +55,7 @@ test('from a rig typed by hand to a verified load, its sheet out and in again', 
     await page.getByLabel('Wheels clear of the bench').check();
     await page.getByRole('button', { name: 'Begin loading' }).click();
     await hand.follow(/^Every value is counted back/);
-    await page.getByRole('button', { name: 'Done: to the sheets' }).click();
+    await page.getByRole('button', { name: 'Done: go to Sheets' }).click();
   });
 
   await test.step('the sheet', async () => {
@@ -73,7 +73,7 @@ test('from a rig typed by hand to a verified load, its sheet out and in again', 
       .getByLabel('Import a sheet')
       .setInputFiles({ name: 'sheet.json', mimeType: 'application/json', buffer: sheet });
     await page.getByRole('button', { name: 'Import', exact: true }).click();
-    await expect(page.getByText('You already have it: sheet 1 is equal to the file.')).toBeVisible();
+    await expect(page.getByText('You already have it: sheet 1 equals the file.')).toBeVisible();
 
     await page.getByRole('link', { name: 'Rig', exact: false }).first().click();
     const rig = await downloaded(page.getByRole('link', { name: 'Export this rig' }));
@@ -118,7 +118,7 @@ async function typeRig(page: Page, { name, numbers = {}, busLoads = [] }: TypedR
   for (const [label, value] of Object.entries(numbers))
     await page.getByLabel(label, { exact: true }).fill(value);
   for (const [place, [load, volts]] of busLoads.entries()) {
-    await page.getByLabel(`What it is, ${place + 1}`).fill(load);
+    await page.getByLabel(`Type, ${place + 1}`).fill(load);
     await page.getByLabel(`Highest voltage, ${place + 1}`).fill(volts);
   }
   await page.getByLabel('Profile').selectOption('tamsel-r60');

@@ -96,7 +96,7 @@ test('an aeroplane’s ESC is typed by hand, and kept through a reload', async (
   }
   await page.locator('[data-item="1"]').getByLabel('It is', { exact: true }).selectOption('Propeller brake');
   await page.reload();
-  await expect(page.getByText('Work from earlier, not saved yet, is back.')).toBeVisible();
+  await expect(page.getByText('Your unsaved work is back.')).toBeVisible();
   await expect(page.locator('[data-item="6"]').getByLabel('Printed name')).toHaveValue('Timing');
   await answer(page, 5, /^Start acceleration/);
   await confirmAll(page);
@@ -119,7 +119,7 @@ test('whatever is wrong is said where it is, and nothing wrong is stored', async
   await expect(
     page.getByText('Most cells is “99”; it must be a number between 1 and 30.').first(),
   ).toBeVisible();
-  await expect(first.getByText('2 stops are marked as the factory’s. One is.').first()).toBeVisible();
+  await expect(first.getByText('2 stops are marked as factory stop. Mark only one.').first()).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep this profile' })).toBeDisabled();
   await page.getByRole('button', { name: 'Show me' }).click();
   await expect(page.getByLabel('Name', { exact: true })).toBeFocused();
@@ -154,12 +154,12 @@ test('a level nobody has published is measured, and from then on it is known', a
   await page.getByText('a size that is only assumed: measure it').click();
   await page.getByLabel('Which one').selectOption({ label: '2 Low volts: Middle, assumed 3.25 V/cell' });
   await page.getByLabel('Propeller off the shaft').check();
-  const reading = page.getByLabel('Volts of the whole pack when it cut');
+  const reading = page.getByLabel('Pack volts when it cut');
   await reading.fill('99');
-  await page.getByRole('button', { name: 'It is measured' }).click();
+  await page.getByRole('button', { name: 'Save this measurement' }).click();
   await expect(page.getByText('33 V per cell')).toBeVisible();
   await reading.fill('9,9');
-  await page.getByRole('button', { name: 'It is measured' }).click();
+  await page.getByRole('button', { name: 'Save this measurement' }).click();
   await expect(page.getByText('“Middle” of “Low volts” is measured now.')).toBeVisible();
   await page.goto(esc.replace('/esc', '/tune'));
   await expect(page.getByRole('slider', { name: 'Cutoff', exact: true })).toHaveAttribute(

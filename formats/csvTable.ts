@@ -13,7 +13,7 @@ const DELIMITERS = ['\t', ';', '|', ','] as const;
 export function parseTable(text: string): Result<string[][]> {
   if (text.length > LARGEST_TABLE_LETTERS) {
     const kilobytes = Math.round(text.length / 1000);
-    return refused(`This is ${kilobytes} kB; a table typed off a manual has a few. Is it the right file?`);
+    return refused(`This is ${kilobytes} kB. A table from a manual has only a few. Is it the right file?`);
   }
   if (text.includes('\u0000')) return refused('This is not text. Save the table as CSV, or paste it.');
   const plain = text.replace(/^\ufeff/, '');

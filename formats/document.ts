@@ -66,7 +66,7 @@ export function readDocument(text: string): Result<LiveTuneDocument> {
   if (typeof format !== 'string' || !Object.hasOwn(FORMATS, format)) {
     return problem(
       'format',
-      `The format is ${JSON.stringify(format)}; known are ${Object.keys(FORMATS).join(', ')}.`,
+      `The format is ${JSON.stringify(format)}. Known formats: ${Object.keys(FORMATS).join(', ')}.`,
     );
   }
   const { schema, upgrades } = FORMATS[format as Format];
@@ -80,7 +80,7 @@ export function readDocument(text: string): Result<LiveTuneDocument> {
   if (!newest)
     return problem(
       'version',
-      `The file says that it is version ${String(version)} of ${format}, but what stands in it is not. Choose a file that Live Tune exported.`,
+      `The file says it is version ${String(version)} of ${format}, but its contents do not match. Choose a file that Live Tune exported.`,
     );
   const problems = problemsOf(schema, newest);
   if (problems.length > 0) return { ok: false, problems };

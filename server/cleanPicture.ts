@@ -13,18 +13,18 @@ const LONGEST_SIDE = 900;
  */
 export async function cleanPicture(bytes: Uint8Array): Promise<Result<Buffer>> {
   if (bytes.byteLength > LARGEST_PICTURE_BYTES)
-    return refused(`The picture has ${Math.round(bytes.byteLength / 1e6)} MB; 15 fit.`);
+    return refused(`The picture has ${Math.round(bytes.byteLength / 1e6)} MB; at most 15 MB are allowed.`);
   try {
     const image = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
     const { format } = await image.metadata();
     if (format !== 'jpeg' && format !== 'png' && format !== 'webp')
-      return refused('This is not a picture that can be shown here: take JPEG, PNG or WebP.');
+      return refused('This picture cannot be shown. Use JPEG, PNG or WebP.');
     const resized = image
       .rotate()
       .resize(LONGEST_SIDE, LONGEST_SIDE, { fit: 'inside', withoutEnlargement: true });
     return { ok: true, value: await resized.webp({ quality: 80 }).toBuffer() };
   } catch {
-    return refused('The picture could not be read. Is the file whole? JPEG, PNG and WebP can be.');
+    return refused('The picture could not be read. Is the file complete? Use JPEG, PNG or WebP.');
   }
 }
 

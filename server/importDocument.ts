@@ -46,7 +46,7 @@ export async function importDocument(garageId: string, text: string): Promise<Re
       const rigId = await createRig(garageId, document.rig, stored);
       const sentence = `Rig “${document.rig.name}” is in your garage.`;
       if (taken?.as !== 'otherEsc') return done({ sentence, rigId });
-      const other = `It brought its own description of “${document.escProfile!.name}”, which differs from yours: it uses “${stored.profile.name}”, kept beside it.`;
+      const other = `Its profile of “${document.escProfile!.name}” differs from yours. Both are kept: this rig uses “${stored.profile.name}”.`;
       return done({ sentence: `${sentence} ${other}`, rigId, otherEsc: true });
     }
     case 'live-tune/sheet':

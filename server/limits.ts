@@ -11,7 +11,7 @@ export const onlyKnownMethods: RequestHandler = (request, response, next) => {
       .status(405)
       .set('Allow', [...METHODS].join(', '))
       .type('text')
-      .send('Live Tune has no such method.\n');
+      .send('Live Tune does not know this method.\n');
 };
 
 const MEGABYTE = 1_000_000;
@@ -30,7 +30,7 @@ export const onlyFittingBodies: RequestHandler = (request, response, next) => {
     'content-type': type = '',
   } = request.headers;
   if (encoding !== undefined) {
-    response.status(411).type('text').send('Say the length of what you send.\n');
+    response.status(411).type('text').send('The request must state its length.\n');
     return;
   }
   if (length === undefined || Number(length) === 0) {
@@ -38,12 +38,12 @@ export const onlyFittingBodies: RequestHandler = (request, response, next) => {
     return;
   }
   const most = MOST_BYTES.get(type.split(';')[0]!.trim().toLowerCase());
-  if (most === undefined) response.status(415).type('text').send('Live Tune takes nothing of this type.\n');
+  if (most === undefined) response.status(415).type('text').send('Live Tune does not accept this type.\n');
   else if (!(Number(length) <= most))
     response
       .status(413)
       .type('text')
-      .send(`That is more than the ${most / MEGABYTE} MB that fit.\n`);
+      .send(`That is more than the allowed ${most / MEGABYTE} MB.\n`);
   else next();
 };
 

@@ -14,7 +14,7 @@ export async function readJson(request: Request): Promise<Record<string, unknown
   const fault = dataFault(data);
   if (fault !== undefined) throw refusal(400, fault);
   if (typeof data !== 'object' || data === null || Array.isArray(data))
-    throw refusal(400, 'The request is JSON, but no object.');
+    throw refusal(400, 'The request is JSON but not an object.');
   return data as Record<string, unknown>;
 }
 

@@ -89,10 +89,11 @@ function KeyList() {
         on={preferences.characterKeys}
         onChange={(characterKeys) => savePreferences({ ...preferences, characterKeys })}
       >
-        keys that are letters, digits or signs do something
+        use letter, digit and sign keys
       </TickBox>
       <p className="text-sm text-muted">
-        None of them does anything while you type. To change one, go to its field and press the key you want.
+        Keys do nothing while you type in a field. To change a key, click its field and press the key you
+        want.
       </p>
       <ul className="mt-2">
         {(Object.keys(COMMANDS) as CommandId[]).map((id) => (
@@ -109,7 +110,7 @@ function KeyList() {
         ))}
       </ul>
       <Button look="quiet" className="mt-2" onClick={() => savePreferences({ ...preferences, keys: {} })}>
-        All keys as they were
+        Reset all keys
       </Button>
     </section>
   );

@@ -31,15 +31,13 @@ export function CardPanel({ bench, medium }: { bench: Bench; medium: LampCardMed
   return (
     <div className="mt-4 rounded-md border-2 border-ink bg-film p-3">
       <div className="flex flex-wrap items-center justify-between gap-2">
-        <h3 className="text-base">Card {cardIn ? 'in the socket' : 'out'}</h3>
+        <h3 className="text-base">Card {cardIn ? 'plugged in' : 'out'}</h3>
         <Button onClick={push} className="text-sm" aria-keyshortcuts="c">
           {cardIn ? 'Pull it out' : 'Push it in'}
         </Button>
       </div>
       {cardIn && role === 'driving' && (
-        <p className="mt-1 text-sm text-caution">
-          Too late: the ESC looks for a card only when it is switched on.
-        </p>
+        <p className="mt-1 text-sm text-caution">Too late: the ESC checks for a card only at power-on.</p>
       )}
       {cardIn && (
         <div role="status" aria-label="Lamps of the card">

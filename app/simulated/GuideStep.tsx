@@ -49,7 +49,7 @@ export function GuideStep({ profile, channel, gestures, medium, sinceMs = 0 }: P
       {timing && <Countdown {...timing} sinceMs={sinceMs} />}
       {missed && (
         <p className="mt-3 font-bold text-caution" role="alert">
-          Missed. It comes round again; nothing is lost, keep the stick where it is.
+          Missed. Nothing is lost: keep the stick where it is, it comes round again.
         </p>
       )}
       {count !== undefined && total > 1 && <Dots done={total - count} total={total} />}
@@ -68,7 +68,7 @@ function Countdown({ afterMs, withinMs, sinceMs }: Required<Instruction>['timing
       <p className={`font-display text-2xl font-bold ${isTime ? 'text-draft' : 'text-muted'}`}>
         {isTime
           ? `Now: ${formatNumber(leftMs / 1000, 1)} s left`
-          : `It comes in ${formatNumber(Math.ceil(waitMs / 1000), 0)} s`}
+          : `Next in ${formatNumber(Math.ceil(waitMs / 1000), 0)} s`}
       </p>
       <div className="mt-2 h-4 rounded-sm border border-ink">
         <div

@@ -72,9 +72,7 @@ function Plug({ bench: { esc, input, cardIn } }: { bench: Bench }) {
         {cardIn ? 'Unplug it' : 'Plug it in'}
       </Button>
       {cardIn && driving && (
-        <p className="w-full text-sm text-caution">
-          Too late: the ESC looks for a box only when it is switched on.
-        </p>
+        <p className="w-full text-sm text-caution">Too late: the ESC checks for a box only at power-on.</p>
       )}
     </div>
   );

@@ -38,7 +38,7 @@ export function Metronome({ presses }: Props) {
       onChange={(wanted) => savePreferences({ ...preferences, beat: wanted })}
       className="mt-3"
     >
-      {presses ? 'a beat to press by' : 'tick the seconds'}
+      {presses ? 'beat to press by' : 'tick the seconds'}
       {isOn && (
         <span
           aria-hidden="true"

@@ -12,7 +12,9 @@ export function SafetyGate({ kind, chosen, onChoose }: Props) {
   return (
     <fieldset className="rounded-sm border border-hazard bg-hazard-wash p-4">
       <legend className="px-1 font-display text-xl font-bold text-hazard">Make it safe first</legend>
-      <p>The motor may start at any moment. Hands, hair and cables clear. What have you done?</p>
+      <p>
+        The motor may start at any moment. Keep hands, hair and cables clear. What did you do to make it safe?
+      </p>
       {PRECAUTIONS[kind].map((precaution) => (
         <label key={precaution} className="mt-2 flex min-h-11 items-center gap-3 text-lg">
           <input
@@ -26,8 +28,8 @@ export function SafetyGate({ kind, chosen, onChoose }: Props) {
         </label>
       ))}
       <p className="mt-2 text-sm">
-        Lithium packs: never leave one plugged in unwatched, never use a puffed or dented one. Club rules,
-        event rules and local law come before anything said here.
+        Never leave a lithium pack plugged in unwatched. Never use a puffed or dented pack. Club rules, event
+        rules and local law come first.
       </p>
     </fieldset>
   );

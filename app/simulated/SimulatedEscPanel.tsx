@@ -98,7 +98,7 @@ export function SimulatedEscPanel({ bench, channel, safe, use, hold }: Props) {
           </TickBox>
         )}
       </div>
-      {!safe && <p className="mt-2 text-sm font-bold text-hazard">Say first what makes the model safe.</p>}
+      {!safe && <p className="mt-2 text-sm font-bold text-hazard">First choose what makes the model safe.</p>}
       {medium && partOf(bench, medium)}
       <Throttle bench={bench} channel={channel} hold={hold} />
       <p className="mt-3 border-t border-rule pt-2 text-sm text-muted">

@@ -8,11 +8,11 @@ export function AwayNotice({ answer }: { answer: object | undefined }) {
     <div role="alert">
       {answer.notKept === 'away' ? (
         <Notice grade="caution" title="Not saved: Live Tune does not answer.">
-          <p>What you typed is still here. It starts again by itself; try once more in a moment.</p>
+          <p>What you typed is still here. It starts again by itself. Try again in a moment.</p>
         </Notice>
       ) : (
-        <Notice grade="caution" title="Not saved: there is no room on the disk of the bench computer.">
-          <p>What you typed is still here. Make room there, then try once more.</p>
+        <Notice grade="caution" title="Not saved: the disk of the bench computer is full.">
+          <p>What you typed is still here. Free some space, then try again.</p>
         </Notice>
       )}
     </div>

@@ -6,7 +6,7 @@ export const STATE_WORDS: Record<StationState, string> = {
   due: 'due',
   stale: 'stale',
   blocked: 'blocked',
-  idle: 'nothing waiting',
+  idle: 'up to date',
 };
 
 /** Filled and ticked when done, numbered or dotted when due, dashed when stale, eight-sided when blocked. */

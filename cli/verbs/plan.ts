@@ -27,7 +27,7 @@ export interface Planned {
 export function makePlan(context: Context, sets: readonly string[]): Planned {
   const { profile, rig, stops } = context;
   const medium = handMediumOf(profile);
-  if (!medium) throw new Refused(`${profile.name} has no medium that is worked by hand; use its link.`);
+  if (!medium) throw new Refused(`${profile.name} can only be set by link.`);
   const target = sets.length > 0 ? wantedStops(profile, sets) : advisedStops(context);
   const changes = Object.entries(target)
     .filter(([itemId, stopId]) => stops[itemId] !== stopId)
@@ -43,9 +43,7 @@ export function makePlan(context: Context, sets: readonly string[]): Planned {
   if (!isPlanned(load) || !isPlanned(restart)) {
     const gaveUp = load === 'gaveUp' || restart === 'gaveUp';
     throw new Refused(
-      gaveUp
-        ? GAVE_UP
-        : 'No way leads there with this radio: its throttle does not reach what the ESC wants.',
+      gaveUp ? GAVE_UP : 'Not possible with this radio: its throttle does not reach what the ESC needs.',
     );
   }
   return { machine, start, target, load, restart };

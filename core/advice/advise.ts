@@ -88,7 +88,7 @@ function underRating({ rig }: Case, item: ProfileItem, said: readonly Said[]): A
       source: 'common practice',
       stopIds: inside,
       stopId: wanted && inside.includes(wanted.stopId) ? wanted.stopId : nearest,
-      reason: wanted ? `${rating} ${wanted.reason}` : `${rating} 6 V lets servos live long.`,
+      reason: wanted ? `${rating} ${wanted.reason}` : `${rating} Servos last long at 6 V.`,
     },
     said.filter((one) => one !== wanted),
   );

@@ -47,19 +47,19 @@ export const SCHOOLS: readonly School[] = [
         id: 'usual',
         name: 'the usual',
         sets: { cutoff: range(3.2, 3.3) },
-        because: 'Most of the run, and cells that last a season.',
+        because: 'Most of the run, and the cells last a season.',
       },
       {
         id: 'lastMetre',
         name: 'the last metre',
         sets: { cutoff: range(3, 3.1) },
-        because: 'For a race that is decided in its last minute.',
+        because: 'For a race decided in its last minute.',
       },
       {
         id: 'off',
         name: 'off',
         sets: { cutoff: { kind: 'off' } },
-        because: 'Only for a final or a contest, and put back the same day: it ruins packs.',
+        because: 'Only for a final or a contest. Put it back the same day: it ruins packs.',
       },
     ],
     tells: [
@@ -82,7 +82,7 @@ export const SCHOOLS: readonly School[] = [
         id: 'strongHigh',
         name: 'strong and high',
         sets: { brakeStrength: range(70, 80, 80), brakeFrequency: range(4, 10, 8) },
-        because: 'Smooth, and strong where it is fast.',
+        because: 'Smooth, and strong when fast.',
       },
     ],
     tells: [
@@ -122,19 +122,19 @@ export const SCHOOLS: readonly School[] = [
         id: 'gearing',
         name: 'from gearing',
         sets: { advance: NONE, boost: NONE, turbo: NONE },
-        because: 'The coolest way; change the pinion.',
+        because: 'The coolest way: change the pinion.',
       },
       {
         id: 'static',
         name: 'from advance',
         sets: { advance: range(8, 16), boost: NONE, turbo: NONE },
-        because: 'A little at every speed, without surprises.',
+        because: 'A little at every speed, no surprises.',
       },
       {
         id: 'boost',
         name: 'from boost and turbo',
         sets: { advance: range(0, 5), boost: range(8, 32, 16), turbo: range(8, 20, 12) },
-        because: 'Only where it is fast; the motor is felt after every run.',
+        because: 'Only at speed. Check the motor’s heat after every run.',
       },
     ],
     tells: [
@@ -145,20 +145,20 @@ export const SCHOOLS: readonly School[] = [
   },
   {
     id: 'poleAdvance',
-    question: 'More advance for many poles, or least for whatever crawls?',
+    question: 'More advance for many poles, or the least for crawling?',
     not: ['specCircuit'],
     sides: [
       {
         id: 'more',
         name: 'more for many poles',
         sets: { advance: range(15, 25, 15) },
-        because: 'What outrunners on propellers like: more rpm, and they run cleanly.',
+        because: 'Outrunners on propellers run cleanly on it, with more rpm.',
       },
       {
         id: 'least',
         name: 'the least',
         sets: { advance: range(0, 5, 0) },
-        because: 'Most torque for an ampere, and the smoothest crawl.',
+        because: 'Most torque per ampere and the smoothest crawl.',
       },
     ],
     tells: [
@@ -181,13 +181,13 @@ export const SCHOOLS: readonly School[] = [
         id: 'none',
         name: 'not at all',
         sets: { launchLimit: NONE },
-        because: 'Nothing is lost; the pack has to stand it.',
+        because: 'Full launch, but the pack must take it.',
       },
     ],
     tells: [
-      ['launch', 'blocked'],
+      ['launch', 'stalled'],
       ['launch', 'to20'],
-      ['spoolUp', 'blocked'],
+      ['spoolUp', 'stalled'],
     ],
   },
   {
@@ -198,17 +198,17 @@ export const SCHOOLS: readonly School[] = [
         id: 'high',
         name: 'high',
         sets: { startPower: range(70, 100) },
-        because: 'A permission, not a demand: less stutter.',
+        because: 'Only allows more power: less stutter.',
       },
       {
         id: 'low',
         name: 'low',
         sets: { startPower: range(20, 50) },
-        because: 'Nothing jerks, and gears are spared.',
+        because: 'No jerks, and easy on gears.',
       },
     ],
     tells: [
-      ['launch', 'blocked'],
+      ['launch', 'stalled'],
       ['launch', 'to5'],
     ],
   },
@@ -216,7 +216,7 @@ export const SCHOOLS: readonly School[] = [
     id: 'drag',
     question: 'How much drag brake?',
     sides: [
-      { id: 'none', name: 'none', sets: { dragBrake: NONE }, because: 'It rolls; the finger brakes.' },
+      { id: 'none', name: 'none', sets: { dragBrake: NONE }, because: 'It rolls; you brake yourself.' },
       {
         id: 'slight',
         name: 'slight',
@@ -244,13 +244,13 @@ export const SCHOOLS: readonly School[] = [
         id: 'fast',
         name: 'at once',
         sets: { dragRamp: range(0, 0.15) },
-        because: 'On rocks it has to hold now.',
+        because: 'On rocks it must hold at once.',
       },
       {
         id: 'slow',
         name: 'slowly',
         sets: { dragRamp: range(0.4, 2) },
-        because: 'A car that is ever fast does not pitch over.',
+        because: 'A fast car does not pitch over.',
       },
     ],
     tells: [
@@ -267,13 +267,13 @@ export const SCHOOLS: readonly School[] = [
         id: 'removed',
         name: 'removed',
         sets: { runningMode: choice('forwardBrake') },
-        because: 'It cannot engage by mistake, and most rules want it so.',
+        because: 'It cannot engage by mistake, and most rules require it.',
       },
       {
         id: 'delayed',
         name: 'delayed',
         sets: { runningMode: choice('forwardBrakeReverse'), reverseDelay: range(1, 2, 1) },
-        because: 'The car gets itself out of the fence.',
+        because: 'The car can back out of the fence.',
       },
     ],
     tells: [
@@ -289,13 +289,13 @@ export const SCHOOLS: readonly School[] = [
         id: 'full',
         name: 'full',
         sets: { reversePower: range(80, 100, 100) },
-        because: 'Backward is as much work as forward.',
+        because: 'Backing up needs as much power as going forward.',
       },
       {
         id: 'tame',
         name: 'tame',
         sets: { reversePower: range(25, 60, 50) },
-        because: 'Nobody drives backward well.',
+        because: 'Fast backward is hard to drive.',
       },
     ],
     tells: [
@@ -317,7 +317,7 @@ export const SCHOOLS: readonly School[] = [
         id: 'sensoredStart',
         name: 'only to start',
         sets: { motorType: choice('sensoredStart') },
-        because: 'A noisy sensor does no harm at speed.',
+        because: 'A noisy sensor cannot disturb it at speed.',
       },
       {
         id: 'sensorless',

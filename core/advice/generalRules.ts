@@ -17,7 +17,7 @@ export const GENERAL_RULES: readonly Rule[] = [
     priority: 'rating',
     when: { endBellTurned: true, not: ['modifiedCircuit', 'sprint'] },
     band: { kind: 'range', low: 0, high: 0 },
-    reason: 'The end bell advances this motor already: more on top of it only heats.',
+    reason: 'The end bell already advances this motor. More only adds heat.',
     source: 'from memory',
   })),
   {
@@ -35,7 +35,7 @@ export const GENERAL_RULES: readonly Rule[] = [
     priority: 'hazard',
     when: {},
     band: { kind: 'cells' },
-    reason: 'Told another number of cells, it cuts at a voltage that ruins them, or at once.',
+    reason: 'With a wrong cell count it cuts too late and ruins the pack, or it cuts at once.',
     source: 'common practice',
   },
   {
@@ -44,7 +44,7 @@ export const GENERAL_RULES: readonly Rule[] = [
     priority: 'hazard',
     when: { sensored: false },
     band: { kind: 'choice', choice: 'sensorless' },
-    reason: 'This motor has no sensors to start by.',
+    reason: 'This motor has no sensors.',
     source: 'common practice',
   },
   {
@@ -63,7 +63,7 @@ export const GENERAL_RULES: readonly Rule[] = [
     priority: 'hazard',
     when: { fast: true, classes: ['crawler', 'trailTruck'] },
     band: { kind: 'range', low: 0.4, high: 2, aim: 1 },
-    reason: 'This gearing is fast: hard drag that comes at once pitches it over.',
+    reason: 'This gearing is fast: hard drag at once pitches it over.',
     source: 'common practice',
   },
   {
@@ -72,7 +72,7 @@ export const GENERAL_RULES: readonly Rule[] = [
     priority: 'hazard',
     when: { fast: true, classes: ['crawler', 'trailTruck'] },
     band: { kind: 'range', low: 20, high: 45, aim: 30 },
-    reason: 'This gearing is fast: more drag pitches it over when the trigger is let go at speed.',
+    reason: 'This gearing is fast: more drag pitches it over when you let go at speed.',
     source: 'common practice',
   },
   {
@@ -99,7 +99,7 @@ export const GENERAL_RULES: readonly Rule[] = [
     priority: 'style',
     when: { surfaces: ['loose'], classes: ['tenthBuggy', 'eighthBuggy', 'basher'] },
     band: { kind: 'ofStops', low: 0.15, high: 0.4 },
-    reason: 'Where grip is short, a softer launch is the faster one: more only spins the wheels.',
+    reason: 'With little grip a softer launch is faster. More only spins the wheels.',
     source: 'common practice',
   },
   {
@@ -108,7 +108,7 @@ export const GENERAL_RULES: readonly Rule[] = [
     priority: 'style',
     when: { surfaces: ['loose'], fluid: 'ground', purposes: ['race', 'practice'] },
     band: { kind: 'range', low: 90, high: 95 },
-    reason: 'On ground that turned slippery, 5 to 10 % less power are easier to drive and no slower.',
+    reason: 'On slippery ground 5 to 10 % less power is easier to drive and no slower.',
     source: 'common practice',
   },
   {
@@ -117,7 +117,7 @@ export const GENERAL_RULES: readonly Rule[] = [
     priority: 'default',
     when: {},
     band: { kind: 'range', low: 100, high: 100 },
-    reason: 'Gearing sets the speed; power is held back only for a reason.',
+    reason: 'Gearing sets the speed. Limit power only for a reason.',
     source: 'common practice',
   },
   {
@@ -126,8 +126,7 @@ export const GENERAL_RULES: readonly Rule[] = [
     priority: 'default',
     when: { fluid: 'ground' },
     band: { kind: 'range', low: 30, high: 60, aim: 50 },
-    reason:
-      'About 0.1 ms in all is the usual start; a recorded series of pulses tells what this radio needs.',
+    reason: 'About 0.1 ms in all is a usual start. Record some pulses to see what this radio needs.',
     source: 'common practice',
   },
   {
@@ -136,7 +135,7 @@ export const GENERAL_RULES: readonly Rule[] = [
     priority: 'default',
     when: {},
     band: { kind: 'range', low: 95, high: 105, aim: 100 },
-    reason: 'An ESC stands about 100 to 105 °C; above that it solders itself loose.',
+    reason: 'An ESC takes about 100 to 105 °C. Above that its solder can melt.',
     source: 'common practice',
   },
   {
@@ -145,7 +144,7 @@ export const GENERAL_RULES: readonly Rule[] = [
     priority: 'default',
     when: {},
     band: { kind: 'choice', choice: 'on' },
-    reason: 'Leave it on: it saves the ESC when a motor is blocked.',
+    reason: 'Leave it on: it saves the ESC when the motor stalls.',
     source: 'common practice',
   },
   {
@@ -154,7 +153,7 @@ export const GENERAL_RULES: readonly Rule[] = [
     priority: 'default',
     when: {},
     band: { kind: 'choice', choice: 'on' },
-    reason: 'They are the only way in which it can say what is wrong.',
+    reason: 'Error beeps are the only way the ESC can say what is wrong.',
     source: 'common practice',
   },
   {
@@ -163,7 +162,7 @@ export const GENERAL_RULES: readonly Rule[] = [
     priority: 'hazard',
     when: {},
     band: { kind: 'choice', choice: 'stop' },
-    reason: 'Without a signal the motor must stop: a receiver’s own fail-safe may not reach the ESC.',
+    reason: 'Without a signal the motor must stop. A receiver’s fail-safe may not reach the ESC.',
     source: 'common practice',
   },
   {
@@ -181,7 +180,7 @@ export const GENERAL_RULES: readonly Rule[] = [
     priority: 'style',
     when: { smallPack: true, fluid: 'ground' },
     band: { kind: 'range', low: 20, high: 40, aim: 30 },
-    reason: 'About 30 % stops brown-outs with small packs and low-resistance motors, at little cost.',
+    reason: 'About 30 % prevents brown-outs with small packs and low-resistance motors. It costs little.',
     source: 'common practice',
   },
 ];

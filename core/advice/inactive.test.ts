@@ -37,8 +37,8 @@ describe('settings that do nothing (common practice)', () => {
         { kind: 'model', fact: 'noFan' },
       ],
     };
-    expect(reason({ way: 'way-2' }, 'fan', profile, item)).toBe('Does nothing: “way” is on “both ways”.');
-    expect(reason({ way: 'way-1' }, 'fan', profile, item)).toBe('Does nothing: no fan is fitted.');
+    expect(reason({ way: 'way-2' }, 'fan', profile, item)).toBe('No effect: “way” is on “both ways”.');
+    expect(reason({ way: 'way-1' }, 'fan', profile, item)).toBe('No effect: no fan is fitted.');
     const fanned = inactiveReason({ ...rig, fan: true }, profile, stops, { ...any, ...item });
     expect(fanned).toBeUndefined();
   });
@@ -59,7 +59,7 @@ describe('settings that do nothing (common practice)', () => {
     const item: ProfileItem = { ...any, inactiveWhen: [{ kind: 'model', fact }] };
     const on = (motor: Partial<typeof rig.motor>) =>
       inactiveReason({ ...rig, motor: { ...rig.motor, ...motor } }, profile, stops, item);
-    expect(on(holds)).toMatch(/^Does nothing: /);
+    expect(on(holds)).toMatch(/^No effect: /);
     expect(on(holdsNot)).toBeUndefined();
   });
 });

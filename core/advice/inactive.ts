@@ -23,9 +23,7 @@ export function inactiveReason(
 ): string | undefined {
   if (isFixed(profile, item)) return 'Its maker has fixed this bank: it cannot be set.';
   const condition = item.inactiveWhen.find((c) => holds(rig, stops, c));
-  return condition
-    ? `Does nothing: ${conditionWords(profile, condition)}.`
-    : byMode(rig, profile, stops, item);
+  return condition ? `No effect: ${conditionWords(profile, condition)}.` : byMode(rig, profile, stops, item);
 }
 
 const isFixed = ({ banks }: EscProfile, { existsWhile }: ProfileItem): boolean =>
@@ -41,15 +39,15 @@ function byMode(
   { setting }: ProfileItem,
 ): string | undefined {
   if (setting === 'motorTemperatureLimit' && factHolds(rig, 'noMotorTemperatureSensor')) {
-    return `Does nothing: ${MODEL_FACTS.noMotorTemperatureSensor}.`;
+    return `No effect: ${MODEL_FACTS.noMotorTemperatureSensor}.`;
   }
   const mode = valueOf(profile, stops, 'runningMode');
   if (mode?.kind !== 'choice') return undefined;
   const reverses = mode.choice === 'forwardBrakeReverse' || mode.choice === 'forwardReverse';
   const ofReverse = setting === 'reversePower' || setting === 'reverseDelay' || setting === 'reverseEntry';
-  if (ofReverse && !reverses) return 'Does nothing: this running mode has no reverse.';
+  if (ofReverse && !reverses) return 'No effect: this running mode has no reverse.';
   if (setting === 'brakeStrength' && !hasBrakeStage(profile, stops)) {
-    return 'Does nothing: in this running mode drag brake does the braking.';
+    return 'No effect: in this running mode drag brake does the braking.';
   }
   return undefined;
 }

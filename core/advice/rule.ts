@@ -12,9 +12,9 @@ export const PRIORITIES = {
   rules: 'the event’s rules',
   rating: 'a rating',
   measurement: 'your measurement',
-  school: 'the side you took',
-  style: 'what this kind of model is for',
-  default: 'what is usual',
+  school: 'the side you chose',
+  style: 'the kind of model',
+  default: 'common practice for it',
 } as const;
 export type Priority = keyof typeof PRIORITIES;
 

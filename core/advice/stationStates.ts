@@ -61,7 +61,7 @@ export function stationStates(facts: StationFacts): Stations {
         ? { state: 'blocked', why: `${hazards} ${hazards === 1 ? 'hazard' : 'hazards'} open` }
         : {
             state: changeCount > 0 || sheetCount > 0 ? 'done' : 'due',
-            why: changeCount > 0 ? differ : 'nothing drafted',
+            why: changeCount > 0 ? differ : 'draft changes nothing',
           },
     load:
       hazards > 0 && changeCount > 0

@@ -84,7 +84,7 @@ describe('questions about how to work (common practice)', () => {
     const [full, kind] = here(ways('tenthBuggy', (rig) => (rig.pack.chemistry = 'lihv')).get('highVoltage'));
     expect(full).toContain('4\u00a0% less');
     // The curve of these cells passes 4.18 V at 85 % of the charge.
-    expect(kind).toContain('; 15\u00a0% of the capacity stays out');
+    expect(kind).toContain('15\u00a0% of the capacity is not used');
     expect(ways('tenthBuggy').has('highVoltage')).toBe(false);
   });
 
@@ -92,7 +92,7 @@ describe('questions about how to work (common practice)', () => {
     const [, silenced] = here(
       ways('basher', undefined, { profile: withErrorBeeps(everyItem()) }).get('errorBeeps'),
     );
-    expect(silenced).toMatch(/^[1-9] guards act without a word/);
+    expect(silenced).toMatch(/^[1-9] guards act silently/);
   });
 
   it('from the factory and from what is there are counted apart', () => {

@@ -61,11 +61,11 @@ function limiting({ rig, profile, stops, range }: WayFacts): Way | undefined {
     arrives ? 'full signal arrives' : 'full signal never arrives: what waits for it stays off';
   return {
     id: 'limiting',
-    question: `To hold it to ${percentOf(TAMED)}: at the radio, or in the ESC?`,
+    question: `Limit it to ${percentOf(TAMED)}: in the radio or in the ESC?`,
     sides: [
       {
-        name: 'at the radio',
-        because: 'Turned in a moment, without a menu.',
+        name: 'in the radio',
+        because: 'Changed in a moment, without a menu.',
         here: `End point at ${formatNumber(forwardEndPointPercent, 0)} %; ${atRadio.positions} trigger positions; ${full(atRadio.fullSignalArrives)}.`,
       },
       {
@@ -74,7 +74,7 @@ function limiting({ rig, profile, stops, range }: WayFacts): Way | undefined {
         here: `${inEsc.positions} trigger positions; ${full(inEsc.fullSignalArrives)}.`,
       },
     ],
-    usual: 'In the ESC, where it can: never both, for they multiply.',
+    usual: 'In the ESC if it can. Never both: they multiply.',
   };
 }
 
@@ -83,20 +83,20 @@ function calibrating({ rig, profile, stops, range }: WayFacts): Way | undefined 
   const { atRadio } = limitingCompared(rig.channel, range, deadbandOf(profile, stops), TAMED);
   return {
     id: 'calibrating',
-    question: 'Calibrate first, or when all else is set?',
+    question: 'Calibrate first or last?',
     sides: [
       {
         name: 'first',
-        because: 'Everything that is set afterwards is set on a known travel.',
+        because: 'Everything you set afterwards is set on a known travel.',
         here: `An end point lowered afterwards to ${percentOf(TAMED)} gives ${percentOf(atRadio.topDuty)} of full.`,
       },
       {
         name: 'last',
-        because: 'It takes in whatever the radio was changed to.',
+        because: 'It learns the radio as it is in the end.',
         here: `The same end point lowered before gives ${percentOf(atRadio.topDutyRecalibrated)}: the ESC learns it as full.`,
       },
     ],
-    usual: 'First, with all end points at 100 %; again whenever the radio changes.',
+    usual: 'First, with all end points at 100 %. Again whenever the radio changes.',
   };
 }
 
@@ -113,20 +113,20 @@ function severalMotors({ rig, profile, believed, range }: WayFacts): Way | undef
   const moves = gestures.length;
   return {
     id: 'severalMotors',
-    question: 'Calibrate all ESCs together, or in turn?',
+    question: 'Calibrate all ESCs together or one by one?',
     sides: [
       {
         name: 'together',
         because: 'All hear the same stick at the same moment.',
-        here: `${moves} moves in all; their notes overlap, and one that missed a step is hard to hear.`,
+        here: `${moves} moves in all. Their notes overlap, so a missed step is hard to hear.`,
       },
       {
-        name: 'in turn',
-        because: 'Each is heard by itself.',
-        here: `${moves * rig.motorCount} moves; compare what each has learned afterwards.`,
+        name: 'one by one',
+        because: 'You hear each one alone.',
+        here: `${moves * rig.motorCount} moves. Afterwards compare what each has learned.`,
       },
     ],
-    usual: 'In turn: one that learned less is a motor that starts late.',
+    usual: 'One by one. An ESC that learned less makes its motor start late.',
   };
 }
 
@@ -140,16 +140,16 @@ function storing({ profile }: WayFacts): Way | undefined {
     sides: [
       {
         name: 'by the long press',
-        because: 'The ESC says that it has it.',
+        because: 'The ESC confirms it.',
         here: `${seconds(medium.storeHoldMs)} for each value.`,
       },
       {
         name: 'by switching off',
-        because: 'It has to be switched off anyway.',
-        here: `${seconds(profile.bootMs)} until it has started again, and no word on whether it kept it.`,
+        because: 'You have to switch it off anyway.',
+        here: `${seconds(profile.bootMs)} until it has restarted, and no sign whether it kept the value.`,
       },
     ],
-    usual: `Both, then look: ${seconds(medium.storeHoldMs + profile.bootMs)} more, and nothing is believed.`,
+    usual: `Both, then check: ${seconds(medium.storeHoldMs + profile.bootMs)} more, and nothing is left to belief.`,
   };
 }
 
@@ -168,7 +168,7 @@ function highVoltage({ rig, profile }: WayFacts): Way | undefined {
       : `${percentOf(lost)} more rpm when full`;
   return {
     id: 'highVoltage',
-    question: 'Charge high-voltage cells full, or for an even run?',
+    question: 'Charge high-voltage cells full or for an even run?',
     sides: [
       {
         name: 'full',
@@ -177,11 +177,11 @@ function highVoltage({ rig, profile }: WayFacts): Way | undefined {
       },
       {
         name: 'to 4.18 V',
-        because: 'The car drives alike from the first lap on, and the cells last.',
-        here: `${withUnit(KIND_CELL_VOLTS * cells, 'V', 1)} at the start; ${percentOf(1 - chargeAt(chemistry, KIND_CELL_VOLTS))} of the capacity stays out.`,
+        because: 'The car drives the same from the first lap, and the cells last.',
+        here: `${withUnit(KIND_CELL_VOLTS * cells, 'V', 1)} at the start. ${percentOf(1 - chargeAt(chemistry, KIND_CELL_VOLTS))} of the capacity is not used.`,
       },
     ],
-    usual: 'To 4.18 V, but for the run that decides. On a charger that knows these cells, and watched.',
+    usual: 'To 4.18 V, except for the run that decides. Watch it, on a charger made for these cells.',
   };
 }
 
@@ -208,19 +208,19 @@ function errorBeeps(facts: WayFacts): Way | undefined {
     sides: [
       {
         name: 'kept',
-        because: 'They say what is wrong before it stops.',
+        because: 'They tell you what is wrong before it stops.',
         here:
           watching.length === 0
-            ? 'No guard is on that would beep.'
-            : `${watching.length} guards can speak: ${named}.`,
+            ? 'No guard that beeps is switched on.'
+            : `${watching.length} guards can beep: ${named}.`,
       },
       {
         name: 'silenced',
-        because: 'A pit full of models that beep helps nobody.',
+        because: 'A pit full of beeping models helps nobody.',
         here:
           watching.length === 0
             ? 'Nothing is lost.'
-            : `${watching.length} guards act without a word; it looks like a fault.`,
+            : `${watching.length} guards act silently. That looks like a fault.`,
       },
     ],
     usual: 'Kept.',
@@ -237,11 +237,11 @@ function startingFrom({ profile, stops, believed, factory }: WayFacts): Way {
   const first = moved[0];
   return {
     id: 'startingFrom',
-    question: 'Start from factory values, or from what is there?',
+    question: 'Start from factory values or from what is there?',
     sides: [
       {
         name: 'from factory values',
-        because: 'Nothing that a stranger set is left.',
+        because: 'No value from a stranger is left.',
         here: `A reset, then ${values(fromFactory)}.`,
       },
       {
@@ -250,10 +250,10 @@ function startingFrom({ profile, stops, believed, factory }: WayFacts): Way {
         here: `${values(fromHere)}; ${
           first
             ? `${moved.length} ${moved.length === 1 ? 'value is' : 'values are'} not the factory’s, “${first.label}” at ${stopById(first, believed[first.id]!).label} for one.`
-            : 'all of it is the factory’s, as far as is known.'
+            : 'as far as known, all are factory values.'
         }`,
       },
     ],
-    usual: 'From what is there where it has been read back; a used ESC that nobody has read is reset first.',
+    usual: 'From what is there if it was read back. Reset a used ESC that was never read.',
   };
 }

@@ -54,7 +54,7 @@ describe('a calibration', () => {
 
   it('is told in one line', () => {
     expect(calibrationWords({ ...kept, how: 'onYourWord' })).toBe(
-      'three points, each confirmed with a key · by the radio, through its receiver · done on the ESC, on your word',
+      'three points, each confirmed with a key · by the radio, through its receiver · done on the ESC, as you say',
     );
   });
 });

@@ -6,15 +6,15 @@ import type { LearnedRange, ThrottleChannel } from '../radio/pulse';
 export const PULSE_SOURCES = {
   radio: 'the radio, through its receiver',
   tester: 'a servo tester',
-  bus: 'the radio, through a bus on which the ESC finds its channel',
+  bus: 'the radio, through a bus that the ESC reads',
 } as const;
 export type PulseSource = keyof typeof PULSE_SOURCES;
 
 /** How it is known that the ESC took it. */
 export const CALIBRATED_BY = {
   simulated: 'done on the simulated ESC',
-  onYourWord: 'done on the ESC, on your word',
-  checkedOnly: 'nothing to teach: checked instead',
+  onYourWord: 'done on the ESC, as you say',
+  checkedOnly: 'no calibration needed: checked instead',
 } as const;
 
 /** A calibration that was done, as it is kept. */

@@ -97,7 +97,7 @@ describe('before the first power', () => {
 
   it('a sensored motor is turned round only in software, another one by its wires where the ESC cannot', () => {
     expect(direction(true)).toContain('Only in software');
-    expect(direction(false)).toContain('exchange any two');
+    expect(direction(false)).toContain('swap any two');
   });
 
   it('a sensor lead and servos are looked at only where there are any', () => {

@@ -12,7 +12,7 @@ import { matchTable, type MatchTable } from './matchTable';
 export const SYMPTOMS = {
   doesNotArm: 'It does not arm: it beeps on and on',
   creeps: 'It creeps with the throttle at rest',
-  startsLate: 'It starts late: dead travel at first',
+  startsLate: 'It starts late: dead travel first',
   neverFull: 'It never gives full',
   oneMotorLate: 'One motor is late or weaker than its twin',
   noReverse: 'Reverse will not engage',
@@ -98,7 +98,7 @@ const STALE: CauseRule = {
   id: 'stale',
   what: 'The ESC learned another radio',
   evidence: ({ stale }) => stale && `On this rig: ${stale}.`,
-  test: 'Calibrate again. If it is gone afterwards, that was it.',
+  test: 'Calibrate again. If the fault is gone, that was it.',
 };
 
 const NEUTRAL_OFF: CauseRule = {
@@ -109,7 +109,7 @@ const NEUTRAL_OFF: CauseRule = {
       !travel.neutralInsideDeadband,
       `Neutral is off by ${micros(travel.neutralOffsetMicros)}, and the deadband takes ${micros(deadbandMicros)}.`,
     ),
-  test: 'Click the trim one way, then the other: if it stops within a few clicks, neutral is off.',
+  test: 'Click the trim one way, then the other. If it stops within a few clicks, neutral is off.',
 };
 
 const TRIMMED: CauseRule = {
@@ -127,17 +127,14 @@ const REVERSED: CauseRule = {
   id: 'reversed',
   what: 'The throttle runs the wrong way',
   evidence: ({ travel }) =>
-    when(
-      travel.forward.deadShare === 1,
-      'By what is noted, forward on the radio is not forward for the ESC.',
-    ),
-  test: 'Reverse the throttle on the radio: if it arms then, that was it. Calibrate again afterwards.',
+    when(travel.forward.deadShare === 1, 'As noted, forward on the radio is not forward for the ESC.'),
+  test: 'Reverse the throttle on the radio. If it arms then, that was it. Calibrate again afterwards.',
 };
 
 const HOLD: CauseRule = {
   id: 'hold',
   what: 'Throttle hold or cut off is on at the radio',
-  test: 'Watch the radio’s own monitor while you move the throttle: if it stands still, a switch holds it.',
+  test: 'Watch the radio’s monitor while you move the throttle. If the bar does not move, a switch holds it.',
 };
 
 const LOCK: CauseRule = {
@@ -147,18 +144,18 @@ const LOCK: CauseRule = {
     lockedBy !== undefined
       ? `“${lockedBy}” locks it now.`
       : when(profile.calibration.family === 'none', 'This ESC has no calibration of its own.'),
-  test: 'Read the lock back at Load. Free it there, calibrate, and lock it again.',
+  test: 'Read the lock back on Load. Unlock it there, calibrate, and lock it again.',
 };
 
 const JITTER: CauseRule = {
   id: 'jitter',
-  what: 'The radio trembles more than the deadband takes',
+  what: 'The radio’s jitter is larger than the deadband',
   evidence: ({ channel, deadbandMicros }) =>
     channel.jitterMicros === null
       ? undefined
       : when(
           4 * channel.jitterMicros > deadbandMicros,
-          `Four deviations of ${formatNumber(channel.jitterMicros, 1)} µs are more than ${micros(deadbandMicros)}.`,
+          `Four times the deviation of ${formatNumber(channel.jitterMicros, 1)} µs is more than ${micros(deadbandMicros)}.`,
         ),
   test: 'Record a few seconds of pulses with the throttle at rest, at Pulses.',
 };
@@ -172,7 +169,7 @@ const CAUSES: Readonly<Record<SymptomId, readonly CauseRule[]>> = {
     {
       id: 'noSignal',
       what: 'No signal reaches the ESC',
-      test: 'Plug a servo into the throttle socket: if it does not follow the throttle either, it is the receiver, the pairing or the lead.',
+      test: 'Plug a servo into the throttle socket. If it does not follow the throttle either, it is the receiver, the pairing or the lead.',
     },
     {
       id: 'lead',
@@ -190,7 +187,7 @@ const CAUSES: Readonly<Record<SymptomId, readonly CauseRule[]>> = {
       what: 'The deadband is narrow',
       evidence: ({ deadbandMicros }) =>
         when(deadbandMicros < 20, `It is ${micros(deadbandMicros)} each side.`),
-      test: 'One stop wider: if it stands still then, that was it.',
+      test: 'Set it one stop wider. If it stays still then, that was it.',
     },
   ],
   startsLate: [
@@ -213,7 +210,7 @@ const CAUSES: Readonly<Record<SymptomId, readonly CauseRule[]>> = {
           travel.forward.deadShare > 0.12 && travel.forward.deadShare < 1 && travel.neutralInsideDeadband,
           `It is ${micros(deadbandMicros)} each side: ${percentOf(travel.forward.deadShare)} of the travel.`,
         ),
-      test: 'One stop narrower: the first movement must come earlier by as much.',
+      test: 'Set it one stop narrower. The first movement must come earlier by as much.',
     },
     {
       id: 'curve',
@@ -225,7 +222,7 @@ const CAUSES: Readonly<Record<SymptomId, readonly CauseRule[]>> = {
     {
       id: 'start',
       what: 'The motor needs more to break loose',
-      test: 'If the first movement comes as a jump and not as a slow turn, raise the start force instead.',
+      test: 'If it starts with a jump and not a slow turn, raise the start force instead.',
     },
   ],
   neverFull: [
@@ -244,7 +241,7 @@ const CAUSES: Readonly<Record<SymptomId, readonly CauseRule[]>> = {
       what: 'The ESC itself limits power',
       evidence: ({ forwardPower }) =>
         when(forwardPower < 1, `Maximum power is at ${percentOf(forwardPower)}.`),
-      test: 'The lamp shows full all the same: then it is not the end points.',
+      test: 'If the lamp shows full, it is not the end points.',
     },
     {
       id: 'twice',
@@ -260,7 +257,7 @@ const CAUSES: Readonly<Record<SymptomId, readonly CauseRule[]>> = {
     {
       id: 'pack',
       what: 'The pack or the gearing gives no more',
-      test: 'The lamp shows full, and yet it is slow: look at Tune, at the speed that the traces promise.',
+      test: 'If the lamp shows full but it is slow, compare with the speed predicted on Tune.',
     },
   ],
   oneMotorLate: [
@@ -268,7 +265,7 @@ const CAUSES: Readonly<Record<SymptomId, readonly CauseRule[]>> = {
       id: 'match',
       what: 'The ESCs have learned different ranges',
       evidence: ({ match }) => (match && match.redo.length > 0 ? match.sentence : undefined),
-      test: 'Push the throttle slowly and note where each motor starts: more than 1 % apart is heard.',
+      test: 'Push the throttle slowly and note where each motor starts. You can hear more than 1 % difference.',
     },
     {
       id: 'trims',
@@ -282,12 +279,12 @@ const CAUSES: Readonly<Record<SymptomId, readonly CauseRule[]>> = {
     {
       id: 'settings',
       what: 'They hold different settings',
-      test: 'Exchange the two ESCs: if the late side changes with them, it is the ESC; if not, the motor, its propeller or its wires.',
+      test: 'Swap the two ESCs. If the late side moves with them, it is the ESC. If not, it is the motor, its propeller or its wires.',
     },
     {
       id: 'mechanics',
       what: 'One motor, propeller or shaft turns harder',
-      test: 'Power off: turn both by hand, and compare.',
+      test: 'Power off. Turn both by hand and compare.',
     },
   ],
   noReverse: [
@@ -295,7 +292,7 @@ const CAUSES: Readonly<Record<SymptomId, readonly CauseRule[]>> = {
       id: 'mode',
       what: 'The running mode has no reverse',
       evidence: ({ hasReverse }) => when(!hasReverse, 'As it is set now, this ESC only drives and brakes.'),
-      test: 'Look at the running mode at Tune.',
+      test: 'Check the running mode on Tune.',
     },
     {
       id: 'brakeTravel',
@@ -310,8 +307,8 @@ const CAUSES: Readonly<Record<SymptomId, readonly CauseRule[]>> = {
     },
     {
       id: 'entry',
-      what: 'It wants the brake twice, or a stop first',
-      test: 'Brake, let go for a second, brake again: many ESCs take only the second for reverse.',
+      what: 'It needs the brake twice, or a standstill first',
+      test: 'Brake, let go for a second, brake again. Many ESCs take only the second push as reverse.',
     },
     STALE,
   ],
@@ -331,7 +328,7 @@ const CAUSES: Readonly<Record<SymptomId, readonly CauseRule[]>> = {
     {
       id: 'window',
       what: 'A window was missed, and the ESC kept what it had',
-      test: 'Rehearse it on the simulated ESC: it has the same windows.',
+      test: 'Practise on the simulated ESC: it has the same time windows.',
     },
   ],
 };

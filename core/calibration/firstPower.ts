@@ -24,52 +24,48 @@ export function firstPowerLines(rig: Rig, profile: EscProfile): CheckLine[] {
     line(
       'polarity',
       'Plugs match, plus to plus',
-      'Match positions, not colours: two leads meeting in one adapter may have mirrored colours. Reversed polarity destroys an ESC at once.',
+      'Match positions, not colours: adapters can mirror them. Reversed polarity destroys an ESC at once.',
     ),
     line(
       'throttleLead',
       'Throttle lead the right way round, in the throttle socket',
-      'Brown or black is negative. In another socket the motor follows the steering.',
+      'Brown or black is negative. In a wrong socket the motor follows the steering.',
     ),
     line(
       'order',
       'Transmitter on first, ESC on last; off in the opposite order',
       'An ESC without a signal may take noise for throttle.',
     ),
-    line(
-      'wires',
-      `Wires clear of ${turning}`,
-      'A wire that is caught is torn off or shorted while the motor pulls.',
-    ),
+    line('wires', `Wires clear of ${turning}`, 'A caught wire tears off or shorts while the motor pulls.'),
     ...(motor.sensored
       ? [
           line(
             'sensorLead',
             'Sensor lead seated, and A to A, B to B, C to C',
-            'With a sensor lead, motor wires must never be exchanged. A half-seated one stutters at the start.',
+            'With a sensor lead, never swap motor wires. A half-seated lead makes it stutter at the start.',
           ),
         ]
       : []),
     line(
       'direction',
-      'Know how the motor is turned round, should it run backwards',
+      'Know how to reverse the motor if it runs backwards',
       motor.sensored
-        ? 'Only in software: exchanged wires disagree with the sensor.'
+        ? 'Only in software: swapped wires disagree with the sensor.'
         : isReversible
-          ? 'In software, or two motor wires exchanged: one or the other, never both, since both undo each other.'
-          : 'This ESC has no such setting: exchange any two of the three motor wires.',
+          ? 'In software, or by swapping two motor wires. Never both: they cancel out.'
+          : 'This ESC has no such setting: swap any two of the three motor wires.',
     ),
     ...(hasServos
       ? [
           line(
             'servoEnds',
             'Servos move freely to both ends',
-            'One that pushes against a stop draws its stall current all the time, and pulls the bus down.',
+            'A servo that pushes against its end draws stall current all the time and pulls the bus down.',
           ),
           line(
             'atPowerUp',
-            'You know what each servo does when power comes',
-            'Gears, winches and locks may move before the radio is heard. Fingers out.',
+            'You know what each servo does at power-on',
+            'Gears, winches and locks may move before the radio is on. Keep fingers out.',
           ),
         ]
       : []),
@@ -82,18 +78,18 @@ export function firmwareLines({ media }: EscProfile): CheckLine[] {
   return [
     line(
       'version',
-      'Know which firmware is in the ESC',
+      'Know which firmware the ESC has',
       byLink
         ? 'The link tells it when it connects.'
-        : 'The start-up beeps, a label or a card may tell it. If nothing does, leave it.',
+        : 'The power-on beeps, a label or a card may show it. If nothing does, skip this.',
     ),
     line(
       'newer',
       'Decide now whether to update',
-      'An update may wipe settings and renumber items: before the work, never in the middle of it.',
+      'An update may wipe settings and renumber items. Do it before you tune, never half-way.',
     ),
-    line('saved', 'Settings written down before an update', 'A sheet kept at Load or Sheets is enough.'),
-    line('compared', 'Compared after an update', 'Only what was lost has to be set again.'),
+    line('saved', 'Settings written down before an update', 'A sheet saved on Load or Sheets is enough.'),
+    line('compared', 'Compared after an update', 'Then you only set again what was lost.'),
   ];
 }
 

@@ -19,10 +19,10 @@ describe('the advised deadband', () => {
 
   it('says where no stop is wide enough, and where there is nothing to set', () => {
     expect(advisedDeadband(series(20), deadbandItem, 20, 0)).toMatchObject({ stop: undefined });
-    expect(advisedDeadband(series(20), deadbandItem, 20, 0).reason).toContain('look for the cause');
-    expect(advisedDeadband(series(2), undefined, 20, 0).reason).toContain('own 20 µs take that');
+    expect(advisedDeadband(series(20), deadbandItem, 20, 0).reason).toContain('Look for the cause');
+    expect(advisedDeadband(series(2), undefined, 20, 0).reason).toContain('20 µs cover that');
     // Five deviations of 4 µs are just what the ESC takes.
-    expect(advisedDeadband(series(5), undefined, 20, 0).reason).toContain('own 20 µs take that');
+    expect(advisedDeadband(series(5), undefined, 20, 0).reason).toContain('20 µs cover that');
     expect(advisedDeadband(series(5.1), undefined, 20, 0).reason).toContain('do not');
     expect(advisedDeadband(series(9), undefined, 20, 0).reason).toContain('do not, and cannot be set');
   });
@@ -37,8 +37,8 @@ describe('the advised end point margin', () => {
       expect(advisedEndPointMargin(series(5, drift), { travelMicros: 500 })).toMatchObject({ percent: 7 });
     expect(advisedEndPointMargin(series(5, 3), { travelMicros: 500 }).reason).toContain('35 µs, 7 % of its');
     expect(advisedEndPointMargin(series(6.25), { travelMicros: 500 }).reason).toContain('usual least');
-    expect(advisedEndPointMargin(series(12.5), { travelMicros: 500 }).reason).toContain('that and no more');
+    expect(advisedEndPointMargin(series(12.5), { travelMicros: 500 }).reason).toContain('that, but no more');
     expect(advisedEndPointMargin(series(30), { travelMicros: 500 }).percent).toBe(10);
-    expect(advisedEndPointMargin(series(30), { travelMicros: 500 }).reason).toContain('look for the cause');
+    expect(advisedEndPointMargin(series(30), { travelMicros: 500 }).reason).toContain('Look for the cause');
   });
 });

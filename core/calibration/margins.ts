@@ -49,10 +49,10 @@ export function advisedDeadband(
   function onStops(): string {
     if (!item)
       return neededMicros <= leastMicros
-        ? `The ESC’s own ${formatNumber(leastMicros, 0)} µs take that.`
-        : `The ESC’s own ${formatNumber(leastMicros, 0)} µs do not, and cannot be set: look for the cause of the jitter.`;
-    if (!stop) return 'No stop of the ESC is that wide: look for the cause of the jitter.';
-    return `The narrowest stop that takes it is ${stop.label}.`;
+        ? `The ESC’s ${formatNumber(leastMicros, 0)} µs cover that.`
+        : `The ESC’s ${formatNumber(leastMicros, 0)} µs do not cover that and cannot be changed. Look for the cause of the jitter.`;
+    if (!stop) return 'No stop of the ESC is that wide. Look for the cause of the jitter.';
+    return `The narrowest stop that covers it is ${stop.label}.`;
   }
 }
 
@@ -80,12 +80,12 @@ export function advisedEndPointMargin(
   // A hair above a whole per cent is only how numbers are kept.
   const needed = Math.ceil((wander / travelMicros) * 100 - 1e-9);
   const percent = Math.min(MOST_MARGIN_PERCENT, Math.max(LEAST_MARGIN_PERCENT, needed));
-  const share = `This radio wanders by ${formatNumber(wander, 1)} µs, ${formatNumber((wander / travelMicros) * 100, 1)} % of its travel.`;
+  const share = `This radio drifts by ${formatNumber(wander, 1)} µs, ${formatNumber((wander / travelMicros) * 100, 1)} % of its travel.`;
   const why =
     needed > MOST_MARGIN_PERCENT
-      ? `More than ${MOST_MARGIN_PERCENT} % wastes travel: look for the cause instead.`
+      ? `More than ${MOST_MARGIN_PERCENT} % wastes travel. Look for the cause instead.`
       : needed > LEAST_MARGIN_PERCENT
-        ? 'The end points take that and no more.'
+        ? 'The end points cover that, but no more.'
         : `${LEAST_MARGIN_PERCENT} % is the usual least.`;
   return { percent, reason: `${share} ${why}` };
 }

@@ -18,7 +18,7 @@ describe('several motors on one stick', () => {
     const table = matchTable(channel, [esc('left', good), esc('right', good)]);
     expect(table.redo).toEqual([]);
     expect([table.startSpread, table.fullSpread]).toEqual([0, 0]);
-    expect(table.sentence).toContain('top out together');
+    expect(table.sentence).toContain('reach full together');
   });
 
   it('start and full are per cent of the stick', () => {
@@ -46,7 +46,7 @@ describe('several motors on one stick', () => {
     }
     const table = matchTable(channel, [esc('a', good), esc('b', late), esc('c', early)]);
     expect(table.redo).toEqual([0, 1, 2]);
-    expect(table.sentence).toContain('no two agree');
+    expect(table.sentence).toContain('all differ');
   });
 
   it('what is only assumed never outvotes what is known', () => {
@@ -64,7 +64,7 @@ describe('several motors on one stick', () => {
     // Two known ones that differ leave nothing to hold the third against, whichever of them it is like.
     const torn = matchTable(channel, [esc('a', good), esc('b', late), esc('c', good, false)]);
     expect(torn.redo).toEqual([0, 1, 2]);
-    expect(torn.sentence).toContain('nothing tells which of them is right');
+    expect(torn.sentence).toContain('it is unclear which one is right');
     // Of two the one that leaves travel unused is odd; what is assumed is held against the other.
     expect(matchTable(channel, two).redo).toEqual([1, 2]);
   });
@@ -78,14 +78,14 @@ describe('several motors on one stick', () => {
     expect(table.redo).toEqual([1, 4]);
     expect(table.sentence).toContain('Calibrate front right and tail again with the trims of the others');
     expect(table.sentence).toMatch(
-      /starts at 12.% and gives all from 100.%; starts at 2.% and gives all from 88.%/,
+      /starts at 12.% and reaches full at 100.%; starts at 2.% and reaches full at 88.%/,
     );
   });
 
   it('of two, the one that leaves travel unused is named', () => {
     const table = matchTable(channel, [esc('left', good), esc('right', early)]);
     expect(table.redo).toEqual([1]);
-    expect(table.sentence).toContain('gives all from 88\u00a0%');
+    expect(table.sentence).toContain('reaches full at 88\u00a0%');
   });
 
   it('of two that both use the whole travel, nobody can tell which is right: both', () => {
@@ -95,7 +95,7 @@ describe('several motors on one stick', () => {
   it('one that never reaches full is named', () => {
     const weak = { ...good, forwardMicros: 2100 };
     const table = matchTable(channel, [esc('left', good), esc('right', weak)]);
-    expect(table.sentence).toContain('never gives all');
+    expect(table.sentence).toContain('never reaches full');
     expect(table.redo).toEqual([1]);
   });
 
@@ -111,7 +111,7 @@ describe('what is said of them', () => {
     // The left one uses the whole travel.
     expect(redo).toEqual([1]);
     expect(sentence).toContain('Calibrate right again');
-    expect(sentence).toContain('starts at 2\u00a0% and gives all from 88\u00a0%');
+    expect(sentence).toContain('starts at 2\u00a0% and reaches full at 88\u00a0%');
   });
 
   it('two of four are named in one list', () => {

@@ -91,19 +91,19 @@ function oddVoters(voters: MatchRow[]): MatchRow[] {
 
 function sentenceOn(rows: MatchRow[], redo: number[], startSpread: number): string {
   if (redo.length === 0)
-    return `They start within ${percentOf(startSpread, 1)} of the stick of each other, and top out together.`;
+    return `They start within ${percentOf(startSpread, 1)} of stick travel of each other and reach full together.`;
   const names = redo.map((place) => rows[place]!.name);
   const list = names.length === 1 ? names[0]! : `${names.slice(0, -1).join('; ')} and ${names.at(-1)!}`;
   const why = redo
     .map((place) => rows[place]!)
     .map(
       ({ startShare, fullShare, fullArrives }) =>
-        `starts at ${percentOf(startShare, 1)} and ${fullArrives ? `gives all from ${percentOf(fullShare, 1)}` : 'never gives all'}`,
+        `starts at ${percentOf(startShare, 1)} and ${fullArrives ? `reaches full at ${percentOf(fullShare, 1)}` : 'never reaches full'}`,
     )
     .join('; ');
   if (redo.length === rows.length) {
     const someAgree = rows.some((row, n) => rows.slice(n + 1).some((other) => !differ(row, other)));
-    const reason = someAgree ? 'nothing tells which of them is right' : 'no two agree';
+    const reason = someAgree ? 'it is unclear which one is right' : 'all differ';
     return `Calibrate all of them again with the same trims: ${reason} (${why}).`;
   }
   const again = redo.some((place) => rows[place]!.isKnown) ? ' again' : '';
@@ -115,10 +115,10 @@ function sentenceOn(rows: MatchRow[], redo: number[], startSpread: number): stri
 export const SCHOOLS = {
   inTurn: {
     name: 'In turn, each alone on the throttle channel',
-    risk: 'Takes longer, and a trim moved in between teaches two different ranges. Each step can be watched, and one that fails harms no other.',
+    risk: 'Takes longer, and moving a trim in between teaches different ranges. But you can watch each step, and a failed one harms no other.',
   },
   together: {
     name: 'Together, on a splitter',
-    risk: 'All see the very same pulses. But one that misses its window is hard to notice among the others, and their beeps cover each other.',
+    risk: 'All get exactly the same pulses. But you can hardly notice one that misses its window: the beeps overlap.',
   },
 } as const;

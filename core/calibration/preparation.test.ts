@@ -85,6 +85,6 @@ describe('before the first power', () => {
     const why = (is: boolean) =>
       firstPowerLines(sensored(is), smallProfile()).find(({ id }) => id === 'direction')!.why;
     expect(why(true)).toContain('Only in software');
-    expect(why(false)).toContain('exchange any two');
+    expect(why(false)).toContain('swap any two');
   });
 });

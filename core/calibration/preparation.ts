@@ -39,32 +39,32 @@ function radioLines(channel: ThrottleChannel): PreparationLine[] {
     {
       id: 'endPoints',
       what: `End points at 100 % both ways${forward === 100 && brake === 100 ? '' : `: now ${formatNumber(forward, 0)} % forward, ${formatNumber(brake, 0)} % ${low}`}`,
-      why: 'Lowered before calibrating, the smaller travel becomes full, and the limit is gone.',
+      why: 'If you lower them before calibrating, the ESC learns the smaller travel as full. The limit is then gone.',
       right: forward === 100 && brake === 100,
     },
     {
       id: 'trims',
       what: `Trim and sub-trim at zero${subTrimMicros === 0 && trimMicros === 0 ? '' : `: now ${trimMicros} and ${subTrimMicros} µs`}`,
-      why: 'Otherwise the ESC learns a neutral that is off, and one trim click makes the model creep.',
+      why: 'Otherwise the ESC learns a wrong neutral, and one trim click makes the model creep.',
       right: subTrimMicros === 0 && trimMicros === 0,
     },
     {
       id: 'curve',
       what: `Throttle curve straight${channel.expoPercent === 0 ? '' : `: now ${formatNumber(channel.expoPercent, 0)} % expo`}`,
-      why: 'A curve moves no end, but it hides where the motor starts.',
+      why: 'A curve does not move the ends, but it hides where the motor starts.',
       right: channel.expoPercent === 0,
     },
-    look('memory', 'Right model memory', 'Another model’s memory has other ends and another direction.'),
+    look('memory', 'Right model memory', 'Another model memory has different ends and direction.'),
     look(
       'hold',
       'Throttle hold and throttle cut switched off',
-      'A held throttle never lets full through. Live Tune cannot see this: look yourself.',
+      'A held throttle never sends full. Live Tune cannot see this: check it yourself.',
     ),
     look('aids', 'Braking aid and traction aid off', 'They add moves of their own while the ESC learns.'),
     look(
       'direction',
       'Throttle runs the right way',
-      'On the radio’s monitor, forward must go the way that the ESC’s paper says.',
+      'On the radio’s monitor, forward must move as the ESC’s manual says.',
     ),
   ];
 }
@@ -73,14 +73,18 @@ const testerLines = (): PreparationLine[] => [
   look(
     'testerEnds',
     'The tester reaches 1000 and 2000 µs',
-    'Many stop short, and the ESC would take that for full.',
+    'Many testers reach less, and the ESC would learn that as full.',
   ),
-  look('testerManual', 'On manual, not sweeping', 'A sweeping tester moves on while a point is taken.'),
-  look('testerPower', 'One supply only', 'The ESC’s BEC feeds the tester: no battery of its own beside it.'),
+  look(
+    'testerManual',
+    'Set to manual, not sweeping',
+    'A sweeping tester moves while the ESC learns a point.',
+  ),
+  look('testerPower', 'Only one supply', 'The ESC’s BEC feeds the tester. Do not connect a second battery.'),
   look(
     'testerAfter',
     'Your radio sends the same afterwards',
-    'What counts is the radio you drive with: compare its pulses at the bench test.',
+    'The radio you drive with counts. Compare its pulses in the bench test.',
   ),
 ];
 
@@ -88,17 +92,17 @@ const busLines = (): PreparationLine[] => [
   look(
     'busMode',
     'The receiver’s socket is set to the bus',
-    'On a bus all channels share one wire; set to plain pulses, the ESC stays dumb.',
+    'On a bus all channels share one wire. If the socket is set to plain pulses, the ESC stays silent.',
   ),
   look(
     'busChannel',
     'The ESC knows which channel is throttle',
-    'Where it asks, move the throttle alone: it takes the channel that moves.',
+    'If it asks, move only the throttle: it takes the channel that moves.',
   ),
   look(
     'busFailSafe',
-    'The fail-safe is looked at by itself',
-    'A receiver’s own fail-safe may not reach an ESC that is fed by a bus.',
+    'The fail-safe is checked separately',
+    'A receiver’s fail-safe may not reach an ESC on a bus.',
   ),
 ];
 
@@ -111,7 +115,7 @@ function modelLines({ stabilityGainPercent, access }: Rig): PreparationLine[] {
           look(
             'stability',
             `Stability aid off, its gain of ${formatNumber(stabilityGainPercent, 0)} % at zero`,
-            'It adds its own moves to the throttle while the ESC learns. Put it back afterwards.',
+            'It moves the throttle while the ESC learns. Put it back afterwards.',
           ),
         ]),
     ...(access.setKey === '' ? [] : [look('key', `The key: ${access.setKey}`, 'As you noted it at Rig.')]),

@@ -108,7 +108,7 @@ describe('the traps of calibrating, each walked into', () => {
     expect(loweredSlip({ ...CAR, forwardEndPointPercent: 80 })).toMatchObject({ id: 'endPointsLowered' });
     expect(loweredSlip(CAR)).toBeUndefined();
     expect(loweredSlip({ ...CAR, brakeEndPointPercent: 99 })?.title).toBe('An end point is at 99 %.');
-    expect(loweredSlip({ ...CAR, forwardEndPointPercent: 80 })?.sentence).toContain('and lower it again');
+    expect(loweredSlip({ ...CAR, forwardEndPointPercent: 80 })?.sentence).toContain('Then lower it again');
     expect(loweredSlip({ ...PLANE, forwardEndPointPercent: 80 })?.sentence).toContain(
       'lower the upper one again',
     );

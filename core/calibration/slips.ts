@@ -60,7 +60,7 @@ function fellIntoToneMenu({ machine, before, after }: SlipFacts): Slip | undefin
     id: 'fellIntoToneMenu',
     title: 'The stick stayed up too long: this is the tone menu now.',
     sentence:
-      'Nothing was learned and nothing is set yet. Do not bring the stick down, or the ESC takes it for a choice. Switch off, and begin again: down as soon as the short beep sounds.',
+      'Nothing is learned or set yet. Do not move the stick down: the ESC would take it as a choice. Switch off and begin again: stick down at the short beep.',
   };
 }
 
@@ -71,7 +71,7 @@ function gaveUp({ before, after, machine, held }: SlipFacts): Slip | undefined {
   return {
     id: 'gaveUp',
     title: 'The ESC waited too long and gave up.',
-    sentence: 'It keeps the range that it had. Bring the throttle to rest and begin again.',
+    sentence: 'It keeps its old range. Bring the throttle to rest and begin again.',
   };
 }
 
@@ -80,13 +80,11 @@ function refused({ before, after, profile, held, machine }: SlipFacts): Slip | u
   if (!end || stateOf(machine, after).asksFor !== end) return undefined;
   if (held) return HELD;
   const span = asksForThree(profile.calibration) ? profile.calibration.leastSpanMicros : 0;
-  const reversed = machine.refusesReversed
-    ? ', or it was the other end, and this ESC does not take them exchanged'
-    : '';
+  const reversed = machine.refusesReversed ? ', or it was the other end, which this ESC refuses' : '';
   return {
     id: 'refused',
     title: `The ESC buzzed: this cannot be ${END_NAMES[end]}.`,
-    sentence: `The pulse was less than ${span} µs from the points already taken${reversed}. Move the throttle all the way and try once more.`,
+    sentence: `The pulse was less than ${span} µs from the points already learned${reversed}. Move the throttle all the way and try once more.`,
   };
 }
 
@@ -107,7 +105,7 @@ function lockedOrHeld({ profile, machine, held, before, after }: SlipFacts): Sli
 const lockedSlip = (item: string): Slip => ({
   id: 'locked',
   title: 'The ESC does not listen: its calibration is locked.',
-  sentence: `“${item}” forbids learning end points. Set it free at Tune and Load first. On some ESCs a locked calibration with the stick up gives full throttle: keep clear.`,
+  sentence: `“${item}” locks the end points. Unlock it on Tune and Load first. On some ESCs, stick up while locked gives full throttle: keep clear.`,
 });
 
 /** The label of the item that locks calibration now; undefined where it is free. */
@@ -120,7 +118,7 @@ const HELD: Slip = {
   id: 'held',
   title: 'Full throttle never came through: throttle hold is on.',
   sentence:
-    'The radio sends the same pulse wherever the throttle is. Release throttle hold, and throttle cut if it is on, at the radio; then begin again.',
+    'The radio sends the same pulse wherever the throttle is. Switch off throttle hold and throttle cut on the radio, then begin again.',
 };
 
 const END_NAMES: Record<StickEnd, string> = {
@@ -147,8 +145,8 @@ export function learnedSlip(
   if (turned(learned) !== turned(sends))
     return {
       id: 'exchanged',
-      title: 'Forward and brake were taken the other way round.',
-      sentence: `The model would drive when you brake. This ESC takes ${FAMILY_WORDS[calibration.family]}: keep to its order, and begin again.`,
+      title: 'Forward and brake were learned in reverse.',
+      sentence: `The model would drive when you brake. This ESC needs ${FAMILY_WORDS[calibration.family]}: keep this order and begin again.`,
     };
   const short = (['forward', 'brake', 'neutral'] as const)
     .map((end) => ({ end, by: Math.abs(learned[`${end}Micros`] - sends[`${end}Micros`]) }))
@@ -157,8 +155,8 @@ export function learnedSlip(
   const list = short.map(({ end, by }) => `${END_NAMES[end]} by ${formatNumber(by, 0)} µs`).join(', ');
   return {
     id: 'notAtItsEnd',
-    title: 'A point was taken while the throttle was not at its end.',
-    sentence: `Off are: ${list}. The throttle would be dead or clipped there. Begin again, and keep it at the stop until the beep.`,
+    title: 'A point was learned while the throttle was not at its end.',
+    sentence: `Wrong: ${list}. The throttle would be dead or clipped there. Begin again, and hold it at the end until the beep.`,
   };
 }
 
@@ -173,6 +171,6 @@ export function loweredSlip({
   return {
     id: 'endPointsLowered',
     title: `An end point is at ${formatNumber(least, 0)} %.`,
-    sentence: `The ESC would learn the smaller travel as full, and the limit would be gone. Raise both to 100 %, calibrate, and lower ${rest === 'centre' ? 'it' : 'the upper one'} again afterwards if you want a limit.`,
+    sentence: `The ESC would learn the smaller travel as full, and the limit would be gone. Raise both to 100 % and calibrate. Then lower ${rest === 'centre' ? 'it' : 'the upper one'} again if you want a limit.`,
   };
 }

@@ -21,7 +21,7 @@ describe('the supply test', () => {
     const { reason, next, sagVolts } = judgeSupply({ setVolts: 6, lowestVolts: 5.2 });
     expect(sagVolts).toBeCloseTo(0.8, 9);
     expect(reason).toBe(
-      'It sagged by 0.8 V; 0.1 to 0.2 V is healthy. Many receivers give up near 3.5 V; 1.7 V were left.',
+      'It sagged by 0.8 V; 0.1 to 0.2 V is healthy. Many receivers fail near 3.5 V; 1.7 V were left.',
     );
     expect(next[0]).toContain('one by one');
   });

@@ -39,7 +39,7 @@ export function judgeSupply({ setVolts, lowestVolts }: SupplyTest): SupplyFindin
   // To a hundredth, as meters read: 7.4 − 7.2 is not a hair more than 0.2.
   const sagVolts = Math.max(0, Math.round((setVolts - lowestVolts) * 100) / 100);
   const sag = `It sagged by ${formatNumber(sagVolts, 2)} V; 0.1 to ${HEALTHY_SAG_VOLTS} V is healthy.`;
-  const left = `Many receivers give up near ${RECEIVER_LEAST_VOLTS} V; ${formatNumber(lowestVolts - RECEIVER_LEAST_VOLTS, 2)} V were left.`;
+  const left = `Many receivers fail near ${RECEIVER_LEAST_VOLTS} V; ${formatNumber(lowestVolts - RECEIVER_LEAST_VOLTS, 2)} V were left.`;
   const nearReceiver = lowestVolts < RECEIVER_LEAST_VOLTS + RECEIVER_MARGIN_VOLTS;
   const reason = `${sag} ${left}`;
   if (sagVolts > WORST_SAG_VOLTS || nearReceiver)
@@ -49,9 +49,9 @@ export function judgeSupply({ setVolts, lowestVolts }: SupplyTest): SupplyFindin
       title: 'Do not drive or fly like this.',
       reason,
       next: [
-        'Unplug the servos one by one and test again: one that binds or is broken pulls more than all the others.',
-        'Look at the plugs and the leads: thin or long ones sag by themselves.',
-        'Feed the servos from an external BEC, with the red wire of the ESC’s throttle lead isolated.',
+        'Unplug the servos one by one and test again. One that binds or is broken pulls more than all others.',
+        'Check plugs and leads: thin or long ones lose voltage.',
+        'Feed the servos from an external BEC. Isolate the red wire of the ESC’s throttle lead.',
       ],
     };
   if (sagVolts > HEALTHY_SAG_VOLTS)
@@ -61,8 +61,8 @@ export function judgeSupply({ setVolts, lowestVolts }: SupplyTest): SupplyFindin
       title: 'The supply is working hard.',
       reason,
       next: [
-        'Free the linkages: no servo may push against its end stop.',
-        'Compare with the BEC budget at Rig: what moves at once may be more than the BEC gives.',
+        'Free the linkages: no servo may push against its end.',
+        'Compare with the BEC budget on the Rig page: the servos may need more than the BEC gives.',
         'Do not raise the BEC voltage to help: the servos would only draw more.',
       ],
     };
@@ -71,7 +71,7 @@ export function judgeSupply({ setVolts, lowestVolts }: SupplyTest): SupplyFindin
     sagVolts,
     title: 'The supply holds.',
     reason,
-    next: ['Nothing to do. Test again after any change of servo.'],
+    next: ['Nothing to do. Test again after you change a servo.'],
   };
 }
 

@@ -43,19 +43,19 @@ describe('a pulse as typed', () => {
   });
 
   it.each([
-    ['499', 'micros', '499 µs is no pulse width: a servo lead carries 500 to 2500 µs.'],
-    ['2501', 'micros', '2501 µs is no pulse width: a servo lead carries 500 to 2500 µs.'],
+    ['499', 'micros', '499 µs is not a pulse width: a servo lead carries 500 to 2500 µs.'],
+    ['2501', 'micros', '2501 µs is not a pulse width: a servo lead carries 500 to 2500 µs.'],
     ['2.5', 'micros', '2.5 looks like milliseconds: type 2500 µs.'],
     ['0.5', 'micros', '0.5 looks like milliseconds: type 500 µs.'],
-    ['2.51', 'micros', '2.51 µs is no pulse width. If it is per cent, choose per cent.'],
-    ['-150', 'micros', '-150 µs is no pulse width. If it is per cent, choose per cent.'],
-    ['151', 'percent', '151 % is beyond any radio: 150 % is the most. If it is a pulse, choose µs.'],
+    ['2.51', 'micros', '2.51 µs is not a pulse width. If it is per cent, choose per cent.'],
+    ['-150', 'micros', '-150 µs is not a pulse width. If it is per cent, choose per cent.'],
+    ['151', 'percent', '151 % is more than any radio reaches: at most 150 %. If it is a pulse, choose µs.'],
     ['1.52', 'micros', '1.52 looks like milliseconds: type 1520 µs.'],
-    ['40', 'micros', '40 µs is no pulse width. If it is per cent, choose per cent.'],
-    ['4000', 'micros', '4000 µs is no pulse width: a servo lead carries 500 to 2500 µs.'],
-    ['1520', 'percent', '1520 % is beyond any radio: 150 % is the most. If it is a pulse, choose µs.'],
-    ['fast', 'micros', '“fast” is no number: type 1520, say.'],
-    ['', 'percent', '“” is no number: type 4, say.'],
+    ['40', 'micros', '40 µs is not a pulse width. If it is per cent, choose per cent.'],
+    ['4000', 'micros', '4000 µs is not a pulse width: a servo lead carries 500 to 2500 µs.'],
+    ['1520', 'percent', '1520 % is more than any radio reaches: at most 150 %. If it is a pulse, choose µs.'],
+    ['fast', 'micros', '“fast” is not a number: type 1520, say.'],
+    ['', 'percent', '“” is not a number: type 4, say.'],
   ] as const)('%s in %s is explained', (text, unit, sentence) => {
     expect(read(text, unit)).toBe(sentence);
   });
@@ -107,7 +107,7 @@ describe('the bench test', () => {
     };
     expect(problemsOf(test, turned)).toEqual([]);
     expect(problemsOf({ ...test, fullBrakeMicros: 1510 }, turned)).toEqual([
-      'Full brake must lie further out than the first braking: exchange the two?',
+      'Full brake must lie further out than the first braking. Swapped?',
     ]);
     expect(problemsOf(test, channel)).toHaveLength(3);
     // The same pulse twice is not further out.
@@ -122,7 +122,7 @@ describe('the bench test', () => {
   it('says which numbers cannot belong together', () => {
     const test = { ...EMPTY_TRAVEL_TEST, firstForwardMicros: 1900, fullForwardMicros: 1600 };
     expect(problemsOf(test, channel)).toEqual([
-      'Full forward must lie further out than the first movement forward: exchange the two?',
+      'Full forward must lie further out than the first movement forward. Swapped?',
     ]);
     expect(problemsOf({ ...test, firstForwardMicros: 1540 }, channel)).toEqual([]);
     const mixed = { ...EMPTY_TRAVEL_TEST, firstForwardMicros: 1450, firstBrakeMicros: 1550 };

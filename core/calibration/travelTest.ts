@@ -56,11 +56,11 @@ export function readPulse(
   const value = readNumber(text);
   const no = (sentence: string) => ({ ok: false, sentence }) as const;
   if (value === undefined)
-    return no(`“${text.trim()}” is no number: type ${unit === 'micros' ? '1520, say' : '4, say'}.`);
+    return no(`“${text.trim()}” is not a number: type ${unit === 'micros' ? '1520, say' : '4, say'}.`);
   if (unit === 'percent') {
     if (Math.abs(value) > MOST_PERCENT)
       return no(
-        `${formatNumber(value, 1)} % is beyond any radio: ${MOST_PERCENT} % is the most. If it is a pulse, choose µs.`,
+        `${formatNumber(value, 1)} % is more than any radio reaches: at most ${MOST_PERCENT} %. If it is a pulse, choose µs.`,
       );
     return { ok: true, micros: microsOfPercent(channel, value) };
   }
@@ -68,8 +68,8 @@ export function readPulse(
   if (value >= 0.5 && value <= 2.5)
     return no(`${text.trim()} looks like milliseconds: type ${formatNumber(value * 1000, 0)} µs.`);
   if (Math.abs(value) <= MOST_PERCENT)
-    return no(`${text.trim()} µs is no pulse width. If it is per cent, choose per cent.`);
-  return no(`${text.trim()} µs is no pulse width: a servo lead carries 500 to 2500 µs.`);
+    return no(`${text.trim()} µs is not a pulse width. If it is per cent, choose per cent.`);
+  return no(`${text.trim()} µs is not a pulse width: a servo lead carries 500 to 2500 µs.`);
 }
 
 const MOST_PERCENT = 150;
@@ -152,10 +152,10 @@ export function problemsOf(test: TravelTest, channel: ThrottleChannel): string[]
     outer === null || inner === null || (outer - inner) * way > 0;
   const problems: string[] = [];
   if (!beyond(test.fullForwardMicros, test.firstForwardMicros, rising))
-    problems.push('Full forward must lie further out than the first movement forward: exchange the two?');
+    problems.push('Full forward must lie further out than the first movement forward. Swapped?');
   if (!beyond(test.fullBrakeMicros, test.firstBrakeMicros, -rising))
-    problems.push('Full brake must lie further out than the first braking: exchange the two?');
+    problems.push('Full brake must lie further out than the first braking. Swapped?');
   if (!beyond(test.firstForwardMicros, test.firstBrakeMicros, rising))
-    problems.push('First movement forward and first braking lie on the wrong sides of each other.');
+    problems.push('First movement forward and first braking are on the wrong sides. Swapped?');
   return problems;
 }

@@ -82,7 +82,7 @@ export function readControlRequest(line: string): ControlRequest | string {
   switch (data.do) {
     case 'place': {
       const memory = readCountedMemory(data.memory);
-      if (!isSerial(data.serial)) return 'A serial number has letters, digits, dots and dashes.';
+      if (!isSerial(data.serial)) return 'A serial number has letters, digits, dots and dashes only.';
       if (!isProfile(data.profile)) return 'The profile is none.';
       if (!memory || !isMemoryOf(data.profile, memory.memory)) return 'The memory is not one of this ESC.';
       return { do: 'place', serial: data.serial, profile: data.profile, memory };
@@ -90,7 +90,7 @@ export function readControlRequest(line: string): ControlRequest | string {
     case 'memory':
       return isSerial(data.serial)
         ? { do: 'memory', serial: data.serial }
-        : 'A serial number has letters, digits, dots and dashes.';
+        : 'A serial number has letters, digits, dots and dashes only.';
     case 'fault':
       return isFault(data.fault) ? { do: 'fault', fault: data.fault } : 'There is no such fault.';
     default:

@@ -29,7 +29,7 @@ export function judge(profile: EscProfile, awaited: readonly Observed[], notes: 
   const words = [...new Set(others.map((cue) => inWords(profile, cue)))];
   return words.length > 0
     ? { kind: 'unexpected', words: words.join(', or ') }
-    : { kind: 'unknown', words: 'nothing that this ESC says' };
+    : { kind: 'unknown', words: 'not a sound of this ESC' };
 }
 
 /**
@@ -76,7 +76,7 @@ const TONE_WORDS: Readonly<Record<ToneName, string>> = {
   warning: 'a warning',
   steady: 'it waits for you',
   tune: 'stored',
-  reset: 'factory values are back',
+  reset: 'factory values restored',
 };
 
 /** What something heard says: "item 5, Brake force", "stop 6", "stored". */
@@ -87,7 +87,7 @@ function inWords(profile: EscProfile, cue: Observed): string {
     case 'count':
       return cue.of === 'item' ? itemInWords(profile, cue.count) : `stop ${cue.count}`;
     case 'group': {
-      if (cue.of === 'exit') return 'the way out';
+      if (cue.of === 'exit') return 'exit';
       const { items = [], stops = [] } = escMachine(profile).tones ?? {};
       const place = (cue.of === 'item' ? items : stops).indexOf(cue.notes) + 1;
       return cue.of === 'item' ? itemInWords(profile, place) : `stop ${place}`;

@@ -21,8 +21,8 @@ describe('a curve that is drawn', () => {
 
   it('says what is wrong with what is typed', () => {
     expect(curveFault(five, typedOutputs('0, 12; 30 55 100'))).toBeUndefined();
-    expect(curveFault(five, typedOutputs('0 12 30'))).toContain('has 5 points; 3 are typed');
-    expect(curveFault(five, typedOutputs('0 12 8 55 100'))).toContain('Point 3 lies below');
+    expect(curveFault(five, typedOutputs('0 12 30'))).toContain('has 5 points, but you typed 3');
+    expect(curveFault(five, typedOutputs('0 12 8 55 100'))).toContain('Point 3 is lower than');
     expect(curveFault(five, typedOutputs('0 12 30 55 120'))).toContain('Point 5 is 120');
   });
 
@@ -57,7 +57,7 @@ describe('a curve that is drawn', () => {
       validateProfile({ ...profile, items })
         .map(({ sentence }) => sentence)
         .join(),
-    ).toContain('only a form in another program takes them');
+    ).toContain('only a form in another program can set it');
   });
 });
 

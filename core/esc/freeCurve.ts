@@ -24,12 +24,14 @@ export function outputsOf({ points }: FreeCurve, stopId: string): number[] | und
 
 /** What is wrong with a drawn curve, in a sentence; undefined where the ESC can hold it. */
 export function curveFault({ points }: FreeCurve, outputs: readonly number[]): string | undefined {
-  if (outputs.length !== points) return `This curve has ${points} points; ${outputs.length} are typed.`;
+  if (outputs.length !== points) return `This curve has ${points} points, but you typed ${outputs.length}.`;
   const wrong = outputs.findIndex((output) => !Number.isInteger(output) || output < 0 || output > 100);
   if (wrong !== -1)
     return `Point ${wrong + 1} is ${outputs[wrong]}: it must be a whole number from 0 to 100 %.`;
   const falls = outputs.findIndex((output, n) => n > 0 && output < outputs[n - 1]!);
-  return falls === -1 ? undefined : `Point ${falls + 1} lies below the one before it: a curve never falls.`;
+  return falls === -1
+    ? undefined
+    : `Point ${falls + 1} is lower than the point before it: a curve never falls.`;
 }
 
 export const curveValue = (outputs: readonly number[]): SettingValue => ({

@@ -27,11 +27,11 @@ const loaded = (steps: readonly string[], reading: string, unit: string, ofPack 
 const MEASUREMENTS: Partial<Record<SettingId, Measurement>> = {
   cutoff: loaded(
     [
-      'Load this stop. Model tied down or driven gently; a pack that is nearly used up; a voltmeter on its plug.',
+      'Load this stop. Use a nearly empty pack with a voltmeter on its plug. Tie the model down or drive gently.',
       'Run at about half throttle and watch the volts while the motor pulls.',
-      'The moment the ESC cuts or slows, read the volts: under load, not after it has recovered.',
+      'Read the volts the moment the ESC cuts or slows: under load, not after it recovers.',
     ],
-    'Volts of the whole pack when it cut',
+    'Pack volts when it cut',
     'V',
     true,
   ),
@@ -41,7 +41,7 @@ const MEASUREMENTS: Partial<Record<SettingId, Measurement>> = {
     'V',
   ),
   startAcceleration: loaded(
-    ['Propeller off, or wheels clear of the bench.', 'Film it: stick from rest to full at once.'],
+    ['Propeller off, or wheels clear of the bench.', 'Film it: move the stick from rest to full at once.'],
     'Seconds until it no longer gets faster',
     's',
   ),
@@ -58,7 +58,7 @@ const MEASUREMENTS: Partial<Record<SettingId, Measurement>> = {
   deadband: loaded(
     [
       'Wheels clear of the bench. Move the throttle up from neutral, one step of the radio at a time.',
-      'Note the pulse at which the motor first moves; take neutral’s pulse from it.',
+      'Note the pulse where the motor first moves. Subtract the neutral pulse.',
     ],
     'Pulse from neutral to first movement',
     'µs',
@@ -66,7 +66,7 @@ const MEASUREMENTS: Partial<Record<SettingId, Measurement>> = {
   driveFrequency: loaded(
     [
       'Wheels clear of the bench, a quarter throttle.',
-      'Read the loudest whine with a tone meter or a spectrum.',
+      'Read the loudest whine with a tone meter or spectrum app.',
     ],
     'Frequency of the whine',
     'kHz',
@@ -81,9 +81,9 @@ const MEASUREMENTS: Partial<Record<SettingId, Measurement>> = {
   ),
   advance: loaded(
     [
-      'Motor free of load, the ESC’s least timing: note the full-throttle rpm.',
-      'Load this stop, same pack, same volts: note it again.',
-      'Rpm rise with 1/cos of the angle: 1.5 % more is 10°, 6 % is 20°, 15 % is 30°.',
+      'No load, lowest timing: note the full-throttle rpm.',
+      'Load this stop. Same pack, same volts: note the rpm again.',
+      'Rpm rises with 1/cos of the angle: 1.5 % more is 10°, 6 % is 20°, 15 % is 30°.',
     ],
     'Degrees',
     '°',

@@ -31,7 +31,7 @@ export function numberFieldProblems(item: ProfileItem, path: string): Problem[] 
     place(numberField.beginsStopId),
   ];
   if (first === -1 || last < first + 2 || begins < first || begins > last)
-    return say(`The number of “${item.label}” needs three stops at least, and must open at one of them.`);
+    return say(`The number of “${item.label}” needs at least three stops and must open at one of them.`);
   // What has no word in the vocabulary has no size that could be looked at.
   if (item.setting === 'other') return [];
   const sizes = stops.slice(first, last + 1).map(({ value }) => comparableNumber(value, 1));
@@ -43,6 +43,6 @@ export function numberFieldProblems(item: ProfileItem, path: string): Problem[] 
   return kinds.size === 1 && rises
     ? []
     : say(
-        `The number of “${item.label}” must go one way, all of it in one unit: “${stops[first]!.label}” to “${stops[last]!.label}” does not.`,
+        `The number of “${item.label}” must go one way, in one unit: “${stops[first]!.label}” to “${stops[last]!.label}” does not.`,
       );
 }

@@ -58,7 +58,7 @@ export function presenceProblems({ items, banks }: EscProfile): Problem[] {
     if (same)
       problems.push({
         path: `items.${index}.setting`,
-        sentence: `“${same.label}” and “${item.label}” both are ${VOCABULARY[item.setting].name}, and nothing says which decides: let one exist only while the other is on a stop that says no size.`,
+        sentence: `“${same.label}” and “${item.label}” both set ${VOCABULARY[item.setting].name}, and it is unclear which one counts. Show one only while the other is on a stop without a size.`,
       });
     if (item.commandStopIds.length > 0 && item.commandStopIds.includes(item.factoryStopId))
       problems.push({

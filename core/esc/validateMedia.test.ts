@@ -35,7 +35,7 @@ describe('the media of a profile', () => {
   it('a tone menu lies behind the window of a stick at power-on, and nowhere else', () => {
     const profile = { ...toneProfile(), calibration: smallProfile().calibration };
     profile.factoryRange = smallProfile().factoryRange;
-    expect(sentences(profile)[0]).toContain('needs the calibration family stickAtPowerOn');
+    expect(sentences(profile)[0]).toContain('follows the stick-up calibration');
   });
 
   it('full up lies above right down', () => {
@@ -48,7 +48,7 @@ describe('the media of a profile', () => {
     const oneWay = { brakeMicros: 1100, neutralMicros: 1100, forwardMicros: 1900 };
     expect(sentences({ ...toneProfile(), factoryRange: oneWay })).toEqual([]);
     expect(sentences({ ...smallProfile(), factoryRange: oneWay })[0]).toContain(
-      'brake must lie below neutral',
+      'Brake must be below neutral',
     );
   });
 });

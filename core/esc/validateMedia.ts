@@ -30,7 +30,7 @@ export function mediaProblems(profile: EscProfile): Problem[] {
   if (sameKey)
     problems.push({
       path: 'calibration.keyName',
-      sentence: `Held on a running ESC, “${teaching!.name}” cannot both open the menu and begin the calibration: give the calibration the key of its own.`,
+      sentence: `Held on a running ESC, “${teaching!.name}” cannot both open the menu and begin the calibration. Give the calibration its own key.`,
     });
   for (const [one, other, why] of RIVALS) {
     const index = media.findIndex(({ family }) => family === other);
@@ -40,7 +40,7 @@ export function mediaProblems(profile: EscProfile): Problem[] {
   if (locked !== -1 && !media.some(({ family }) => MEDIA[family].knowsNumbers))
     problems.push({
       path: `items.${locked}.stops`,
-      sentence: `“${profile.items[locked]!.label}” has a number that is unlocked by a hold: that takes a box with text, a menu on the transmitter, a key pad or a computer. Choose such a way, or say that it is not locked.`,
+      sentence: `“${profile.items[locked]!.label}” has a number that a hold unlocks. That needs a box with text, a transmitter menu, a key pad or a computer. Choose one of these, or say it is not locked.`,
     });
   const shared = profile.items.findIndex(({ number, id }) =>
     profile.items.some((other) => other.number === number && other.id !== id),
@@ -49,13 +49,13 @@ export function mediaProblems(profile: EscProfile): Problem[] {
   if (shared !== -1 && link !== -1)
     problems.push({
       path: `media.${link}`,
-      sentence: `On the link an item is its number, and “${profile.items[shared]!.label}” shares its number with another: the two could not be told apart. Set this ESC another way.`,
+      sentence: `The link knows items only by number, and “${profile.items[shared]!.label}” shares its number with another item. Set this ESC another way.`,
     });
   const drawn = profile.items.findIndex(({ freeCurve }) => freeCurve);
   if (drawn !== -1 && media.some(({ family }) => family !== 'programForm'))
     problems.push({
       path: `items.${drawn}.curvePoints`,
-      sentence: `“${profile.items[drawn]!.label}” is drawn through points: only a form in another program takes them. What is worked by hand, and the link here, know numbers of stops.`,
+      sentence: `“${profile.items[drawn]!.label}” is a curve of points: only a form in another program can set it.`,
     });
   media.forEach((medium, index) => {
     const path = `media.${index}`;
@@ -66,7 +66,7 @@ export function mediaProblems(profile: EscProfile): Problem[] {
       if (strange !== undefined)
         problems.push({
           path: `${path}.confirmedItemIds`,
-          sentence: `There is no item '${strange}' to be asked about once more.`,
+          sentence: `There is no item '${strange}' to ask about again.`,
         });
     }
     if (medium.family !== 'stickTones' && medium.family !== 'stickToggle') return;
@@ -79,7 +79,7 @@ export function mediaProblems(profile: EscProfile): Problem[] {
       problems.push({
         path,
         sentence:
-          'A tone menu lies behind the calibration window of a stick that stays up: it needs the calibration family stickAtPowerOn.',
+          'A tone menu follows the stick-up calibration: choose “two points, stick up while switching on”.',
       });
     }
   });
@@ -124,7 +124,7 @@ function toggleProblems({ items }: EscProfile, medium: StickToggleMedium, path: 
 const lastNumber = (items: readonly ProfileItem[]): number => Math.max(...items.map(({ number }) => number));
 
 const notTwo = ({ number, label, stops }: ProfileItem): string =>
-  `Item ${number} “${label}” has ${stops.length} stops; what toggles knows two. Split it, or choose another medium.`;
+  `Item ${number} “${label}” has ${stops.length} stops, but a toggled item has two. Split it or choose another medium.`;
 
 /** An item stands on one page of a form, once. */
 function formProblems({ items }: EscProfile, { pages }: ProgramFormMedium, path: string): Problem[] {
@@ -138,7 +138,7 @@ function formProblems({ items }: EscProfile, { pages }: ProgramFormMedium, path:
       : [{ path: `${path}.pages`, sentence: `There is no item '${strange}' for a page of the form.` }]),
     ...(twice === undefined
       ? []
-      : [{ path: `${path}.pages`, sentence: `“${label}” stands on the form twice: name each item once.` }]),
+      : [{ path: `${path}.pages`, sentence: `“${label}” is on the form twice. Name each item once.` }]),
   ];
 }
 
@@ -174,15 +174,15 @@ function keyPadProblems({ items }: EscProfile, { digits, chosenBy }: KeyPadMediu
         path: `items.${index}.typed`,
         sentence:
           chosenBy === 'ownKey'
-            ? `“${item.label}” is chosen by a key of its own: say what is printed on that key.`
-            : `“${item.label}” is chosen by “${item.typed}”: digits only, six at most.`,
+            ? `“${item.label}” has its own key. Type what is printed on that key.`
+            : `“${item.label}” is chosen by “${item.typed}”. Use digits only, six at most.`,
       });
     const codes = item.stops.map((stop) => stop.typed ?? padded(stop.number));
     const twice = codes.findIndex((code, place) => codes.indexOf(code) !== place);
     if (twice !== -1) {
       problems.push({
         path: `items.${index}.stops.${twice}.typed`,
-        sentence: `Two stops of “${item.label}” are typed ${codes[twice]}: each needs digits of its own.`,
+        sentence: `Two stops of “${item.label}” have the code ${codes[twice]}. Give each its own digits.`,
       });
     }
   });
@@ -191,9 +191,9 @@ function keyPadProblems({ items }: EscProfile, { digits, chosenBy }: KeyPadMediu
 
 /** Media that want the same key, socket or stick at the same moment. */
 const RIVALS: readonly [MediumFamily, MediumFamily, string][] = [
-  ['oneKey', 'twoKeys', 'One key and two keys would open two menus with the same press: keep one of them.'],
-  ['lampCard', 'textBox', 'A card and a box would want the same socket: keep the one you have.'],
-  ['stickTones', 'stickToggle', 'The stick can work one kind of tone menu only: keep one of them.'],
+  ['oneKey', 'twoKeys', 'One key and two keys would open two menus with the same press. Keep one of them.'],
+  ['lampCard', 'textBox', 'A card and a box need the same socket. Keep the one you have.'],
+  ['stickTones', 'stickToggle', 'The stick can work only one kind of tone menu. Keep one of them.'],
 ];
 
 function enough(notes: string[], needed: number, path: string, what: string): Problem[] {
@@ -207,6 +207,6 @@ function sameNotes(notes: string[], path: string): Problem[] {
   const twice = notes.find((group, index) => notes.indexOf(group) !== index);
   if (twice === undefined) return [];
   return [
-    { path, sentence: `The group of notes '${twice}' is there twice: the ear could not tell the two apart.` },
+    { path, sentence: `The group of notes '${twice}' is there twice: the ear cannot tell the two apart.` },
   ];
 }

@@ -19,7 +19,7 @@ describe('validating a profile', () => {
       'cells the wrong way round',
       (p: EscProfile) => (p.limits.minCells = 9),
       'limits.minCells',
-      'exchange the two',
+      'Swap the two',
     ],
     [
       'burst below continuous',
@@ -31,19 +31,19 @@ describe('validating a profile', () => {
       'a factory range out of order',
       (p: EscProfile) => (p.factoryRange.neutralMicros = 900),
       'factoryRange',
-      'brake must lie below neutral',
+      'Brake must be below neutral',
     ],
     [
       'no BEC, and a current',
       (p: EscProfile) => Object.assign(p.limits, { becKind: 'none', becMostVolts: 0, becLeastVolts: 0 }),
       'limits.becKind',
-      'set both to 0',
+      'Set both to 0',
     ],
     [
       'no BEC, and a voltage',
       (p: EscProfile) => Object.assign(p.limits, { becKind: 'none', becContinuousAmps: 0 }),
       'limits.becKind',
-      'set both to 0',
+      'Set both to 0',
     ],
     [
       'one number twice',
@@ -61,7 +61,7 @@ describe('validating a profile', () => {
       'one setting twice',
       (p: EscProfile) => (p.items[1]!.setting = 'brakeStrength'),
       'items.2.setting',
-      'both are Brake strength',
+      'both set Brake strength',
     ],
     [
       'a factory stop that is not there',
@@ -86,7 +86,7 @@ describe('validating a profile', () => {
       'pack volts on a brake',
       (p: EscProfile) => (p.items[2]!.stops[0]!.value = { kind: 'packVolts', value: 6 }),
       'items.2.stops.0.value',
-      'only a cutoff',
+      'Only a cutoff',
     ],
   ])('explains %s', (_what, spoil, path, words) => {
     const found = problemsAfter(spoil).find((p) => p.path === path);

@@ -32,13 +32,13 @@ function limitProblems({ limits, factoryRange, calibration }: EscProfile): Probl
   if (limits.minCells > limits.maxCells) {
     problems.push({
       path: 'limits.minCells',
-      sentence: `The fewest cells (${limits.minCells}) are more than the most (${limits.maxCells}): exchange the two.`,
+      sentence: `The fewest cells (${limits.minCells}) are more than the most (${limits.maxCells}). Swap the two.`,
     });
   }
   if (limits.burstAmps < limits.continuousAmps) {
     problems.push({
       path: 'limits.burstAmps',
-      sentence: `The burst current (${limits.burstAmps} A) is below the continuous one (${limits.continuousAmps} A): exchange the two, or give both the same.`,
+      sentence: `The burst current (${limits.burstAmps} A) is below the continuous one (${limits.continuousAmps} A): swap the two, or make both the same.`,
     });
   }
   problems.push(...becProblems(limits));
@@ -48,7 +48,7 @@ function limitProblems({ limits, factoryRange, calibration }: EscProfile): Probl
   if (!((oneWay || brakeMicros < neutralMicros) && neutralMicros < forwardMicros)) {
     problems.push({
       path: 'factoryRange',
-      sentence: `The factory range runs ${brakeMicros}, ${neutralMicros}, ${forwardMicros} µs; brake must lie below neutral and neutral below forward.`,
+      sentence: `The factory range runs ${brakeMicros}, ${neutralMicros}, ${forwardMicros} µs. Brake must be below neutral, and neutral below forward.`,
     });
   }
   return problems;
@@ -57,19 +57,18 @@ function limitProblems({ limits, factoryRange, calibration }: EscProfile): Probl
 function becProblems({ becKind, becContinuousAmps, becLeastVolts, becMostVolts }: EscLimits): Problem[] {
   if (becKind === 'none') {
     if (becContinuousAmps === 0 && becMostVolts === 0) return [];
-    const sentence =
-      'There is no BEC, yet it has a current or a voltage: set both to 0, or say which kind it is.';
+    const sentence = 'It has no BEC but a BEC current or voltage. Set both to 0, or choose the kind of BEC.';
     return [{ path: 'limits.becKind', sentence }];
   }
   if (becLeastVolts > becMostVolts) {
-    const sentence = `The lowest BEC voltage (${becLeastVolts} V) is above the highest (${becMostVolts} V): exchange the two.`;
+    const sentence = `The lowest BEC voltage (${becLeastVolts} V) is above the highest (${becMostVolts} V). Swap the two.`;
     return [{ path: 'limits.becLeastVolts', sentence }];
   }
   if (becMostVolts >= 3) return [];
   return [
     {
       path: 'limits.becMostVolts',
-      sentence: `A BEC gives 3 V at least, not ${becMostVolts} V; if there is none, say so.`,
+      sentence: `A BEC gives at least 3 V, not ${becMostVolts} V. If there is no BEC, choose “none”.`,
     },
   ];
 }
@@ -82,7 +81,7 @@ function linkProblems(profile: EscProfile, item: ProfileItem, path: string): Pro
     if (!found)
       problems.push({
         path: `${path}.${where}`,
-        sentence: `“${item.label}” speaks of a stop '${stopId}' of an item '${itemId}', which is not there.`,
+        sentence: `“${item.label}” refers to a stop '${stopId}' of an item '${itemId}' that does not exist.`,
       });
     else if (itemId === item.id)
       problems.push({ path: `${path}.${where}`, sentence: `“${item.label}” cannot depend on itself.` });
@@ -95,14 +94,14 @@ function linkProblems(profile: EscProfile, item: ProfileItem, path: string): Pro
     if (!item.stops.some(({ id }) => id === stopId))
       problems.push({
         path: `${path}.overwrites.${n}`,
-        sentence: `“${item.label}” has no stop '${stopId}' that could overwrite anything.`,
+        sentence: `“${item.label}” has no stop '${stopId}' that could set other items.`,
       });
     for (const [itemId, set] of Object.entries(sets)) need(itemId, set, `overwrites.${n}`);
   });
   if (overwritesItself(profile, item))
     problems.push({
       path: `${path}.overwrites.0`,
-      sentence: `“${item.label}” sets items that set it again in turn: no order would ever end.`,
+      sentence: `“${item.label}” sets items that set it again. That would never end.`,
     });
   for (const { itemId, stopIds } of item.existsWhile)
     for (const stopId of stopIds) need(itemId, stopId, 'existsWhile');
@@ -110,7 +109,7 @@ function linkProblems(profile: EscProfile, item: ProfileItem, path: string): Pro
     if (!item.stops.some(({ id }) => id === stopId))
       problems.push({
         path: `${path}.stops`,
-        sentence: `“${item.label}” speaks of a stop '${stopId}' of its own, which is not there.`,
+        sentence: `“${item.label}” refers to a stop '${stopId}', which does not exist.`,
       });
   if (item.switchedOffBy) need(item.switchedOffBy.itemId, item.switchedOffBy.stopId, 'switchedOffBy');
   return problems;
@@ -177,7 +176,7 @@ function stopProblems(item: ProfileItem, stop: Stop, path: string): Problem[] {
 export function valueFault(setting: Setting, value: SettingValue): string | undefined {
   const { unit, bounds, choices, specials } = setting;
   if (value.kind === 'label') {
-    return setting.id === 'other' ? undefined : 'must say what it means, not only what is printed.';
+    return setting.id === 'other' ? undefined : 'needs a meaning, not only its printed label.';
   }
   if (setting.id === 'other') return undefined;
   if (choices) {
@@ -193,7 +192,7 @@ export function valueFault(setting: Setting, value: SettingValue): string | unde
         ? undefined
         : `must be a number${unit === '' ? '' : ` in ${unit}`}, or off.`;
     case 'packVolts':
-      return setting.id === 'cutoff' ? undefined : 'is in pack volts, which only a cutoff can be.';
+      return setting.id === 'cutoff' ? undefined : 'is in pack volts. Only a cutoff can be.';
     case 'curve':
       return curveFault(setting, value.points);
     case 'number':
@@ -210,19 +209,19 @@ function numberFault(
   if (value >= least && value <= most) return cutoffFault(setting, value);
   const stated = `is ${value}${unit === '' ? '' : ` ${unit}`}`;
   if (setting.id === 'cutoff') return cutoffFault(setting, value);
-  if (unit === '%') return `${stated}: a share lies between 0 and 100 %.`;
+  if (unit === '%') return `${stated}: it must be between 0 and 100 %.`;
   return `${stated}; ESCs offer ${least} to ${most}. Is it in another unit?`;
 }
 
 function cutoffFault({ id }: Setting, value: number): string | undefined {
   const { least, most } = LIKELY_VOLTS_PER_CELL;
   if (id !== 'cutoff' || (value >= least && value <= most)) return undefined;
-  return `is ${value} V per cell, outside ${least} to ${most}: if the manual means the whole pack, enter it as pack volts.`;
+  return `is ${value} V per cell, outside ${least} to ${most}. If the manual means the whole pack, enter it as pack volts.`;
 }
 
 function curveFault(setting: Setting, points: readonly (readonly [number, number])[]): string | undefined {
   if (setting.id !== 'throttleCurve' && setting.id !== 'brakeCurve')
-    return 'is a curve, which only a curve can be.';
+    return 'is a curve, but this setting is not a curve.';
   const rises = points.every(([x, y], n) => n === 0 || (x > points[n - 1]![0] && y >= points[n - 1]![1]));
   return rises ? undefined : 'has points that do not rise from left to right.';
 }

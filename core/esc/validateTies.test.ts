@@ -27,7 +27,7 @@ describe('what an item says of others', () => {
       'an item that is gone',
       (p) => (item(p, 'bite').inactiveWhen = [{ kind: 'stops', itemId: 'gone', stopIds: ['x'] }]),
       'items.2.inactiveWhen.0',
-      "an item 'gone', which is not there",
+      "an item 'gone' that does not exist",
     ],
     [
       'a stop that is gone',
@@ -54,7 +54,7 @@ describe('what an item says of others', () => {
         item(p, 'leap').overwrites = [{ stopId: 'leap-1', sets: { way: 'way-2' } }];
       },
       'items.0.overwrites.0',
-      'no order would ever end',
+      'That would never end',
     ],
   ])('%s is refused at its place', (_what, change, path, words) => {
     const found = problemsAfter(change).find((problem) => problem.startsWith(`${path}:`));
@@ -71,7 +71,7 @@ describe('scales and settings', () => {
 
   it('two items of one setting are refused, two that have no word are not', () => {
     expect(problemsAfter((p) => (item(p, 'leap').setting = 'cutoff')).join()).toContain(
-      '“leap” and “floor” both are Cutoff',
+      '“leap” and “floor” both set Cutoff',
     );
     const wordless = problemsAfter((p) => {
       for (const id of ['leap', 'bite']) {
@@ -83,10 +83,10 @@ describe('scales and settings', () => {
   });
 
   it.each<[string, ProfileItem['stops'][number]['value'], string]>([
-    ['a share above all', { kind: 'number', value: 120 }, 'a share lies between 0 and 100 %'],
-    ['a printed word only', { kind: 'label' }, 'must say what it means'],
-    ['a curve', { kind: 'curve', points: [[50, 20]] }, 'which only a curve can be'],
-    ['pack volts', { kind: 'packVolts', value: 9.6 }, 'which only a cutoff can be'],
+    ['a share above all', { kind: 'number', value: 120 }, 'it must be between 0 and 100 %'],
+    ['a printed word only', { kind: 'label' }, 'needs a meaning'],
+    ['a curve', { kind: 'curve', points: [[50, 20]] }, 'this setting is not a curve'],
+    ['pack volts', { kind: 'packVolts', value: 9.6 }, 'Only a cutoff can be'],
     ['a choice', { kind: 'choice', choice: 'on' }, 'must be a number in %'],
   ])('a brake strength of %s is refused', (_what, value, words) => {
     expect(problemsAfter((p) => (item(p, 'bite').stops[0]!.value = value))[0]).toContain(words);
@@ -115,12 +115,12 @@ describe('scales and settings', () => {
 
 describe('BEC and media', () => {
   it.each<[string, (p: EscProfile) => void, string]>([
-    ['no BEC that gives volts', (p) => (p.limits.becKind = 'none'), 'set both to 0'],
-    ['a BEC from high to low', (p) => (p.limits.becLeastVolts = 9), 'exchange the two'],
+    ['no BEC that gives volts', (p) => (p.limits.becKind = 'none'), 'Set both to 0'],
+    ['a BEC from high to low', (p) => (p.limits.becLeastVolts = 9), 'Swap the two'],
     [
       'a BEC of one volt',
       (p) => Object.assign(p.limits, { becLeastVolts: 1, becMostVolts: 1 }),
-      '3 V at least',
+      'at least 3 V',
     ],
   ])('%s', (_what, change, words) => {
     expect(problemsAfter(change)[0]).toContain(words);
@@ -146,14 +146,14 @@ describe('BEC and media', () => {
       const { stops } = p.items[0]!;
       stops.push({ ...stops[0]!, id: 'third', number: 3 });
     }, stickTogglePattern);
-    expect(more.join()).toContain('what toggles knows two');
+    expect(more.join()).toContain('a toggled item has two');
   });
 
   it('a key pad needs digits enough, and different ones for each stop', () => {
     const few = problemsAfter((p) => Object.assign(p.media[0]!, { digits: 1 }), keyPadPattern);
     expect(few.join()).toContain('1 digits are too few for item');
     const same = problemsAfter((p) => (p.items[5]!.stops[1]!.typed = '102'), keyPadPattern);
-    expect(same.join()).toContain('Two stops of “Low volts” are typed 102');
+    expect(same.join()).toContain('Two stops of “Low volts” have the code 102');
   });
 
   it('only items that are there can be asked about once more', () => {

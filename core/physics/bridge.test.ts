@@ -28,9 +28,9 @@ describe('what the guards do to a run', () => {
     expect(Math.abs(held(1, right - 2) / held(1) / ((right - 2) / right) - 1)).toBeLessThan(0.01);
   });
 
-  it('a low start power keeps a blocked pack up and leaves the top speed alone', () => {
+  it('a low start power keeps a stalled pack up and leaves the top speed alone', () => {
     const gentle = plainEsc({ startShare: 0.4 });
-    expect(numbers('launch', gentle).blocked).toBeGreaterThan(numbers('launch', plainEsc()).blocked! + 1);
+    expect(numbers('launch', gentle).stalled).toBeGreaterThan(numbers('launch', plainEsc()).stalled! + 1);
     expect(numbers('topSpeed', gentle).top).toBeCloseTo(numbers('topSpeed', plainEsc()).top!, 6);
   });
 

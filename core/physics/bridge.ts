@@ -54,16 +54,16 @@ const HYBRID_ASSIST = 0.3;
 /** The speed at which a motor is past its start, rad/s. */
 export const handoverSpeedOf = (motor: MotorModel): number => HANDOVER_VOLTS / motor.constant;
 
-const blockedAmps = ({ motor, openVolts, packOhm }: ResolvedRig): number =>
+const stallAmps = ({ motor, openVolts, packOhm }: ResolvedRig): number =>
   openVolts / (motor.resistance + packOhm);
 
-/** The most motor current: the ESC's own limit, or the share of a blocked motor's current that a torque or launch limit leaves. */
+/** The most motor current: the ESC's own limit, or the share of a stalled motor's current that a torque or launch limit leaves. */
 const currentLimitOf = (rig: ResolvedRig, esc: EscBehaviour): number =>
-  Math.min(esc.currentLimit, esc.currentShare < 1 ? esc.currentShare * blockedAmps(rig) : Infinity);
+  Math.min(esc.currentLimit, esc.currentShare < 1 ? esc.currentShare * stallAmps(rig) : Infinity);
 
 /** The most motor current while it stands or starts: start power may allow less. */
 export const startLimitOf = (rig: ResolvedRig, esc: EscBehaviour): number =>
-  Math.min(currentLimitOf(rig, esc), esc.startShare < 1 ? esc.startShare * blockedAmps(rig) : Infinity);
+  Math.min(currentLimitOf(rig, esc), esc.startShare < 1 ? esc.startShare * stallAmps(rig) : Infinity);
 
 export function bridgeSettingOf(rig: ResolvedRig, esc: EscBehaviour): BridgeSetting {
   const { motor } = rig;
@@ -95,10 +95,10 @@ export function bridgeSettingOf(rig: ResolvedRig, esc: EscBehaviour): BridgeSett
 
 /**
  * How the bridge is worked while driving.
- * @param duty asked for, 0 to 1
+ * @param duty commanded duty, 0 to 1
  * @param signal of the throttle behind it, 0 to 1
  * @param shaft rad/s
- * @param sinceS for how long it has been asked
+ * @param sinceS for how long it has been commanded
  */
 export function driveAt(
   bridge: BridgeSetting,
@@ -148,7 +148,7 @@ export const newDrive = (): Drive => ({
 /** Steps of halving until a strength makes a torque. */
 const HALVINGS = 10;
 
-/** How the brake is asked for. */
+/** How the brake is commanded. */
 export interface BrakeCall {
   /** 0 to 1 */
   strength: number;

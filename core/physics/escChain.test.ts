@@ -38,7 +38,7 @@ function withItem(setting: ProfileItem['setting'], value: number): EscProfile {
 const behave = (profile: EscProfile, stops = factoryStops(profile), radio = channel, range = full) =>
   escBehaviour(profile, stops, radio, range, 2);
 
-describe('from stops to what the bridge is asked for', () => {
+describe('from stops to what the bridge is commanded', () => {
   it('strength on the ESC times end point of the radio: 50 % × 80 % leaves 40 % (common practice)', () => {
     const weak = { ...channel, brakeEndPointPercent: 80 };
     // The deadband takes a little of the travel: without it the product is exact.

@@ -18,7 +18,7 @@ export interface EscBehaviour extends TriggerChain {
   positions: number;
   /** Rise of duty after the throttle is opened, per second. */
   rampPerSecond: number;
-  /** The most motor current, A, and as a share of what a blocked motor would take; the smaller counts. */
+  /** The most motor current, A, and as a share of what a stalled motor would take; the smaller counts. */
   currentLimit: number;
   currentShare: number;
   /** The most duty while the motor picks up speed, 0 to 1. */
@@ -102,7 +102,7 @@ export const deadbandOf = (profile: EscProfile, stops: StopByItem): number =>
 
 /**
  * The chain from trigger to bridge for a full set of stops.
- * A torque limit is assumed to cap the motor's current at what is left of its blocked current; a launch limit acts as the
+ * A torque limit is assumed to cap the motor's current at what is left of its stalled current; a launch limit acts as the
  * profile says, else as is assumed.
  * @param cells cells in series
  */

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { radPerSecond, rpmOf } from '../units/convert';
 import {
-  blocked,
+  stalled,
   copperResistance,
   driveFlow,
   motorModel,
@@ -123,7 +123,7 @@ describe('motor and bridge', () => {
     );
   });
 
-  it('a blocked motor holds its pack where resistances say, below half its voltage too', () => {
+  it('a stalled motor holds its pack where resistances say, below half its voltage too', () => {
     const { packAmps } = flowOf(slowMotor, {}, 0, 11.7, 0.05);
     expect(11.7 - packAmps * 0.05).toBeCloseTo((11.7 * 0.03) / 0.08, 6);
   });
@@ -135,7 +135,7 @@ describe('motor and bridge', () => {
     expect(at(90).packAmps).toBe(at(30).packAmps);
   });
 
-  it('an undamped bridge sends nothing back, a damped one brakes when asked for less than it turns', () => {
+  it('an undamped bridge sends nothing back, a damped one brakes when commanded less than it turns', () => {
     const shaft = radPerSecond(2200 * 10);
     expect(flowOf(realMotor, { duty: 0.4 }, shaft, 14.8).torque).toBeLessThan(-0.1);
     const undamped = flowOf(realMotor, { duty: 0.4, damped: false }, shaft, 14.8);
@@ -188,7 +188,7 @@ describe('motor and bridge', () => {
     expect(heats.at(-1)).toBeGreaterThan(Math.min(...heats));
   });
 
-  it('blocked wheels, 3 cells 2200 mAh 30C, 29 mΩ with wires, 16 mΩ motor and bridge (common practice)', () => {
+  it('stalled wheels, 3 cells 2200 mAh 30C, 29 mΩ with wires, 16 mΩ motor and bridge (common practice)', () => {
     const small = motorModel(3000, 0.013, 0.003, {
       inductance: 5e-6,
       noLoadCurrent: 3,
@@ -196,8 +196,8 @@ describe('motor and bridge', () => {
       rotorInertia: 2e-6,
     });
     const stall = 11.7 / (0.016 + 0.029);
-    expect(blocked(small, 1, Infinity, 11.7, 0.029).packVolts).toBeCloseTo(4.2, 1);
-    expect(blocked(small, 0.7, Infinity, 11.7, 0.029).packVolts).toBeCloseTo(6.2, 1);
-    expect(blocked(small, 1, 0.7 * stall, 11.7, 0.029).packVolts).toBeCloseTo(10.2, 1);
+    expect(stalled(small, 1, Infinity, 11.7, 0.029).packVolts).toBeCloseTo(4.2, 1);
+    expect(stalled(small, 0.7, Infinity, 11.7, 0.029).packVolts).toBeCloseTo(6.2, 1);
+    expect(stalled(small, 1, 0.7 * stall, 11.7, 0.029).packVolts).toBeCloseTo(10.2, 1);
   });
 });

@@ -275,8 +275,8 @@ function circulatingLoss(R: number, advance: number, electrical: number, L: numb
   return 3 * amps * amps * (R / 2);
 }
 
-/** Current of a blocked motor at a duty, A, and the pack's voltage under it. */
-export function blocked(
+/** Current of a stalled motor at a duty, A, and the pack's voltage under it. */
+export function stalled(
   motor: MotorModel,
   duty: number,
   currentLimit: number,

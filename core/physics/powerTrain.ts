@@ -129,7 +129,7 @@ export class PowerTrain {
     this.cellsOhm =
       this.cellOhm * resistanceFactor(charge) * temperatureFactor(y[place + TRAIN.pack]!) * this.stated;
     const packOhm = this.cellsOhm + rig.leadOhm;
-    const value = this.asked(t);
+    const value = this.commanded(t);
     if (part.kind === 'drive' && value > 0) {
       driveAt(this.bridge, value, part.signal, shaft, t - this.partStart, this.drive);
       const heat = copperResistance(1, y[place + TRAIN.winding]!) / copperResistance(1, WARM_C);
@@ -168,7 +168,7 @@ export class PowerTrain {
   }
 
   /** Duty or brake strength at a time. */
-  private asked(t: number): number {
+  private commanded(t: number): number {
     const { from, to, perSecond } = this.part;
     if (perSecond <= 0) return to;
     const gone = perSecond * (t - this.partStart);
@@ -178,7 +178,7 @@ export class PowerTrain {
   private brake(strength: number, pushed: boolean, shaft: number, open: number, packOhm: number): void {
     const { flow } = this;
     const { motor } = this.rig;
-    // Above no-load speed the diodes brake, whatever is asked.
+    // Above no-load speed the diodes brake, whatever is commanded.
     const brakes = strength > 0 || motor.constant * shaft > open;
     const { braking } = this;
     this.call.strength = strength;

@@ -86,7 +86,7 @@ export interface SpinOptions extends Pick<
   RunOptions<(step: Step, t: number) => SpinMoment>,
   'marks' | 'endsAtRest' | 'visit'
 > {
-  /** Of the air torque that is asked for: less than 1 in flight. */
+  /** Share of the air torque that is commanded: less than 1 in flight. */
   airShare?: number;
 }
 

@@ -1,5 +1,5 @@
 /**
- * From the signal of the trigger to what the bridge is asked for: curve, start force, power limits, strength of the brake,
+ * From the signal of the trigger to what the bridge is commanded: curve, start force, power limits, strength of the brake,
  * and which way it goes. The simulated ESC does what is written here, and the drills predict it.
  */
 import { directionRules, type DirectionRules } from '../esc/direction';

@@ -12,17 +12,17 @@ const STEPS: Readonly<Record<HandValueKey, (to: number) => HandStep>> = {
   pinionTeeth: (to) => ({
     line: `Fit the pinion with ${to} teeth.`,
     detail:
-      'No pack connected. Set the mesh so that a strip of paper between the teeth comes out creased and not torn, turn the wheel once all the way round by hand, tighten the motor. If the model is made safe with its pinion out of mesh, leave it out until the end.',
+      'No pack connected. Mesh: a strip of paper between the teeth must come out creased, not torn. Turn the wheel once round by hand, then tighten the motor. If the pinion is out of mesh for safety, do this at the end.',
   }),
   packCells: (to) => ({
-    line: `Take the pack with ${to} ${to === 1 ? 'cell' : 'cells'} in series.`,
+    line: `Use the pack with ${to} ${to === 1 ? 'cell' : 'cells'} in series.`,
     detail:
-      'The other one unplugged. Read its label; a lithium pack has one balance wire more than cells. Not puffed, not cold, charged; its plug the right way round. Plug it in only when the next step asks for power.',
+      'Unplug the other one. Check the label: a lithium pack has one balance wire more than cells. Charged, not puffed, not cold, plug the right way round. Plug it in only when a step asks for power.',
   }),
   packCapacityMah: (to) => ({
-    line: `Take the pack with ${to}\u00a0mAh.`,
+    line: `Use the pack with ${to}\u00a0mAh.`,
     detail:
-      'The other one unplugged. It has to be strapped down as firmly, and the model balanced. Its resistance is another: measure it under Rig when there is time. Plug it in only when the next step asks for power.',
+      'Unplug the other one. Strap it down as firmly and check the balance. Its resistance differs: measure it later on the Rig page. Plug it in only when a step asks for power.',
   }),
   forwardEndPointPercent: (to) => endPoint('throttle', to),
   brakeEndPointPercent: (to) => endPoint('brake', to),
@@ -31,7 +31,7 @@ const STEPS: Readonly<Record<HandValueKey, (to: number) => HandStep>> = {
 const endPoint = (side: string, to: number): HandStep => ({
   line: `In the radio’s menu, set the ${side} end point to ${to}\u00a0%.`,
   detail:
-    'The right model memory, throttle at rest. The ESC keeps the ends that it has learned: Endpoints says afterwards whether it has to be calibrated again. That would take a limit away that is meant to be one.',
+    'Right model memory, throttle at rest. The ESC keeps its learned end points. Endpoints says afterwards whether to calibrate again. Calibrating would remove a wanted limit.',
 });
 
 /** The step that makes a change. */

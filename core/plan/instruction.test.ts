@@ -89,7 +89,7 @@ describe('what the hand is told', () => {
     const { instructions } = told(cardProfile(), car);
     expect(instructions[2]!.detail).toContain('beside three, “bite”');
     expect(instructions[3]!.detail).toContain('The row must end at four: “80 %”. Nothing is stored yet.');
-    expect(instructions[4]!.detail).toContain('One long beep: stored.');
+    expect(instructions[4]!.detail).toContain('One long beep means stored.');
   });
 
   it('with the stick gives the notes, when they come and how long they last', () => {
@@ -105,7 +105,7 @@ describe('what the hand is told', () => {
   it('asks for what the medium shows, and never asks a tone menu', () => {
     expect(countQuestion(handMediumOf(smallProfile())!)).toBe('How many white flashes?');
     expect(countQuestion(handMediumOf(cardProfile())!)).toBe('Which lamp of the row is lit?');
-    expect(() => countQuestion(handMediumOf(toneProfile())!)).toThrow('does not show');
+    expect(() => countQuestion(handMediumOf(toneProfile())!)).toThrow('cannot show');
   });
 
   it('names the keys as they are printed, and none that is not there', () => {
@@ -155,7 +155,7 @@ describe('how long to hold, and how soon to move', () => {
   it('held where a point is taken, with what tells that it was', () => {
     const chime = [{ type: 'tone', tone: 'tune' }];
     const held = moved(smallProfile(), car, { keepMs: 1500, observed: chime });
-    expect(held.detail).toContain('hold it still for about 1.5 s.');
+    expect(held.detail).toContain('Hold it still for about 1.5 s.');
     const beeps = (count: number) => {
       const observed = Array.from({ length: count }, () => ({ type: 'tone', tone: 'short' }));
       return moved(smallProfile(), car, { keepMs: 1500, observed }).detail;

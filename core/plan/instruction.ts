@@ -61,7 +61,7 @@ export function instructionFor(
         before: 'Let go of',
         key: keyName(profile, gesture.key, medium),
         after: '',
-        detail: 'The step is done.',
+        detail: 'Step done.',
       };
     case 'wait':
       return { before: `Wait ${seconds(gesture.ms)} s.`, after: '', detail: waitDetail(gesture) };
@@ -74,15 +74,15 @@ function plugWords(pushIn: boolean, medium: HandMedium | undefined): Instruction
       ? {
           before: 'Plug the box in.',
           after: '',
-          detail: `The ESC is off, its battery unplugged. ${medium.plug}`,
+          detail: `The ESC is off, the battery unplugged. ${medium.plug}`,
         }
-      : { before: 'Unplug the box.', after: '', detail: 'Put back what was in its socket: the fan, say.' };
+      : { before: 'Unplug the box.', after: '', detail: 'Put back what was in its socket, such as the fan.' };
   }
   return pushIn
     ? {
         before: 'Push the card into its socket.',
         after: '',
-        detail: 'The ESC is off, its battery unplugged. Match the pins to the print beside the socket.',
+        detail: 'The ESC is off, the battery unplugged. Match the pins to the print beside the socket.',
       }
     : { before: 'Pull the card out.', after: '', detail: 'With the card in, the ESC does not drive.' };
 }
@@ -99,7 +99,7 @@ function codeDetail(profile: EscProfile, { observed, end }: Gesture): string {
   if (stop) return `That is ${stopLabel(item, stop.count)}. Nothing is stored yet.`;
   return lastCount(observed, 'item')
     ? `That is item ${item.number}, “${item.label}”; the ESC beeps its number back.`
-    : 'A harsh buzz: these digits mean nothing here.';
+    : 'A harsh buzz means wrong digits.';
 }
 
 const SWITCH_OFF: Instruction = {
@@ -131,7 +131,7 @@ function switchOnWords(profile: EscProfile, { observed, end }: Gesture): Instruc
 function waitDetail({ observed }: Gesture): string {
   if (hears(observed, 'long')) return 'Touch nothing until one long beep: stored.';
   const taken = takenWords(observed);
-  return taken ? `Keep the throttle where it is. ${taken}` : 'The ESC moves on by itself.';
+  return taken ? `Keep the throttle where it is. ${taken}` : 'The ESC goes on by itself.';
 }
 
 /** How a calibration tells that a point was taken, and that all were. */
@@ -141,9 +141,9 @@ function takenWords(observed: Observed[]): string | undefined {
   const done =
     lit?.type === 'lamp' ? ` The ${lit.lamp} lamp stays lit: all points are learned and kept.` : '';
   if (hears(observed, 'rising')) return 'Rising notes: all points are learned and kept.';
-  if (hears(observed, 'tune')) return `A chime: the point is taken.${done}`;
+  if (hears(observed, 'tune')) return `A chime: the point is learned.${done}`;
   if (beeps === 0) return undefined;
-  return `${capital(countInWords(beeps))} short ${beeps === 1 ? 'beep' : 'beeps'}: the point is taken.${done}`;
+  return `${capital(countInWords(beeps))} short ${beeps === 1 ? 'beep' : 'beeps'}: the point is learned.${done}`;
 }
 
 const STICK_WORDS: Record<
@@ -152,22 +152,22 @@ const STICK_WORDS: Record<
 > = {
   centre: {
     neutral: {
-      before: 'Let the trigger go.',
-      detail: 'It springs back to neutral. Keep your finger off it.',
+      before: 'Release the trigger.',
+      detail: 'It springs back to neutral. Keep your finger off.',
     },
     forward: {
       before: 'Pull the trigger full forward.',
-      detail: 'All the way to the stop, and keep it there until the beep.',
+      detail: 'All the way to the end. Keep it there until the beep.',
     },
     brake: {
       before: 'Push the trigger to full brake.',
-      detail: 'All the way to the stop, and keep it there until the beep.',
+      detail: 'All the way to the end. Keep it there until the beep.',
     },
   },
   low: {
-    neutral: { before: 'Stick all the way down.', detail: 'To the stop, and keep it there.' },
-    forward: { before: 'Stick all the way up.', detail: 'To the stop, and keep it there.' },
-    brake: { before: 'Stick all the way down.', detail: 'To the stop, and keep it there.' },
+    neutral: { before: 'Stick all the way down.', detail: 'All the way to the end. Keep it there.' },
+    forward: { before: 'Stick all the way up.', detail: 'All the way to the end. Keep it there.' },
+    brake: { before: 'Stick all the way down.', detail: 'All the way to the end. Keep it there.' },
   },
 };
 
@@ -186,7 +186,7 @@ function stickWords(
       withinMs === undefined ? '' : ` Within ${seconds(withinMs)} s, or the ESC goes on without it.`;
     const taken = keepMs > 0 ? takenWords(gesture.observed) : undefined;
     const detail = taken
-      ? `To the stop, and hold it still for about ${seconds(keepMs)} s. ${taken}`
+      ? `All the way to the end. Hold it still for about ${seconds(keepMs)} s. ${taken}`
       : words.detail;
     return {
       ...words,
@@ -209,8 +209,8 @@ function meaningOf(profile: EscProfile, { during, at }: StickGesture): string {
   switch (during?.of) {
     case 'item':
       return toggles(profile, item)
-        ? `While you hear this: item ${item.number}, “${item.label}”. Stick down moves it to its other stop: the beeps count it, a long one says that it is kept.`
-        : `While you hear this: item ${item.number}, “${item.label}”. It opens when the stick is down.`;
+        ? `While you hear this: item ${item.number}, “${item.label}”. Stick down switches it to its other stop. The beeps count the stop; a long beep means stored.`
+        : `While you hear this: item ${item.number}, “${item.label}”. Stick down opens it.`;
     case 'stop':
       return `While you hear this: stop ${at.stopCursor + 1}, ${stopLabel(item, at.stopCursor + 1)}. A tune means stored.`;
     default:
@@ -231,16 +231,15 @@ function pressDetail(
   const { observed, end } = gesture;
   const item = profile.items[end.itemCursor]!;
   const count = observed.findLast((cue) => cue.type === 'count');
-  if (hears(observed, 'long')) return 'One long beep: stored. Without it, the value is forgotten.';
-  if (hears(observed, 'warning'))
-    return 'It buzzes and asks once more: are you sure? The next press says yes.';
+  if (hears(observed, 'long')) return 'One long beep means stored. Without it, the value is lost.';
+  if (hears(observed, 'warning')) return 'It buzzes and asks if you are sure. The next press means yes.';
   if (count?.how === 'lit' || count?.how === 'text') return shownDetail(item, gesture, count);
   if (PAD_KEYS[gesture.key]) return PAD_KEYS[gesture.key]!;
   if (count?.of === 'item') {
-    return `Each press counts one item on, and the ${count.lamp} lamp flashes the number back. It must end at ${countInWords(count.count)}: “${item.label}”.`;
+    return `Each press goes one item on. The ${count.lamp} lamp flashes the item number. It must end at ${countInWords(count.count)}: “${item.label}”.`;
   }
   if (count?.of === 'stop') {
-    return `Each press goes one stop on, round and round, and the ${count.lamp} lamp flashes where you are. It must end at ${countInWords(count.count)}: ${stopLabel(item, count.count)}.`;
+    return `Each press goes one stop on, round and round. The ${count.lamp} lamp flashes the stop number. It must end at ${countInWords(count.count)}: ${stopLabel(item, count.count)}.`;
   }
   const at = stickEndAt(channel, end.stickMicros);
   return `${at ? `The throttle is at ${END_WORDS[at]}. ` : ''}${takenWords(observed) ?? ''}`;
@@ -249,8 +248,8 @@ function pressDetail(
 const END_WORDS: Record<StickEnd, string> = { neutral: 'rest', forward: 'full', brake: 'full brake' };
 
 const PAD_KEYS: Partial<Record<KeyId, string>> = {
-  program: 'One short beep: it listens to the pad now, and does not drive.',
-  feature: 'One short beep: it waits for the number of an item.',
+  program: 'One short beep: it listens to the pad now and does not drive.',
+  feature: 'One short beep: it waits for an item number.',
   run: 'Two rising notes: it drives again.',
   menu: 'The menu on the transmitter opens or closes.',
 };
@@ -282,7 +281,7 @@ function holdWords(
   gesture: Extract<Gesture, { kind: 'hold' }>,
 ): Pick<Instruction, 'after' | 'detail'> {
   const item = profile.items[gesture.end.itemCursor]!;
-  const about = `It takes about ${seconds(gesture.ms)} s; then let go.`;
+  const about = `About ${seconds(gesture.ms)} s; then let go.`;
   const stop = lastCount(gesture.observed, 'stop');
   if (hears(gesture.observed, 'long')) {
     return { after: 'until one long beep.', detail: `The long beep means stored. ${about}` };
@@ -310,7 +309,7 @@ function numberWords(
   const begins = stopById(item, item.numberField!.beginsStopId);
   return {
     after: `until ${display} shows ${label}.`,
-    detail: `It takes about ${seconds(ms)} s: the hold unlocks the number, then it runs. Let go near ${label}; single presses go the last steps. ${capital(display)} opened it at “${begins.label}”, and it stays between “${numbers[0]!.label}” and “${numbers.at(-1)!.label}”. Do not save it on the way: what is shown is what is kept.`,
+    detail: `About ${seconds(ms)} s: the hold unlocks the number, then it runs. Let go near ${label}. Use single presses for the last steps. ${capital(display)} opened it at “${begins.label}”. It stays between “${numbers[0]!.label}” and “${numbers.at(-1)!.label}”. Do not save on the way: the shown value is stored.`,
   };
 }
 
@@ -347,7 +346,7 @@ export function countQuestion(medium: HandMedium): string {
     case 'stickTones':
     case 'stickToggle':
     case 'keyPad':
-      throw new Error(`${medium.family} does not show what is stored`);
+      throw new Error(`${medium.family} cannot show stored values`);
   }
 }
 

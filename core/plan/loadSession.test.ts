@@ -65,7 +65,7 @@ describe('a load', () => {
     expect(left(beginLoad(held, {}, ['bite'], true))).toEqual(['show bite bite-2']);
   });
 
-  it('counts nothing back where the medium does not show what is stored', () => {
+  it('counts nothing back where the medium cannot show stored values', () => {
     expect(left(beginLoad(held, { bite: 'bite-4' }, ['floor'], false))).toEqual(['store bite bite-4']);
   });
 

@@ -40,6 +40,6 @@ describe('a cutoff of one’s own for the whole pack, on a box', () => {
     const told = instructionFor(numberBoxPattern, rig.channel, hold);
     expect(`${told.before} ${told.key} ${told.after}`).toBe('Hold plus until the box shows “Own 9.6 V”.');
     expect(told.detail).toContain('opened it at “Own 4.4 V”');
-    expect(told.detail).toContain('Do not save it on the way');
+    expect(told.detail).toContain('Do not save on the way');
   });
 });

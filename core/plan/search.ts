@@ -30,8 +30,7 @@ interface Node {
 export type NoWay = 'noWay' | 'gaveUp';
 
 /** What is said of a search that gave up. */
-export const GAVE_UP =
-  'No plan was found: there are too many ways through this menu to look at all of them. Work it from its manual.';
+export const GAVE_UP = 'No plan found: this menu has too many ways to try them all. Use its manual.';
 
 /** Whether something was planned. */
 export const isPlanned = <T extends object>(plan: T | NoWay): plan is T => typeof plan !== 'string';

@@ -140,7 +140,7 @@ describe('a step for hands', () => {
     expect(pinion.detail).toContain('No pack connected');
     const pack = handStep({ key: 'packCells', from: 2, to: 1 });
     expect(pack.line).toContain('1 cell in series');
-    expect(pack.detail).toContain('Plug it in only when the next step asks for power');
+    expect(pack.detail).toContain('Plug it in only when a step asks for power');
     expect(handStep({ key: 'brakeEndPointPercent', from: 100, to: 80 }).line).toContain(
       'brake end point to 80',
     );

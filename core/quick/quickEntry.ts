@@ -37,7 +37,7 @@ export function readQuickEntry(profile: EscProfile, typed: string, cells: number
   if (!first)
     return {
       kind: 'nothing',
-      sentence: 'No item of this ESC is called so. Type a name and a value: brake 50.',
+      sentence: 'No item has that name. Type a name and a value: brake 50.',
     };
   const { item } = first;
   const stops = labelsInWords(item).join(', ');

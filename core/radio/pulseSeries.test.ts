@@ -15,17 +15,17 @@ describe('reading a series', () => {
   it('says that milliseconds were meant', () => {
     const { micros, remarks } = readPulseSeries('1.500\n1.502');
     expect(micros).toEqual([1500, 1502]);
-    expect(remarks).toEqual(['The numbers are milliseconds; they were multiplied by 1000.']);
-    expect(readPulseSeries('1500\n1.502').remarks[0]).toContain('1 of the numbers look like milliseconds');
+    expect(remarks).toEqual(['The numbers were milliseconds and were multiplied by 1000.']);
+    expect(readPulseSeries('1500\n1.502').remarks[0]).toContain('1 of the numbers looked like milliseconds');
   });
 
   it('passes over text, gaps and impossible widths, names the lines and loses nothing else', () => {
     const { micros, remarks } = readPulseSeries('pulse\n1500\n\n1502\n99999\nnote: windy\n1501\n');
     expect(micros).toEqual([1500, 1502, 1501]);
     expect(remarks).toEqual([
-      'No number in lines 1, 6: passed over. A heading or a note does no harm.',
-      'Not a pulse width in line 5: 99999, say. A servo lead carries 500 to 2500 µs. Passed over.',
-      '1 empty line: taken as frames that were lost.',
+      'No number in lines 1, 6: skipped. Headings and notes do no harm.',
+      'Not a pulse width in line 5: 99999. A servo lead carries 500 to 2500 µs. Skipped.',
+      '1 empty line: counted as lost frames.',
     ]);
   });
 
@@ -36,9 +36,9 @@ describe('reading a series', () => {
 
   it('counts an empty line in the middle, and not the end of the file', () => {
     const gapsIn = (text: string): string[] => readPulseSeries(text).remarks;
-    expect(gapsIn('1500\n\n\n1501')).toEqual(['2 empty lines: taken as frames that were lost.']);
+    expect(gapsIn('1500\n\n\n1501')).toEqual(['2 empty lines: counted as lost frames.']);
     expect(gapsIn('1500\n1501\n')).toEqual([]);
-    expect(gapsIn('1500\n\n1501\n')).toEqual(['1 empty line: taken as frames that were lost.']);
+    expect(gapsIn('1500\n\n1501\n')).toEqual(['1 empty line: counted as lost frames.']);
   });
 
   it('takes a comma for a decimal mark only between whole digits', () => {
@@ -49,7 +49,7 @@ describe('reading a series', () => {
   });
 
   it('shows an impossible number to a hundredth', () => {
-    expect(readPulseSeries('3.14159').remarks[0]).toContain(': 3.14, say');
+    expect(readPulseSeries('3.14159').remarks[0]).toContain(': 3.14.');
   });
 
   it('of nothing is nothing', () => {

@@ -69,19 +69,18 @@ function remarksOn({ words, impossible, gaps, millis, total }: PassedOver): stri
   if (millis > 0)
     remarks.push(
       millis === total
-        ? 'The numbers are milliseconds; they were multiplied by 1000.'
-        : `${millis} of the numbers look like milliseconds among microseconds; they were multiplied by 1000.`,
+        ? 'The numbers were milliseconds and were multiplied by 1000.'
+        : `${millis} of the numbers looked like milliseconds and were multiplied by 1000.`,
     );
   if (words.length > 0)
-    remarks.push(`No number in ${linesAt(words)}: passed over. A heading or a note does no harm.`);
+    remarks.push(`No number in ${linesAt(words)}: skipped. Headings and notes do no harm.`);
   if (impossible.length > 0) {
     const example = formatNumber(impossible[0]!.value, 2);
     remarks.push(
-      `Not a pulse width in ${linesAt(impossible.map(({ line }) => line))}: ${example}, say. A servo lead carries ${LEAST_MICROS} to ${MOST_MICROS} µs. Passed over.`,
+      `Not a pulse width in ${linesAt(impossible.map(({ line }) => line))}: ${example}. A servo lead carries ${LEAST_MICROS} to ${MOST_MICROS} µs. Skipped.`,
     );
   }
-  if (gaps > 0)
-    remarks.push(`${gaps} empty ${gaps === 1 ? 'line' : 'lines'}: taken as frames that were lost.`);
+  if (gaps > 0) remarks.push(`${gaps} empty ${gaps === 1 ? 'line' : 'lines'}: counted as lost frames.`);
   return remarks;
 }
 
@@ -123,7 +122,7 @@ export function seriesStatistics(
   frameMs: number,
   stepMicros: number,
 ): SeriesStatistics {
-  if (micros.length < 2) throw new RangeError(`${micros.length} pulses are no series`);
+  if (micros.length < 2) throw new RangeError(`${micros.length} pulses are not a series`);
   const medianMicros = medianOf(micros);
   const spread = MAD_TO_DEVIATION * medianOf(micros.map((p) => Math.abs(p - medianMicros)));
   const limit = Math.max(OUTLIER_DEVIATIONS * spread, 2 * stepMicros);

@@ -56,14 +56,14 @@ export const RIG_FIELDS: readonly RigField[] = [
     'Mass, ready to drive',
     ['g', 1000, 0],
     [0.05, 60],
-    'Decides how hard it leaps and how long it takes to stop.',
+    'Decides how hard it pulls away and how long it takes to stop.',
   ),
   field(
     'vehicle.wheelDiameterM',
     'Wheel diameter',
     ['mm', 1000, 1],
     [0.01, 0.5],
-    'With the gearing it turns motor speed into road speed.',
+    'With the gearing, turns motor speed into road speed.',
   ),
   field(
     'vehicle.finalDrive',
@@ -77,7 +77,7 @@ export const RIG_FIELDS: readonly RigField[] = [
     'Growth of the tyre at top speed',
     ['%', 100, 1],
     [0, 1],
-    'Soft tyres balloon and gear the car up.',
+    'Soft tyres balloon, which gears the car up.',
     true,
   ),
   field(
@@ -85,7 +85,7 @@ export const RIG_FIELDS: readonly RigField[] = [
     'Grip of tyre on ground',
     ['', 1, 2],
     [0.05, 3],
-    'About 0.3 on loose sand, 0.6 on hard dirt, 1 on tarmac. Wheels spin or slide above it.',
+    'About 0.3 on loose sand, 0.6 on hard dirt, 1 on tarmac. Above it wheels spin or slide.',
   ),
   field(
     'vehicle.rollingResistance',
@@ -100,7 +100,7 @@ export const RIG_FIELDS: readonly RigField[] = [
     'Air drag area',
     ['m²', 1, 3],
     [0, 1],
-    'Frontal area times its coefficient; matters above 30 km/h.',
+    'Frontal area times drag coefficient. Matters above 30 km/h.',
     true,
   ),
   field(
@@ -108,7 +108,7 @@ export const RIG_FIELDS: readonly RigField[] = [
     'Inertia of all wheels',
     ['kg·cm²', 10000, 2],
     [0, 1],
-    'Heavy wheels take part of the punch.',
+    'Heavy wheels take some of the punch.',
     true,
   ),
   field(
@@ -124,7 +124,7 @@ export const RIG_FIELDS: readonly RigField[] = [
     'Driveline efficiency',
     ['%', 100, 0],
     [0.2, 1],
-    'What the gears let through.',
+    'Share of the power that the gears let through.',
     true,
   ),
   field(
@@ -154,7 +154,7 @@ export const RIG_FIELDS: readonly RigField[] = [
     'Gear ratio to the propeller',
     [': 1', 1, 3],
     [0.2, 50],
-    'Motor turns for one of the propeller or rotor; 1 where it sits on the shaft.',
+    'Motor turns for one turn of propeller or rotor. 1 if it sits on the shaft.',
     true,
   ),
   field(
@@ -162,7 +162,7 @@ export const RIG_FIELDS: readonly RigField[] = [
     'Thrust coefficient, standing',
     ['', 1, 4],
     [0.002, 0.3],
-    'About 0.10 for sport propellers; from a measured thrust and rpm it is T/(ρ·n²·D⁴).',
+    'About 0.10 for sport propellers. From a measured thrust and rpm: T/(ρ·n²·D⁴).',
     true,
   ),
   field(
@@ -186,10 +186,10 @@ export const RIG_FIELDS: readonly RigField[] = [
     'Air on the day',
     ['°C', 1, 0],
     [-20, 50],
-    'Warm air is thin, and motor and ESC get rid of less heat.',
+    'Warm air is thinner, and motor and ESC run hotter.',
     true,
   ),
-  field('motor.kvRpmPerVolt', 'Motor kV', ['rpm/V', 1, 0], [50, 20000], 'On its label. Speed for each volt.'),
+  field('motor.kvRpmPerVolt', 'Motor kV', ['rpm/V', 1, 0], [50, 20000], 'On its label. Rpm per volt.'),
   field(
     'motor.resistanceOhm',
     'Motor resistance',
@@ -202,7 +202,7 @@ export const RIG_FIELDS: readonly RigField[] = [
     'No-load current',
     ['A', 1, 2],
     [0, 50],
-    'What it draws running free; its own friction.',
+    'Current when running free; shows its friction.',
   ),
   field(
     'motor.polePairs',
@@ -216,7 +216,7 @@ export const RIG_FIELDS: readonly RigField[] = [
     'End bell turned to',
     ['°', 1, 1],
     [0, 90],
-    'The mechanical advance on the motor itself. The ESC’s electrical degrees come on top.',
+    'Mechanical advance on the motor. The ESC’s electrical degrees add to it.',
     true,
   ),
   field(
@@ -224,7 +224,7 @@ export const RIG_FIELDS: readonly RigField[] = [
     'Torque its magnets hold',
     ['mN·m', 1000, 1],
     [0, 0.5],
-    'Decides whether it stands on a slope, and how finely it starts. About 4 for an inrunner, 15 for an outrunner.',
+    'Decides whether it holds on a slope and how finely it starts. About 4 for an inrunner, 15 for an outrunner.',
     true,
   ),
   field(
@@ -240,7 +240,7 @@ export const RIG_FIELDS: readonly RigField[] = [
     'Rotor inertia',
     ['g·cm²', 1e7, 1],
     [0, 0.01],
-    'Felt through the square of the gearing.',
+    'Acts with the square of the gearing.',
     true,
   ),
   field('pack.capacityAh', 'Pack capacity', ['mAh', 1000, 0], [0.05, 100], 'On its label.'),
@@ -249,7 +249,7 @@ export const RIG_FIELDS: readonly RigField[] = [
     'Printed rating',
     ['C', 1, 0],
     [1, 500],
-    'On its label. Guesses the resistance where nobody has measured it.',
+    'On its label. Used to estimate the resistance if not measured.',
   ),
   field(
     'pack.cellResistanceOhm',

@@ -85,7 +85,7 @@ export const HAND_VALUES: Readonly<Record<HandValueKey, HandValue>> = {
     step: 100,
     lower: 'shorter run',
     // Another pack sags otherwise, too; nobody has measured by how much.
-    higher: 'longer run; resistance as under Rig',
+    higher: 'longer run; resistance as on the Rig page',
     onModel: true,
     read: ({ pack }) => Math.round(pack.capacityAh.value * 1000),
     write: (rig, mah) => ({

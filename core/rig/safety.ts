@@ -9,7 +9,7 @@ export const PRECAUTIONS: Readonly<Record<VehicleKind, readonly string[]>> = {
   ],
   propeller: [
     'Propeller off the shaft.',
-    'Propeller cannot come off: model tied down, nobody before or beside its disc.',
+    'Propeller cannot come off: model tied down, nobody in front of or beside its disc.',
   ],
 };
 
@@ -17,18 +17,18 @@ export const PRECAUTIONS: Readonly<Record<VehicleKind, readonly string[]>> = {
 export const ACCEPTANCE: Readonly<Record<VehicleKind, readonly string[]>> = {
   wheels: [
     'Neutral: the motor is quiet.',
-    'A touch of trigger: it starts gently, the right way round.',
+    'A touch of trigger: it starts gently, in the right direction.',
     'Full brake, then reverse, if it has one.',
     'Transmitter off, wheels still clear: the motor stops.',
     'Pinion back in mesh, covers closed, wires clear of what turns.',
-    'A short first run, then feel motor and ESC: too hot to touch for five seconds is too hot.',
+    'Make a short first run, then feel motor and ESC. Too hot to touch for five seconds is too hot.',
   ],
   propeller: [
-    'Stick down: the motor is quiet. A touch up: it starts gently, the right way round.',
+    'Stick down: the motor is quiet. A touch up: it starts gently, in the right direction.',
     'Transmitter off: the motor stops.',
-    'Propeller back on, tight, its front to the front; model tied down, everybody behind it.',
+    'Propeller back on, tight, front side forward. Model tied down, everybody behind it.',
     'Full throttle for five seconds: no stutter, and stick down stops it.',
-    'Control surfaces move freely at full throttle: the servos get their voltage.',
-    'A short first flight or trip, then feel motor and ESC: too hot to touch for five seconds is too hot.',
+    'Control surfaces move freely at full throttle: the servo supply holds.',
+    'Make a short first flight or trip, then feel motor and ESC. Too hot to touch for five seconds is too hot.',
   ],
 };

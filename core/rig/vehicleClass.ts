@@ -17,7 +17,7 @@ const facts = (fluid: ClassFacts['fluid'], name: string, note: string): ClassFac
 
 export const CLASSES = {
   crawler: facts('ground', 'Rock crawler', 'Slow, over rocks and roots'),
-  trailTruck: facts('ground', 'Trail truck', 'Scale looks, long walks'),
+  trailTruck: facts('ground', 'Trail truck', 'Scale looks, long trails'),
   tenthBuggy: facts('ground', 'Tenth-scale buggy', 'Quick, on dirt, sand or carpet'),
   eighthBuggy: facts('ground', 'Eighth-scale buggy', 'Heavy and fast, on dirt'),
   specCircuit: facts('ground', 'Spec circuit car', 'No advance allowed: gearing and driving decide'),
@@ -28,9 +28,9 @@ export const CLASSES = {
   sportPlane: facts('air', 'Sport aeroplane', 'A propeller, a wing, and fields to land in'),
   aerobaticPlane: facts('air', 'Aerobatic aeroplane', 'Throttle at once, up and down'),
   glider: facts('air', 'Glider with folding propeller', 'Climb, stop, fold, glide'),
-  twinPlane: facts('air', 'Twin-motor aeroplane', 'Two of everything, alike'),
+  twinPlane: facts('air', 'Twin-motor aeroplane', 'Two of everything, set alike'),
   helicopter: facts('air', 'Helicopter', 'A governor holds the rotor'),
-  multirotor: facts('air', 'Multirotor', 'A flight controller asks, four motors answer'),
+  multirotor: facts('air', 'Multirotor', 'A flight controller drives four motors'),
   fastBoat: facts('water', 'Fast boat', 'Wide open across the lake'),
   workingBoat: facts('water', 'Working boat', 'Tugs and trawlers, both ways'),
 } as const satisfies Record<string, ClassFacts>;

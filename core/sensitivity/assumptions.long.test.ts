@@ -12,12 +12,12 @@ const resting = (rig: typeof buggy, number: string): string[] =>
     .assumed.map(({ label }) => label);
 
 describe('what a number rests on', () => {
-  it('a launch rests on grip, a blocked pack on resistances, and neither on air drag for five metres', () => {
+  it('a launch rests on grip, a stalled pack on resistances, and neither on air drag for five metres', () => {
     expect(resting(buggy, 'to5')).toContain('grip');
-    expect(resting(buggy, 'blocked')).toEqual(
+    expect(resting(buggy, 'stalled')).toEqual(
       expect.arrayContaining(['pack resistance', 'motor resistance']),
     );
-    expect(resting(buggy, 'blocked')).not.toContain('grip');
+    expect(resting(buggy, 'stalled')).not.toContain('grip');
   });
 
   it('a measured number is no longer among the assumptions', () => {

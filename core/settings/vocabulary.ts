@@ -19,7 +19,7 @@ const REST = {
   other: named(
     'Something else',
     {},
-    'An item that Live Tune has no word for. It is loaded, recorded and compared, and nothing is said about it.',
+    'An item that Live Tune does not know. It is loaded, recorded and compared, without advice.',
   ),
 } as const;
 

@@ -8,14 +8,14 @@ import { factoryStops, hasStop, type BelievedStops, type EscProfile, type Profil
 export const EVIDENCE = {
   readBack: 'read back',
   countedBack: 'counted back',
-  readOffForm: 'read off the form by hand',
+  readOffForm: 'read back from the form by hand',
   seenStored: 'seen stored',
-  userWord: 'on your word',
-  setAlong: 'set along with another item, by the manual',
+  userWord: 'as you say',
+  setAlong: 'set together with another item, as the manual says',
   assumedFactory: 'assumed as from the factory',
-  interrupted: 'unknown since a load was interrupted',
+  interrupted: 'unknown since an interrupted load',
   firmwareUpdate: 'unknown since a firmware update',
-  stopGone: 'unknown: its stop is gone from the profile',
+  stopGone: 'unknown: its stop no longer exists in the profile',
 } as const;
 export type EvidenceBasis = keyof typeof EVIDENCE;
 

@@ -50,7 +50,7 @@ describe('a new revision of a profile', () => {
       `Most cells: ${before.limits.maxCells + 1}, not ${before.limits.maxCells}.`,
       `Deadband, each side: ${after.deadbandMicrosEachSide}\u00a0µs, not ${before.deadbandMicrosEachSide}\u00a0µs.`,
       'Higher numbers of item 2 “leap” mean “hits harder” now.',
-      'Item 2 “leap” is tied to other items in another way.',
+      'Item 2 “leap” has different ties to other items.',
       expect.stringMatching(/^Stop 1 .* as before: measured now, no longer assumed\.$/),
     ]);
   });

@@ -59,7 +59,7 @@ function escChanges(before: EscProfile, after: EscProfile): RevisionChange[] {
       return changed(label, asked(before.limits[key]), asked(after.limits[key]), unit);
     }),
     changed('BEC', BEC_KINDS[before.limits.becKind], BEC_KINDS[after.limits.becKind]),
-    changed('Looks at the throttle after', before.bootMs, after.bootMs, 'ms'),
+    changed('Checks the throttle after', before.bootMs, after.bootMs, 'ms'),
     changed('Deadband, each side', before.deadbandMicrosEachSide, after.deadbandMicrosEachSide, 'µs'),
     changed(
       'At full signal it shows',
@@ -67,9 +67,9 @@ function escChanges(before: EscProfile, after: EscProfile): RevisionChange[] {
       after.fullSignalShows ?? 'not stated',
     ),
     changed('Its launch limit means', launchWords(before), launchWords(after)),
-    different(before.factoryRange, after.factoryRange, 'The range that it has from the factory is another.'),
-    different(before.calibration, after.calibration, 'How it learns end points is another.'),
-    different(before.media, after.media, 'How it is set is another: keys, times or order.'),
+    different(before.factoryRange, after.factoryRange, 'Its factory range changed.'),
+    different(before.calibration, after.calibration, 'The way it learns end points changed.'),
+    different(before.media, after.media, 'The way it is set changed: keys, times or order.'),
   ];
   return sentences.flatMap((sentence) =>
     sentence === undefined ? [] : [{ itemId: undefined, kind: 'esc' as const, sentence }],
@@ -154,8 +154,8 @@ function itemMeaningChanges(was: ProfileItem, is: ProfileItem): string[] {
     was.sense === is.sense
       ? undefined
       : `Higher numbers of item ${name(is)} mean “${is.sense === 'direct' ? higher : lower}” now.`,
-    different(ties(was), ties(is), `Item ${name(is)} is tied to other items in another way.`),
-    different(entering(was), entering(is), `Item ${name(is)} is entered in another way.`),
+    different(ties(was), ties(is), `Item ${name(is)} has different ties to other items.`),
+    different(entering(was), entering(is), `Item ${name(is)} is entered differently.`),
   ].filter((sentence) => sentence !== undefined);
 }
 

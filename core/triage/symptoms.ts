@@ -17,7 +17,7 @@ export interface Symptom {
 
 const ask = (id: string, text: string, answers: Question['answers']): Question => ({ id, text, answers });
 
-const REST = ask('rest', 'Does it go on after a rest of some minutes?', {
+const REST = ask('rest', 'Does it work again after a few minutes of rest?', {
   yes: 'yes, for a while',
   no: 'no, the pack is empty or it stays off',
 });
@@ -81,7 +81,7 @@ export const TROUBLES = {
       ask('when', 'When?', {
         launch: 'as I pull hard',
         servos: 'when the servos work hard',
-        bumps: 'on bumps, at no fixed moment',
+        bumps: 'on bumps, at random',
       }),
     ],
   },

@@ -7,7 +7,7 @@ const DEEPEST = 40;
 export function dataFault(data: unknown, depth = 0): string | undefined {
   if (typeof data === 'string') return badText(data);
   if (typeof data !== 'object' || data === null) return undefined;
-  if (depth > DEEPEST) return 'It is nested too deeply for anything of Live Tune.';
+  if (depth > DEEPEST) return 'It is nested too deeply to be a Live Tune document.';
   for (const [key, value] of Object.entries(data)) {
     const isId = /id$/i.test(key) && typeof value === 'string';
     const fault = badKey(key) ?? badText(key) ?? (isId ? badKey(value) : undefined);

@@ -14,8 +14,8 @@ const MARKUP = /<[a-z!/]/i;
 export function nameFault(name: string): string | undefined {
   if (name === '') return 'has no name: type one.';
   if (name.length > LONGEST_NAME) return `has ${name.length} letters; ${LONGEST_NAME} fit.`;
-  if (MARKUP.test(name)) return 'holds markup (< and a letter): type the words alone.';
-  return UNSEEN.test(name) ? 'holds characters that cannot be seen: type it anew.' : undefined;
+  if (MARKUP.test(name)) return 'has markup (< and a letter): type only words.';
+  return UNSEEN.test(name) ? 'has invisible characters: type it again.' : undefined;
 }
 
 /** Enough of a text to be recognised. */
@@ -34,7 +34,7 @@ const LONE_SURROGATE = /[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[
 /** What is wrong with any text at all, in a sentence; undefined where it can be kept. */
 export const badText = (text: string): string | undefined =>
   text.includes('\0') || LONE_SURROGATE.test(text)
-    ? `“${shortened(text.replaceAll('\0', '·'))}” holds what is no text. Type it anew.`
+    ? `“${shortened(text.replaceAll('\0', '·'))}” has characters that are not text. Type it again.`
     : undefined;
 
 /** Names that mean something to the language itself: as an id they would be taken for what every object has. */
@@ -42,4 +42,4 @@ const RESERVED = new Set(['__proto__', 'constructor', 'prototype']);
 
 /** What is wrong with the name of a field or an id, in a sentence; undefined where nothing is. */
 export const badKey = (key: string): string | undefined =>
-  RESERVED.has(key) ? `“${key}” can be no name of anything here.` : undefined;
+  RESERVED.has(key) ? `“${key}” cannot be a name here.` : undefined;

@@ -17,7 +17,7 @@ export function readPages(
       const fault = nameFault(title);
       if (fault)
         refuse(
-          `“${shortened(page)}” is no page: write its title, a colon and its item numbers, “Brake: 3 4”.`,
+          `“${shortened(page)}” is not a page. Type its title, a colon and its item numbers: “Brake: 3 4”.`,
         );
       const itemIds = numbers
         .split(/[\s,]+/)

@@ -95,7 +95,7 @@ describe('a cutoff', () => {
   it('“2S 3S 4S” is cells times a voltage, asked; of the whole pack, whatever is plugged in', () => {
     const item = printed('Cutoff Voltage', 'Off / 2S* / 3S / 4S');
     expect([item.setting, asks(item)]).toEqual(['cutoff', ['stops']]);
-    expect(meanings(item).join()).toContain('for which pack it is');
+    expect(meanings(item).join()).toContain('names the pack it is for');
     expect(meanings(told(item, '3.0 V a cell'))).toEqual([
       'off',
       '6 pack stated',

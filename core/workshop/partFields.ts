@@ -44,17 +44,17 @@ const notes = (key: string, label: string, usual: string): PartField => ({
 });
 
 const MENU_KEYS: readonly PartField[] = [
-  text('previousKeyName', 'Key for the item before', 'up'),
+  text('previousKeyName', 'Key for the previous item', 'up'),
   text('nextKeyName', 'Key for the next item', 'down'),
-  text('lowerKeyName', 'Key for the stop below', 'minus'),
-  text('raiseKeyName', 'Key for the stop above', 'plus'),
-  text('saveKeyName', 'Key that keeps it', 'save'),
+  text('lowerKeyName', 'Key for the previous stop', 'minus'),
+  text('raiseKeyName', 'Key for the next stop', 'plus'),
+  text('saveKeyName', 'Key that saves it', 'save'),
 ];
 
 /** For an item that holds a number. */
 const NUMBER_KEYS: readonly PartField[] = [
   ms('numberHoldMs', 'Hold to unlock a number', 1500, HOLD),
-  ms('numberStepMs', 'Held, a number steps every', 150, [20, 5000]),
+  ms('numberStepMs', 'Step time of a number while held', 150, [20, 5000]),
 ];
 
 export const MEDIUM_FIELDS: Readonly<Record<MediumFamily, readonly PartField[]>> = {
@@ -115,7 +115,7 @@ export const MEDIUM_FIELDS: Readonly<Record<MediumFamily, readonly PartField[]>>
   keyPad: [
     text('programKeyName', 'Key that stops driving', 'program'),
     text('featureKeyName', 'Key for an item', 'feature'),
-    text('enterKeyName', 'Key that keeps it', 'enter'),
+    text('enterKeyName', 'Key that saves it', 'enter'),
     text('runKeyName', 'Key that drives again', 'run'),
     {
       key: 'chosenBy',
@@ -129,7 +129,7 @@ export const MEDIUM_FIELDS: Readonly<Record<MediumFamily, readonly PartField[]>>
   transmitterMenu: [
     text('menuKeyName', 'Key that opens the menu', 'menu'),
     ...MENU_KEYS,
-    { key: 'confirmedItemIds', label: 'Asked once more: items', unit: 'items', usual: '' },
+    { key: 'confirmedItemIds', label: 'Items that ask again', unit: 'items', usual: '' },
     ...NUMBER_KEYS,
   ],
   link: [
@@ -142,8 +142,8 @@ export const MEDIUM_FIELDS: Readonly<Record<MediumFamily, readonly PartField[]>>
   programForm: [
     text('plug', 'Where the adapter plugs in', 'The adapter goes into the ESC’s lead, then the pack on.'),
     { key: 'pages', label: 'Pages of the form', unit: 'pages', usual: '' },
-    text('sendName', 'Its button that sends', 'send'),
-    text('readName', 'Its button that reads again', 'read'),
+    text('sendName', 'Button that writes', 'send'),
+    text('readName', 'Button that reads', 'read'),
   ],
 };
 
@@ -157,10 +157,10 @@ const threePoints = (usualOrder: PointOrder, keyName: string): readonly PartFiel
   text('keyName', 'Printed on the key', keyName),
   text('lamp', 'Lamp colour', 'amber'),
   { key: 'order', label: 'Asks for', unit: 'choice', usual: usualOrder, choices: ORDER_WORDS },
-  number('µs', 'leastSpanMicros', 'Refuses ends nearer than', 150, [10, 500]),
+  number('µs', 'leastSpanMicros', 'Refuses ends closer than', 150, [10, 500]),
   {
     key: 'wrongOrder',
-    label: 'Forward and brake exchanged are',
+    label: 'Forward and brake swapped are',
     unit: 'choice',
     usual: 'learnedReversed',
     choices: { learnedReversed: 'learned reversed', refused: 'refused' },
@@ -170,14 +170,14 @@ const threePoints = (usualOrder: PointOrder, keyName: string): readonly PartFiel
     label: 'Afterwards',
     unit: 'choice',
     usual: 'restartByHand',
-    choices: { restartByHand: 'switch it off and on', restartsItself: 'it starts anew by itself' },
+    choices: { restartByHand: 'switch it off and on', restartsItself: 'it restarts by itself' },
   },
 ];
 
 const takenAtRest = (usualOrder: PointOrder, keyName: string): readonly PartField[] => [
   ...threePoints(usualOrder, keyName),
   ms('holdMs', 'Hold to begin', 2000, HOLD),
-  ms('steadyMs', 'Point taken after', 1000, WINDOW),
+  ms('steadyMs', 'Point learned after', 1000, WINDOW),
   number('µs', 'steadyToleranceMicros', 'Moves that do not count', 6, [0, 50]),
   ms('windowMs', 'Gives up after', 15000, WINDOW),
 ];
@@ -192,8 +192,8 @@ export const CALIBRATION_FIELDS: Readonly<Record<EndPointFamily['family'], reado
   stickAtPowerOn: [
     number('µs', 'highFromMicros', 'Full up from', 1750, PULSE),
     number('µs', 'lowToMicros', 'Right down to', 1250, PULSE),
-    ms('windowMs', 'Stick must come down within', 5000, WINDOW),
-    ms('steadyMs', 'Low point taken after', 1000, WINDOW),
+    ms('windowMs', 'Stick must go down within', 5000, WINDOW),
+    ms('steadyMs', 'Low point learned after', 1000, WINDOW),
   ],
   none: [
     {

@@ -90,7 +90,7 @@ describe('how an ESC is set, as typed', () => {
     [
       'a tone menu without its calibration',
       { ...oneKey, media: tones.media },
-      'needs the calibration family',
+      'follows the stick-up calibration',
     ],
     [
       'a range the wrong way round',

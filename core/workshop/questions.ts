@@ -120,7 +120,7 @@ function scaleAnswer(scale: Scale, setting: Setting, example: string): Answer {
   if (scale === 'level')
     return {
       words,
-      consequence: 'Their sizes are assumed, and marked so, until you state or measure them.',
+      consequence: 'Their sizes count as assumed until you state or measure them.',
       take: { scale },
     };
   const value: SettingValue = valueOnScale(setting, scale, leadingNumber(example)!.number);
@@ -139,7 +139,7 @@ function bareCells({ stops }: SketchItem, setting: Setting): Answer[] {
   return [
     {
       words: 'Cells of the pack',
-      consequence: `“${last.label}” cuts at ${formatNumber(Number(last.label) * ASSUMED_VOLTS_A_CELL, 1)} V of the whole pack; ${ASSUMED_VOLTS_A_CELL} V a cell is assumed, and marked so.`,
+      consequence: `“${last.label}” cuts at ${formatNumber(Number(last.label) * ASSUMED_VOLTS_A_CELL, 1)} V of the whole pack; ${ASSUMED_VOLTS_A_CELL} V per cell, marked as assumed.`,
       take: { scale: 'packVolts', meanings: packMeanings(counts, ASSUMED_VOLTS_A_CELL), basis: 'assumed' },
     },
   ];
@@ -180,13 +180,13 @@ function cellsQuestion(item: SketchItem): Question[] {
   if (!example) return [];
   const answer = (volts: number, words: string, basis: 'stated' | 'assumed'): Answer => ({
     words,
-    consequence: `“${example.label}” cuts at ${formatNumber(cellsOfStop(example.label)! * volts, 1)} V of the whole pack, whatever pack is plugged in${basis === 'assumed' ? '; assumed, and marked so' : ''}.`,
+    consequence: `“${example.label}” cuts at ${formatNumber(cellsOfStop(example.label)! * volts, 1)} V of the whole pack, whatever pack is plugged in${basis === 'assumed' ? '; marked as assumed' : ''}.`,
     take: { meanings: packMeanings(cells, volts), basis },
   });
   return [
     {
       about: 'stops',
-      words: `“${example.label}” says for which pack it is. At how many volts a cell does it cut?`,
+      words: `“${example.label}” names the pack it is for. At how many volts per cell does it cut?`,
       answers: [
         ...VOLTS_A_CELL.map((volts) => answer(volts, `${volts.toFixed(1)} V a cell`, 'stated')),
         answer(ASSUMED_VOLTS_A_CELL, 'The manual does not say', 'assumed'),

@@ -86,7 +86,7 @@ export function readSketch(sketch: Sketch, takenIds: readonly string[] = []): Re
       if (optional && text.trim() === '') return [key, null];
       const read = number(`limits.${key}`, text, bounds);
       if (key.endsWith('Cells') && !Number.isInteger(read) && Number.isFinite(read))
-        refuse(`limits.${key}`, `${bounds.label} is ${read}: cells come whole.`);
+        refuse(`limits.${key}`, `${bounds.label} is ${read}: use whole cells.`);
       return [key, read / perSi];
     }),
   ) as unknown as EscLimits;
@@ -123,7 +123,7 @@ export function readSketch(sketch: Sketch, takenIds: readonly string[] = []): Re
     name: name('name', sketch.name, 'The ESC'),
     limits: { ...limits, becKind: Object.hasOwn(BEC_KINDS, sketch.becKind) ? sketch.becKind : 'none' },
     bootMs: number('bootMs', sketch.bootMs, {
-      label: 'Looks at the throttle after',
+      label: 'Checks the throttle after',
       unit: 'ms',
       least: 0,
       most: 20000,
@@ -164,7 +164,7 @@ export function readSketch(sketch: Sketch, takenIds: readonly string[] = []): Re
     banks:
       bankItemId === undefined ? null : { itemId: bankItemId, fixedStopIds: [...sketch.fixedBankStopIds] },
   };
-  if (sketch.media.length === 0) refuse('media', 'Say how this ESC is set: choose at least one way.');
+  if (sketch.media.length === 0) refuse('media', 'Choose at least one way to set this ESC.');
   problems.push(...presetProblems(sketch.presets));
   if (problems.length > 0) return { ok: false, problems };
   const deeper = [...validateProfile(profile), ...becStopProblems(profile)].map(atSketch(items, all));
@@ -241,11 +241,11 @@ function readItem(
   if (sketch.stops.length > MOST_STOPS)
     refuse(`${path}.stops`, `${called} has ${sketch.stops.length} stops; ${MOST_STOPS} fit.`);
   if (factory === undefined || factory >= sketch.stops.length)
-    refuse(`${path}.factory`, `${called}: no stop is marked as the factory’s. Put a star behind it.`);
+    refuse(`${path}.factory`, `${called}: no factory stop is marked. Put a star after it.`);
   if (second !== undefined)
     refuse(
       `${path}.factory`,
-      `${called}: ${sketch.factory.length} stops are marked as the factory’s. One is.`,
+      `${called}: ${sketch.factory.length} stops are marked as factory stop. Mark only one.`,
     );
   const setting = VOCABULARY[sketch.setting === '' ? 'other' : sketch.setting];
   const scale = scalesOf(setting).includes(sketch.scale) ? sketch.scale : scalesOf(setting)[0]!;
@@ -340,7 +340,7 @@ function readStop(
   const fault = nameFault(label);
   if (fault) refuse(`${path}.label`, `${called} ${fault}`);
   if (typed.trim() !== '' && !/^\d{1,6}$/.test(typed.trim()))
-    refuse(`${path}.typed`, `${called} is typed “${shortened(typed)}”: digits only, six at most.`);
+    refuse(`${path}.typed`, `${called} is typed “${shortened(typed)}”. Use digits only, six at most.`);
   const stated = statedValue(stop, setting, scale);
   const value = stated ?? guess;
   if (value === undefined) {

@@ -97,7 +97,7 @@ function cutoffScale(stops: readonly string[]): ScaleReading {
   const volts = voltsOfStops(stops);
   if (volts.length === 0) return sure('named', 'its stops are names without a size');
   if (stops.some((stop) => cellsOfStop(stop) !== undefined))
-    return sure('packVolts', 'its stops name the cells that they are for');
+    return sure('packVolts', 'its stops name their cells');
   const saysVolts = stops.some((stop) => unitOf(stop) === 'V') || volts.some((v) => !Number.isInteger(v));
   const ofPack = volts.filter((v) => v > MOST_OF_A_CELL).length;
   if (!saysVolts) {

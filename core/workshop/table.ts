@@ -52,7 +52,7 @@ export function readTable(cells: readonly (readonly string[])[], wanted?: Layout
       ? readLongList(rows)
       : readGrid(layout === 'itemsDown' ? rows : turned(rows), layout);
   if (read.items.length === 0 && read.problems.length === 0) {
-    const sentence = 'No item was found. A table needs a name and at least two stops for each item.';
+    const sentence = 'No item found. Each item needs a name and at least two stops.';
     return { layout, reason, items: [], problems: [{ path: '', sentence }], open: [] };
   }
   const madeFor = madeForBy(read.items.map(({ label }) => label));
@@ -99,7 +99,7 @@ function findLayout(rows: readonly (readonly string[])[]): { layout: Layout; rea
   if (roles.itemName !== undefined && roles.value !== undefined && repeats(rows, roles.itemName))
     return {
       layout: 'longList',
-      reason: `The headings name an item and a value, and “${rows[1]?.[roles.itemName] ?? ''}” comes again row by row.`,
+      reason: `The headings name an item and a value, and “${rows[1]?.[roles.itemName] ?? ''}” repeats row by row.`,
     };
   const columns = turned(rows);
   if (likeness(columns) > likeness(rows))
@@ -174,7 +174,7 @@ function readGrid(rows: readonly (readonly string[])[], layout: Layout): ReadIte
     const last = cells.findLastIndex((cell) => cell !== '');
     const used = cells.slice(0, last + 1);
     if (used.some((cell) => cell === ''))
-      problem('an empty cell lies between two stops. A stop that the manual skips cannot be counted past.');
+      problem('there is an empty cell between two stops. The ESC cannot count past a missing stop.');
     return [
       itemFrom(
         label,
@@ -252,7 +252,7 @@ function readLongList(rows: readonly (readonly string[])[]): ReadItems {
       if (groups.some((g) => g.label === label))
         problems.push({
           path: `${n + 1}`,
-          sentence: `Row ${n + 2}: “${label}” comes again after other items. Keep its stops together.`,
+          sentence: `Row ${n + 2}: “${label}” appears again after other items. Keep its stops together.`,
         });
       group = { label, cells: [], rows: [] };
       groups.push(group);
@@ -290,23 +290,23 @@ function itemFrom(
 ): SketchItem {
   const marked = cells.map(markedCell);
   const lone = marked.findIndex((cell) => cell.label === '');
-  if (lone !== -1) problem(`a star stands alone at stop ${lone + 1}: put it beside the value that it marks.`);
+  if (lone !== -1) problem(`a star stands alone at stop ${lone + 1}. Put it next to its value.`);
   const cellsRead = marked.filter((cell) => cell.label !== '');
   const { stops, number, factory: starred } = stopsFromCells(cellsRead);
   const named = stops.findIndex(
     (cell) => factoryLabel !== '' && cell.label.toLowerCase() === factoryLabel.toLowerCase(),
   );
   const factory = [...new Set([...starred, ...(named === -1 ? [] : [named])])];
-  if (factoryLabel !== '' && named === -1) problem(`its default “${factoryLabel}” is none of its stops.`);
+  if (factoryLabel !== '' && named === -1) problem(`its default “${factoryLabel}” is not one of its stops.`);
   if (stops.length < 2)
     leaveOpen(
       `it has ${stops.length === 0 ? 'no stop' : 'one stop'}; at least two are needed to choose between.`,
     );
   else if (factory.length === 0)
-    leaveOpen('no stop is marked as the factory’s: a star, brackets, or a column “default”.');
+    leaveOpen('no factory stop is marked. Use a star, brackets, or a column “default”.');
   else if (factory.length > 1)
     leaveOpen(
-      `${factory.length} stops are marked as the factory’s (${factory.map((place) => stops[place]!.label).join(', ')}); one is.`,
+      `${factory.length} stops are marked as factory stop (${factory.map((place) => stops[place]!.label).join(', ')}). Mark only one.`,
     );
   const id = freshId(label, taken);
   taken.push(id);

@@ -168,13 +168,13 @@ describe('a table that is wrong', () => {
   const reading = (...rows: string[]) => readTable(rows.map((row) => row.split('|')));
   it.each([
     ['two defaults', ['1|Drag Brake|0 %*|10 %|20 %*'], '2 stops are marked'],
-    ['none at all', ['1|Drag Brake|0 %|10 %'], 'no stop is marked'],
+    ['none at all', ['1|Drag Brake|0 %|10 %'], 'no factory stop is marked'],
     ['a star on nothing', ['1|Drag Brake|0 %|*|20 %'], 'a star stands alone at stop 2'],
-    ['a gap between stops', ['1|Drag Brake|0 %*||20 %'], 'empty cell lies between'],
+    ['a gap between stops', ['1|Drag Brake|0 %*||20 %'], 'there is an empty cell between'],
     ['stop numbers out of order', ['No.|Item|1|3|2', '1|Drag Brake|0 %*|20 %|10 %'], 'Stop numbers run 1, 3'],
     ['item numbers out of order', ['1|Drag Brake|0 %*|9 %', '3|Max Brake|50 %*|90 %'], '2 comes next'],
     ['one stop only', ['1|Drag Brake|0 %*'], 'at least two'],
-    ['a default that is none of them', ['Item|Default|1|2', 'Drag Brake|50 %|0 %|10 %'], 'none of its stops'],
+    ['a default that is none of them', ['Item|Default|1|2', 'Drag Brake|50 %|0 %|10 %'], 'not one of its stops'],
     ['a cell full of text', [`1|${'x'.repeat(99)}|0 %*|9 %`], '99 letters'],
     ['nothing', [''], 'empty'],
   ])('%s is said with its place', (_what, rows, words) => {
@@ -330,13 +330,13 @@ describe('a sketch that is wrong', () => {
       'cells in halves',
       confirmed(base.items, { limits: { ...base.limits, maxCells: '4,5' } }),
       'limits.maxCells',
-      'cells come whole',
+      'use whole cells',
     ],
     [
       'fewest above most',
       confirmed(base.items, { limits: { ...base.limits, minCells: '8' } }),
       'limits.minCells',
-      'exchange the two',
+      'Swap the two',
     ],
     ['a word in a number', confirmed(base.items, { bootMs: 'soon' }), 'bootMs', '“soon”'],
     ['no name', confirmed(base.items, { name: ' ' }), 'name', 'no name'],
@@ -362,7 +362,7 @@ describe('a sketch that is wrong', () => {
       'say what it means',
     ],
     ['nothing at all', confirmed([]), 'items', 'no item yet'],
-    ['no medium', confirmed(base.items, { media: [] }), 'media', 'how this ESC is set'],
+    ['no medium', confirmed(base.items, { media: [] }), 'media', 'way to set this ESC'],
   ])('%s', (_what, sketch, path, words) => {
     expect(problemsAt(sketch)).toContain(path);
     expect(sentences(sketch)).toContain(words);

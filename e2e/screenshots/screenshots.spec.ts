@@ -85,7 +85,7 @@ test('the buggy, from rig to sheet', async ({ page }) => {
   await hand.press(1);
   await shot('load');
   await hand.follow(/^Every value is counted back/);
-  await click('Done: to the sheets');
+  await click('Done: go to Sheets');
   await page.getByRole('heading', { name: 'Sheet 1' }).waitFor();
   await shot('sheets');
   await page.getByRole('link', { name: 'Print sheet 1' }).click();
@@ -111,14 +111,14 @@ test('the crawler by its card and by its link, unknown values in the dark', asyn
   await page.goto(`${rig}/load`);
   await page.getByLabel('the link').check();
   await page.getByLabel('Wheels clear of the bench').check();
-  await click('Load by the link');
+  await click('Load by link');
   await page.clock.resume();
   await page.getByText('Every value is read back.').waitFor();
   await page.screenshot({ path: `${FOLDER}/load-link.png` });
   await page.emulateMedia({ colorScheme: 'dark' });
   await page.goto(`${rig}/esc`);
-  await click('It got new firmware');
-  await page.getByRole('button', { name: 'Yes, write it down' }).click();
+  await click('I updated its firmware');
+  await page.getByRole('button', { name: 'Yes, note it' }).click();
   await page.getByText('18 values are unknown.').waitFor();
   await page.screenshot({ path: `${FOLDER}/esc-dark.png` });
   await page.goto(`${rig}/tune`);

@@ -9,7 +9,7 @@ import { connect } from 'node:net';
 import { LinkError } from './escLink';
 
 const USUALLY_WITHIN_MS = 2000;
-const NO_ANSWER = 'The simulated ESC does not answer. It is started again by itself; try once more.';
+const NO_ANSWER = 'The simulated ESC does not answer. It restarts by itself. Try again.';
 
 /** Asks the hands at the bench. @throws {LinkError} where no sound answer comes in time, or they refuse */
 export function askHands(
@@ -37,7 +37,7 @@ export function askHands(
       const [line] = reader.take(chunk);
       if (line === undefined && !reader.overflowed) return;
       const answer = line === undefined ? undefined : readControlReply(line);
-      end(answer ?? new LinkError('strange', 'What answers as the simulated ESC is something else.'));
+      end(answer ?? new LinkError('strange', 'Something else answers in place of the simulated ESC.'));
     });
     socket.write(`${JSON.stringify(request)}\n`);
   });

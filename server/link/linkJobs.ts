@@ -100,7 +100,7 @@ async function run(job: LinkJob, bench: Bench, intents: WantedStops): Promise<vo
       startedAt,
       progress: job.view.progress,
       sentence:
-        error instanceof LinkError ? error.message : 'Something went wrong in Live Tune; its log says what.',
+        error instanceof LinkError ? error.message : 'Something went wrong in Live Tune. See its log.',
       cancelled: error instanceof LinkError && error.code === 'cancelled',
       locked: error instanceof LinkError && error.code === 'locked',
       unknownLabels: unknownItems(profile, holdingsOf(profile, history)).map(({ label }) => label),

@@ -147,11 +147,11 @@ function checkIdentity({ profile, serial }: LoadByLink, identity: Identity): voi
   if (identity.profileId !== profile.id || identity.profileRevision !== profile.revision) {
     throw new LinkError(
       'wrongEsc',
-      `The ESC on the link says it is '${identity.profileId}', revision ${identity.profileRevision}; this rig has a ${profile.name}, revision ${profile.revision}. Nothing was written: numbers mean something else there.`,
+      `The ESC on the link says it is '${identity.profileId}', revision ${identity.profileRevision}; this rig has a ${profile.name}, revision ${profile.revision}. Nothing was written: its numbers mean something else.`,
     );
   }
   if (identity.serial !== serial) {
-    throw new LinkError('wrongEsc', 'This is another ESC of the same kind than the one of this rig.');
+    throw new LinkError('wrongEsc', 'This ESC is the same kind, but not the one of this rig.');
   }
 }
 
@@ -171,7 +171,7 @@ async function readAll(
     if (!stop) {
       throw new LinkError(
         'strange',
-        `The ESC says that “${item.label}” is on stop ${number}, which its profile does not have.`,
+        `The ESC says that “${item.label}” is on stop ${number}, which the profile does not have.`,
       );
     }
     read.push({ itemId: item.id, stopId: stop.id, basis: 'readBack', at: job.now() });
@@ -203,7 +203,7 @@ function refuseHazards(
   if (hazard) {
     throw new LinkError(
       'mismatch',
-      `Nothing was written. With what the ESC really holds, a hazard is open: ${hazard.title}`,
+      `Nothing was written. With the values the ESC really holds, there is a hazard: ${hazard.title}`,
     );
   }
 }
@@ -223,7 +223,7 @@ async function writeAll(job: LoadByLink, link: EscLink, changes: Change[]): Prom
 /** Between two values only: a value is never left half-written. Reading back is not worth stopping. */
 function stopWhenCancelled({ isCancelled }: LoadByLink, phase: LinkPhase): void {
   if (phase !== 'readingBack' && isCancelled())
-    throw new LinkError('cancelled', 'Stopped, as you asked. Nothing was saved.');
+    throw new LinkError('cancelled', 'Stopped. Nothing was saved.');
 }
 
 /** Restarts the ESC and waits until it is back, at a start that it has not said before. */

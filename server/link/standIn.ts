@@ -45,7 +45,7 @@ async function takeNewer(
 ): Promise<void> {
   if (!memory || memory.writes <= known.writes) return;
   if (!isMemoryOf(profile, memory.memory))
-    throw new LinkError('strange', 'What answers as the simulated ESC remembers values of another one.');
+    throw new LinkError('strange', 'The simulated ESC that answers holds values of another one.');
   await takeMemory(esc, memory);
 }
 

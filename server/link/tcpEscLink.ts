@@ -56,7 +56,7 @@ class TcpEscLink implements EscLink {
 
   async identify(): Promise<Identity> {
     const identity = readIdentity(await this.patiently({ verb: 'ID' }));
-    if (!identity) throw new LinkError('strange', 'What is plugged in does not speak this protocol.');
+    if (!identity) throw new LinkError('strange', 'The plugged-in device does not speak this protocol.');
     return identity;
   }
 

@@ -57,7 +57,7 @@ export function BenchHeader() {
           </span>
           {temporaries.length > 0 && (
             <Link to={`/rigs/${rigId}/tune`} className="font-bold text-caution underline underline-offset-4">
-              for a while: {temporaries.length}
+              temporary: {temporaries.length}
             </Link>
           )}
           <span className="sr-only" role="status" aria-live="polite">
@@ -68,10 +68,8 @@ export function BenchHeader() {
       </div>
       {status.kind === 'full' && (
         <div className="px-3.5 pb-2" role="alert">
-          <Notice grade="caution" title="There is no room on the disk of the bench computer.">
-            <p>
-              Your draft is kept here and will be saved when there is. Make room there; nothing else to do.
-            </p>
+          <Notice grade="caution" title="The disk of the bench computer is full.">
+            <p>Your draft is kept here. Free some space; then it is saved by itself.</p>
           </Notice>
         </div>
       )}
@@ -79,16 +77,16 @@ export function BenchHeader() {
         <div className="px-3.5 pb-2" role="alert">
           <Notice
             grade="caution"
-            title="The server does not answer. Your draft is kept here and will be saved when it is back."
+            title="The server does not answer. Your draft is kept here and is saved when it is back."
           />
         </div>
       )}
       {status.kind === 'refused' && (
         <div className="px-3.5 pb-2" role="alert">
-          <Notice grade="caution" title="The server does not take this draft.">
+          <Notice grade="caution" title="The server refused this draft.">
             <p>
-              The rig may have been deleted, or have got another ESC, since this page was opened. What you
-              moved last is kept in this browser. Reload the page to see what is there now.
+              The rig may be deleted, or have another ESC now. Your last change is kept in this browser.
+              Reload the page.
             </p>
           </Notice>
         </div>

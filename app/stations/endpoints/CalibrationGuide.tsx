@@ -80,7 +80,7 @@ export function CalibrationGuide({ channel, source, precaution, onDone, onStop }
                 <p className="mt-1">{(wrong ?? slip)!.sentence}</p>
                 {wrong && (
                   <Button look="quiet" onClick={keepIt} disabled={keeping === 'busy'}>
-                    Keep it all the same
+                    Keep it anyway
                   </Button>
                 )}
               </Notice>
@@ -95,7 +95,7 @@ export function CalibrationGuide({ channel, source, precaution, onDone, onStop }
                 Learned: all {asksForThree(profile.calibration) ? 'three' : 'two'} points.
               </p>
               <p className="mt-4 max-w-2xl text-xl">
-                Keep it, then compare what the trigger sends with what the ESC knows now.
+                Keep it. Then check on the ruler that the radio and the ESC agree.
               </p>
               <FullSignal className="mt-3 max-w-2xl" />
               <Button look="main" className="mt-6" onClick={keepIt} disabled={keeping === 'busy'}>

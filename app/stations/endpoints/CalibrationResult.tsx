@@ -52,8 +52,8 @@ export function CalibrationResult({ onAgain }: { onAgain: () => void }) {
           <Finding title={`Brake: ${sideTitle(report.brake)}`} text={sideText(report.brake)} />
         )}
         <Finding
-          title={report.neutralInsideDeadband ? 'Neutral is quiet' : 'The model may creep'}
-          text={`Neutral is ${formatNumber(report.neutralOffsetMicros, 0)} µs off what was learned; the deadband takes ${formatNumber(deadbandMicros, 0)} µs each side. ${report.forwardResolution} positions are left between first movement and full.`}
+          title={report.neutralInsideDeadband ? 'Neutral is safe' : 'The model may creep'}
+          text={`Neutral is ${formatNumber(report.neutralOffsetMicros, 0)} µs off what was learned; the deadband takes ${formatNumber(deadbandMicros, 0)} µs each side. ${report.forwardResolution} trigger positions lie between first movement and full.`}
         />
       </div>
       {names.length > 1 && <MatchTable />}
@@ -86,24 +86,24 @@ function headline(
   { forward, brake, neutralInsideDeadband }: TravelReport,
   rest: ThrottleChannel['rest'],
 ): string {
-  if (!neutralInsideDeadband) return 'Neutral is not neutral.';
+  if (!neutralInsideDeadband) return 'The radio does not rest at the learned neutral.';
   if (forward.largestSignal < FULL_SIGNAL || (brake && brake.largestSignal < FULL_SIGNAL))
-    return 'Full never quite arrives.';
+    return 'The ESC never sees full throttle.';
   return holds
     ? `Calibrated. The ${rest === 'centre' ? 'trigger' : 'stick'} and the ESC agree.`
-    : 'The ESC has another radio in mind.';
+    : 'The ESC has learned another radio.';
 }
 
 const sideTitle = (side: SideTravel): string =>
   side.largestSignal >= FULL_SIGNAL ? 'full arrives' : `stops at ${percentOf(side.largestSignal)}`;
 
 function sideText(side: SideTravel): string {
-  const dead = `Moves after ${percentOf(side.deadShare)} of travel (deadband).`;
+  const dead = `First movement after ${percentOf(side.deadShare)} of travel.`;
   const end =
     side.clippedShare > 0.005
-      ? `The last ${percentOf(side.clippedShare)} does nothing more.`
+      ? `The last ${percentOf(side.clippedShare)} is clipped.`
       : side.largestSignal >= FULL_SIGNAL
-        ? 'Nothing is clipped, and nothing is to spare: raise the end point by 5 to 10 % if the trigger wanders.'
+        ? 'Nothing is clipped, but nothing is spare. If the trigger wanders, raise the end point by 5 to 10 %.'
         : 'Raise this end point, or calibrate again.';
   return `${dead} ${end}`;
 }

@@ -17,7 +17,7 @@ export function CannotTeach({ why }: { why: NoWay }) {
 /** Why no way leads to a calibration with this radio. */
 function unlearnable(calibration: EndPointFamily): string {
   if (asksForThree(calibration))
-    return `Its ends are less than ${calibration.leastSpanMicros} µs from neutral, or run the wrong way.`;
+    return `Its ends are closer than ${calibration.leastSpanMicros} µs to neutral, or reversed.`;
   return calibration.family === 'stickAtPowerOn'
     ? `Full up must send at least ${calibration.highFromMicros} µs and right down at most ${calibration.lowToMicros} µs; the direction must not be reversed.`
     : '';

@@ -24,7 +24,7 @@ export function Choreography({ profile, channel, gestures }: Props) {
   return (
     <section aria-labelledby="whole" className="rounded-sm border border-rule bg-sheet p-4">
       <h2 id="whole" className="flex items-baseline justify-between text-xl">
-        The whole, before you begin
+        All steps
         <span className="text-base font-normal text-muted">
           {formatNumber(choreographyMs(beats) / 1000, 0)} s
         </span>
@@ -45,7 +45,7 @@ export function Choreography({ profile, channel, gestures }: Props) {
         ) : (
           <Play className="size-5" aria-hidden="true" />
         )}
-        {player.playing ? 'Stop' : 'Play it once, only to look on'}
+        {player.playing ? 'Stop' : 'Play it once to watch'}
       </Button>
       <p className="mt-2 min-h-14" aria-live="polite">
         {player.countIn !== undefined && (
@@ -71,7 +71,7 @@ function BeatLine({ beat, current, words }: { beat: Beat; current: boolean; word
           look="quiet"
           className="min-h-9 min-w-9"
           onClick={() => playBeeps(beeps)}
-          aria-label={`Hear what follows: ${words}`}
+          aria-label={`Hear it first: ${words}`}
         >
           <Volume2 className="size-5" aria-hidden="true" />
         </Button>

@@ -6,8 +6,8 @@ export function FullSignal({ className }: { className: string }) {
   return (
     <p className={className}>
       {fullSignalShows === null
-        ? 'Many ESCs show full signal by a lamp that changes only there. The profile does not say how this one does.'
-        : `Full signal has arrived when: ${fullSignalShows.replace(/\.$/, '')}.`}
+        ? 'Many ESCs have a lamp that changes only at full signal. The profile does not say which one here.'
+        : `You have full signal when: ${fullSignalShows.replace(/\.$/, '')}.`}
     </p>
   );
 }

@@ -15,9 +15,9 @@ import { useGamepad, type GamepadNow } from './useGamepad';
 type Source = 'none' | 'simulated' | 'controller';
 
 const SOURCES: Record<Source, string> = {
-  none: 'I read the numbers off my radio or a tester',
-  simulated: 'the simulated radio and ESC',
-  controller: 'my transmitter, as a game controller at the USB port',
+  none: 'I type the numbers from my radio or a tester',
+  simulated: 'simulated radio and ESC',
+  controller: 'my transmitter as a USB game controller',
 };
 
 interface Live {
@@ -63,7 +63,7 @@ export function LivePulse({ live, channel, range, deadbandMicros }: Props) {
   const { source, setSource, stick, setStick, micros } = live;
   return (
     <fieldset className="rounded-sm border border-rule bg-sheet p-4">
-      <legend className="px-1 font-display text-lg font-bold">Where the numbers come from</legend>
+      <legend className="px-1 font-display text-lg font-bold">Source of the numbers</legend>
       <div className="flex flex-wrap gap-x-6">
         {(Object.keys(SOURCES) as Source[]).map((one) => (
           <label key={one} className="flex min-h-11 items-center gap-2">
@@ -87,7 +87,7 @@ export function LivePulse({ live, channel, range, deadbandMicros }: Props) {
             max={1000}
             value={Math.round(stick * 1000)}
             onChange={(event) => setStick(Number(event.target.value) / 1000)}
-            aria-label="Simulated throttle, thousandths of travel"
+            aria-label="Simulated throttle, in thousandths of travel"
             className="h-8 w-full accent-ink"
           />
         </label>
@@ -116,8 +116,8 @@ function Controller({ live: { pad, axis, setAxis, turned, setTurned } }: { live:
   if (!pad)
     return (
       <p className="mt-2 text-muted" role="status">
-        No controller is seen yet. Plug the transmitter in, set it to work as a game controller, and move a
-        stick: a browser shows it only then.
+        No controller found. Plug the transmitter in, set it to game controller mode, and move a stick.
+        Browsers show it only after that.
       </p>
     );
   return (
@@ -136,7 +136,7 @@ function Controller({ live: { pad, axis, setAxis, turned, setTurned } }: { live:
         </select>
       </label>
       <TickBox on={turned} onChange={setTurned}>
-        other way round
+        reversed
       </TickBox>
     </div>
   );

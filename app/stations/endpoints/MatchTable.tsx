@@ -24,7 +24,7 @@ export function MatchTable() {
         <table className="w-full max-w-4xl min-w-130 text-left">
           <thead>
             <tr className="border-b border-ink">
-              {['ESC', 'starts at', 'gives all from', 'on the stick', 'known by'].map((head) => (
+              {['ESC', 'starts at', 'full from', 'on the stick', 'known by'].map((head) => (
                 <th key={head} scope="col" className="py-1 pr-4">
                   {head}
                 </th>
@@ -59,7 +59,7 @@ export function MatchTable() {
       </Scrollable>
       <details className="mt-2 max-w-4xl">
         <summary className="min-h-11 cursor-pointer py-2 underline underline-offset-4">
-          In turn or together? Both schools
+          One by one or together?
         </summary>
         <dl className="grid gap-x-6 gap-y-2 sm:grid-cols-2">
           {Object.values(SCHOOLS).map(({ name, risk }) => (

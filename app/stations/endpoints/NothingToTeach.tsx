@@ -13,23 +13,23 @@ import { useKeepCalibration } from './useKeepCalibration';
 
 const WHY: Record<NoCalibration['reason'], string> = {
   digital:
-    'A flight controller or a link sets its range: the pulses are numbers on a wire, and there is nothing to learn.',
+    'A flight controller or a link sets the range. The ESC gets numbers, not pulses, so it has nothing to learn.',
   locked:
-    'Its maker has locked the range. Going through a calibration does nothing, or, with the stick up, gives full throttle.',
+    'The maker locked the range. A calibration does nothing; with the stick up it can even give full throttle.',
 };
 
 const INSTEAD: Record<NoCalibration['reason'], readonly string[]> = {
   digital: [
-    'In the flight controller or on the link: the throttle’s range as this radio sends it, and the idle above zero.',
-    'Bench test, propeller off: the motor is still with the stick down, and starts at the first move.',
-    'Full on the stick is full in the controller’s own monitor.',
-    'Every motor starts and tops out together.',
-    'Fail-safe: transmitter off, the motor stops. A receiver’s own fail-safe may not reach an ESC on a bus.',
+    'Set the throttle range of this radio, and an idle above zero, in the flight controller or over the link.',
+    'Bench test, propeller off: no movement with the stick down, and it starts at the first move.',
+    'Full stick shows as full in the controller’s monitor.',
+    'All motors start and reach full together.',
+    'Fail-safe: switch the transmitter off; the motor must stop. A receiver’s fail-safe may not reach an ESC on a bus.',
   ],
   locked: [
-    'The radio’s end points and trims, until what it sends is what the ESC expects.',
-    'Bench test: still at rest, first movement at the first move, full at the end.',
-    'Fail-safe: transmitter off, the motor stops.',
+    'Adjust end points and trims in the radio until it sends what the ESC expects.',
+    'Bench test: still at rest, starts at the first move, full at the end.',
+    'Fail-safe: switch the transmitter off; the motor must stop.',
   ],
 };
 
@@ -44,7 +44,7 @@ export function NothingToTeach({ reason, onDone }: { reason: NoCalibration['reas
   const ready = precaution !== undefined && ticked.length === lines.length;
   return (
     <div className="max-w-4xl px-5 py-6">
-      <h1 className="text-3xl">There is nothing to teach this ESC</h1>
+      <h1 className="text-3xl">This ESC needs no calibration</h1>
       <p className="mt-1 text-lg text-muted">
         {profile.name}: {WHY[reason]}
       </p>
@@ -54,7 +54,7 @@ export function NothingToTeach({ reason, onDone }: { reason: NoCalibration['reas
       <div className="mt-5">
         <SafetyGate kind={rig.vehicle.kind} chosen={precaution} onChoose={setPrecaution} />
       </div>
-      <h2 className="mt-6 border-b border-ink pb-1 text-2xl">Look at this instead</h2>
+      <h2 className="mt-6 border-b border-ink pb-1 text-2xl">Check this instead</h2>
       {lines.map((line) => (
         <label key={line} className="flex gap-3 border-b border-rule py-2.5">
           <input
@@ -85,10 +85,10 @@ export function NothingToTeach({ reason, onDone }: { reason: NoCalibration['reas
             })
           }
         >
-          All looked at: keep that
+          All checked: keep that
         </Button>
         <Button asChild>
-          <Link to={`/rigs/${rigId}/endpoints/bench-test`}>To the bench test</Link>
+          <Link to={`/rigs/${rigId}/endpoints/bench-test`}>Go to the bench test</Link>
         </Button>
       </div>
       {keeping === 'failed' && (

@@ -63,7 +63,7 @@ export function Preparation({ channel, occasion, onOccasion, precaution, onPreca
         >
           Begin calibrating
         </Button>
-        {precaution === undefined && <p className="text-muted">Say first what makes the model safe.</p>}
+        {precaution === undefined && <p className="text-muted">First choose what makes the model safe.</p>}
         {precaution !== undefined && lowered && (
           <p className="max-w-xl font-bold text-caution">
             {lowered.title} {lowered.sentence}
@@ -88,13 +88,13 @@ function FirstPowerReminder() {
   return (
     <p className="mt-3 flex flex-wrap items-center gap-x-4 border-l-4 border-caution pl-3">
       <span>
-        A new build? {open} of {lines.length} lines before the first power are not looked at yet.
+        New build? {open} of {lines.length} first-power checks are still open.
       </span>
       <Link
         to={`/rigs/${rigId}/endpoints/first-power`}
         className="inline-flex min-h-11 items-center underline underline-offset-4"
       >
-        Look at them
+        Open them
       </Link>
     </p>
   );
@@ -102,7 +102,7 @@ function FirstPowerReminder() {
 
 const HOWS: Record<Occasion['how'], string> = {
   simulated: 'the simulated ESC, here on screen',
-  onYourWord: 'my own ESC, beside this page',
+  onYourWord: 'my own ESC on the bench',
 };
 
 function OccasionChoice({ occasion, onOccasion }: Pick<Props, 'occasion' | 'onOccasion'>) {
@@ -116,7 +116,7 @@ function OccasionChoice({ occasion, onOccasion }: Pick<Props, 'occasion' | 'onOc
         onChange={(how) => onOccasion({ ...occasion, how })}
       />
       <Choice
-        legend="The pulses come from"
+        legend="Pulses come from"
         name="pulses"
         options={PULSE_SOURCES}
         value={occasion.source}
@@ -164,7 +164,7 @@ function Lines({ title, lines }: { title: string; lines: PreparationLine[] }) {
       <h2 id="prepare" className="flex items-baseline justify-between text-xl">
         {title}
         <span className="text-base font-normal text-muted">
-          {open > 0 ? `${open} to look at` : 'all looked at'}
+          {open > 0 ? `${open} to check` : 'all checked'}
         </span>
       </h2>
       <ul className="mt-2">
@@ -205,8 +205,8 @@ function Lines({ title, lines }: { title: string; lines: PreparationLine[] }) {
 function LineMark({ right }: { right: boolean }) {
   const size = 'mt-0.5 size-6 shrink-0';
   return right ? (
-    <Check className={`${size} text-ok`} aria-label="as it should be" />
+    <Check className={`${size} text-ok`} aria-label="OK" />
   ) : (
-    <TriangleAlert className={`${size} text-caution`} aria-label="not yet" />
+    <TriangleAlert className={`${size} text-caution`} aria-label="not OK yet" />
   );
 }

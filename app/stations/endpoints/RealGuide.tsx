@@ -71,7 +71,7 @@ export function RealGuide({ channel, source, precaution, onDone, onStop }: Guide
           </div>
         ) : asking ? (
           <fieldset className="max-w-3xl">
-            <legend className="font-display text-3xl font-bold">What did it do instead?</legend>
+            <legend className="font-display text-3xl font-bold">What did it do?</legend>
             <div className="mt-3 grid gap-2">
               {OUTCOMES[profile.calibration.family].map((one) => (
                 <Button key={one.seen} className="justify-start text-left" onClick={() => setOutcome(one)}>
@@ -79,17 +79,17 @@ export function RealGuide({ channel, source, precaution, onDone, onStop }: Guide
                 </Button>
               ))}
               <Button look="quiet" className="justify-start" onClick={() => setAsking(false)}>
-                Back: it is as it should be
+                Back: it did what it should
               </Button>
             </div>
           </fieldset>
         ) : finished ? (
           <>
             <p className="font-display text-4xl font-bold lg:text-5xl" data-testid="instruction">
-              Did every beep come as said?
+              Did every beep come as described?
             </p>
             <p className="mt-3 max-w-2xl text-xl">
-              Then keep it. It stands on your word until the bench test shows it.
+              Then keep it. It counts as your word until the bench test proves it.
             </p>
             <FullSignal className="mt-3 max-w-2xl" />
             <Button
@@ -136,7 +136,7 @@ export function RealGuide({ channel, source, precaution, onDone, onStop }: Guide
                 onClick={next}
                 aria-keyshortcuts="Space"
               >
-                Done, as it says
+                Done, it did that
               </Button>
             )}
             {!finished && (

@@ -13,7 +13,7 @@ export function TravelTestFindings({ form: { test, problems, found, choices } }:
   const { escNumber } = useChosenEsc();
   const notes = useBenchNotes();
   return (
-    <section aria-label="What that says" aria-live="polite">
+    <section aria-label="What this shows" aria-live="polite">
       {problems.map((sentence) => (
         <p key={sentence} className="font-bold text-hazard">
           {sentence}
@@ -21,7 +21,7 @@ export function TravelTestFindings({ form: { test, problems, found, choices } }:
       ))}
       {found && <Findings test={test} />}
       {!found && problems.length === 0 && (
-        <p className="text-muted">With the first movement noted, dead and clipped travel stand here.</p>
+        <p className="text-muted">Note the first movement to see dead and clipped travel here.</p>
       )}
       <Warnings choices={choices} />
       <div className="mt-4 flex flex-wrap items-center gap-4">
@@ -97,19 +97,17 @@ function Warnings({ choices }: { choices: Choices }) {
   return (
     <div className="mt-4 grid gap-2 empty:hidden">
       {choices.failSafe === 'runsOn' && (
-        <Notice grade="hazard" title="The motor runs on without a signal.">
-          <p>
-            Set the receiver’s fail-safe to throttle at rest, and test again, before anything drives or flies.
-          </p>
+        <Notice grade="hazard" title="The motor keeps running without a signal.">
+          <p>Set the receiver’s fail-safe to throttle at rest. Test again before you drive or fly.</p>
         </Notice>
       )}
       {choices.quietAtNeutral === 'no' && (
-        <Notice grade="caution" title="Neutral is not quiet.">
-          <p>Trim may be off, or the deadband too narrow. Trouble tells them apart.</p>
+        <Notice grade="caution" title="The motor moves at neutral.">
+          <p>The trim may be off, or the deadband too narrow. The page Trouble tells you which.</p>
         </Notice>
       )}
       {choices.reverseEntry === 'atOnce' && (
-        <Notice grade="note" title="Reverse comes at once: hard on gears at speed." />
+        <Notice grade="note" title="Reverse comes at once. At speed that breaks gears." />
       )}
     </div>
   );

@@ -11,16 +11,16 @@ export function TravelTestForm({ form, liveMicros }: { form: Form; liveMicros: n
   const { channel } = rig;
   const { choices, setChoices } = form;
   return (
-    <section aria-label="What happens where">
+    <section aria-label="Where things happen">
       <label className="flex items-center gap-3">
-        Typed in
+        Units
         <select
           value={form.unit}
           onChange={(event) => form.changeUnit(event.target.value as PulseUnit)}
           className={INPUT}
         >
           <option value="micros">µs</option>
-          <option value="percent">the radio’s own %</option>
+          <option value="percent">radio’s %</option>
         </select>
       </label>
       <FullSignal className="mt-2 text-sm text-muted" />
@@ -28,7 +28,7 @@ export function TravelTestForm({ form, liveMicros }: { form: Form; liveMicros: n
         <Point key={point} point={point} form={form} liveMicros={liveMicros} />
       ))}
       <Choice
-        label="Quiet at rest"
+        label="Still at rest"
         value={choices.quietAtNeutral}
         options={{ yes: 'quiet', no: 'creeps or hums' }}
         onChange={(quietAtNeutral) => setChoices({ ...choices, quietAtNeutral })}
@@ -47,9 +47,9 @@ export function TravelTestForm({ form, liveMicros }: { form: Form; liveMicros: n
         />
       )}
       <Choice
-        label="Transmitter off at a little throttle"
+        label="Transmitter switched off at a little throttle"
         value={choices.failSafe}
-        options={{ stops: 'the motor stops', runsOn: 'it runs on' }}
+        options={{ stops: 'the motor stops', runsOn: 'it keeps running' }}
         onChange={(failSafe) => setChoices({ ...choices, failSafe })}
       />
     </section>
@@ -80,7 +80,7 @@ function Point({ point, form, liveMicros }: PointProps) {
         </label>
         {liveMicros !== undefined && (
           <Button
-            aria-label={`Take now for: ${TEST_POINTS[point]}`}
+            aria-label={`Use current pulse for: ${TEST_POINTS[point]}`}
             onClick={() => form.take(point, liveMicros)}
           >
             Now

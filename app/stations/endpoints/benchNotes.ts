@@ -41,7 +41,7 @@ export async function action({ params, request }: Route.ActionArgs) {
   } else if (note.note === 'test') {
     const { test } = note;
     if (test.kind === 'supply' && test.test.lowestVolts > test.test.setVolts + METER_ERROR_VOLTS) {
-      const sentence = 'The lowest reading lies above what the BEC is set to: one of the two is wrong.';
+      const sentence = 'The lowest reading is above the BEC setting. One of the two is wrong.';
       return data({ problems: [{ path: 'test', sentence }] }, { status: 400 });
     }
     await keepBenchTest(params.rigId, { ...note.test, keptAt: new Date().toISOString() });

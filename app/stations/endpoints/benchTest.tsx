@@ -25,17 +25,17 @@ function TestOfEsc() {
   return (
     <div className="px-5 py-6">
       <h1 className="text-3xl">
-        A minute on the bench{names.length > 1 ? `: ${names[escNumber - 1]!}` : ''}
+        One minute on the bench{names.length > 1 ? `: ${names[escNumber - 1]!}` : ''}
       </h1>
       <p className="mt-1 max-w-3xl text-muted">
-        Move the throttle slowly and note the pulse, or the radio’s own per cent, at which each thing happens.
-        It shows what the ESC has really learned.
+        Move the throttle slowly. Note the pulse, or the radio’s per cent, where each thing happens. This
+        shows what the ESC really learned.
       </p>
       <div className="mt-4 max-w-4xl">
         <SafetyGate kind={vehicle.kind} chosen={precaution} onChoose={setPrecaution} />
       </div>
       {precaution === undefined ? (
-        <p className="mt-3 text-muted">Say first what makes the model safe.</p>
+        <p className="mt-3 text-muted">First choose what makes the model safe.</p>
       ) : (
         <>
           <div className="mt-4">

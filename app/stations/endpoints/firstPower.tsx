@@ -12,7 +12,7 @@ export default function FirstPower() {
     <div className="max-w-4xl px-5 py-6">
       <h1 className="text-3xl">Before the first power</h1>
       <p className="mt-1 text-muted">
-        Once per build, and again after anything was unplugged. Each line takes a look; none takes a tool.
+        Once per build, and again after you unplug anything. You need eyes, no tools.
       </p>
       <Lines title="Look" lines={firstPowerLines(rig, profile)} />
       <Lines title="Firmware first" lines={firmwareLines(profile)} />

@@ -36,8 +36,8 @@ export default function Pulses() {
     <div className="max-w-5xl px-5 py-6">
       <h1 className="text-3xl">How still is the radio?</h1>
       <p className="mt-1 max-w-3xl text-muted">
-        Record ten seconds or more with the throttle held still: by a logic analyser, a small computer board,
-        a telemetry log. One pulse a line, in µs.
+        Hold the throttle still and record ten seconds or more with a logic analyser, a computer board or a
+        telemetry log. One pulse per line, in µs.
       </p>
       <label className="mt-4 block">
         <span className="block text-sm text-muted">Pulses, pasted</span>
@@ -52,7 +52,7 @@ export default function Pulses() {
       </label>
       <div className="mt-2 flex flex-wrap items-center gap-4">
         <Button look="main" disabled={busy || text.trim() === ''} onClick={() => void analyse(text)}>
-          Look at them
+          Open them
         </Button>
         <label className="flex min-w-0 flex-wrap items-center gap-3">
           <span className="whitespace-nowrap">or a file</span>
@@ -72,9 +72,9 @@ export default function Pulses() {
 
 function Answer({ answer: { remarks, found } }: { answer: SeriesAnswer }) {
   return (
-    <section className="mt-6" aria-label="What the pulses say" aria-live="polite">
+    <section className="mt-6" aria-label="Result" aria-live="polite">
       {remarks.length > 0 && (
-        <Notice grade="note" title="On the way:">
+        <Notice grade="note" title="Notes on the data:">
           <ul className="list-disc pl-5">
             {remarks.map((remark) => (
               <li key={remark}>{remark}</li>
@@ -84,7 +84,7 @@ function Answer({ answer: { remarks, found } }: { answer: SeriesAnswer }) {
       )}
       {!found && (
         <p className="mt-3 font-bold text-hazard">
-          There are fewer than two pulse widths here. One a line, between 500 and 2500 µs, is what counts.
+          This holds fewer than two pulse widths. Type one per line, between 500 and 2500 µs.
         </p>
       )}
       {found && <Found {...found} />}
@@ -110,7 +110,7 @@ function Found({ statistics, envelope }: NonNullable<SeriesAnswer['found']>) {
     ['Mean', `${formatNumber(statistics.meanMicros, 2)} µs`],
     ['Deviation', `${formatNumber(statistics.deviationMicros, 2)} µs`],
     [
-      'Least to most',
+      'Lowest to highest',
       `${formatNumber(statistics.leastMicros, 1)} – ${formatNumber(statistics.mostMicros, 1)} µs`,
     ],
     ['Peak to peak', `${formatNumber(statistics.peakToPeakMicros, 1)} µs`],
@@ -160,10 +160,10 @@ function Found({ statistics, envelope }: NonNullable<SeriesAnswer['found']>) {
                 notes.send({ note: 'jitter', jitterMicros: Number(statistics.deviationMicros.toFixed(3)) })
               }
             >
-              Note the jitter in this rig
+              Save the jitter to this rig
             </Button>
             <p role="status" className="font-bold text-ok">
-              {notes.kept && 'Noted.'}
+              {notes.kept && 'Saved to the rig.'}
             </p>
           </div>
         </div>

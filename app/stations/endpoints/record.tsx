@@ -17,7 +17,7 @@ export default function Record() {
   return (
     <div className="max-w-5xl px-5 py-6">
       <h1 className="text-3xl">What was calibrated and tested</h1>
-      {calibrations.length === 0 && <p className="mt-2 text-muted">No calibration is kept yet.</p>}
+      {calibrations.length === 0 && <p className="mt-2 text-muted">No calibrations yet.</p>}
       {calibrations.length > 0 && (
         <Scrollable label="Calibrations" className="mt-4">
           <table className="w-full min-w-180 text-left">
@@ -74,7 +74,7 @@ export default function Record() {
         </Scrollable>
       )}
       <h2 className="mt-8 border-b border-ink pb-1 text-2xl">Tests</h2>
-      {benchTests.length === 0 && <p className="mt-2 text-muted">None is kept yet.</p>}
+      {benchTests.length === 0 && <p className="mt-2 text-muted">No tests yet.</p>}
       <ul>
         {benchTests.map((one) => (
           <li key={one.keptAt + one.kind} className="border-b border-rule py-2">

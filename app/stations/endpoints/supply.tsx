@@ -34,21 +34,22 @@ export default function Supply() {
       : undefined;
   return (
     <div className="max-w-4xl px-5 py-6">
-      <h1 className="text-3xl">Does the supply hold?</h1>
+      <h1 className="text-3xl">Does the supply hold up?</h1>
       <p className="mt-1 text-muted">
-        A brown-out looks like a low-battery cutoff, or like a lost radio. This minute tells them apart.
+        A brown-out looks like a low-battery cutoff or a lost radio signal. This one-minute test tells them
+        apart.
       </p>
       <ol className="mt-4 list-decimal pl-6 text-lg">
-        <li>Motor disconnected, or the model made safe; pack charged.</li>
-        <li>A meter on a free socket of the receiver, or the radio’s own telemetry.</li>
+        <li>Disconnect the motor or make the model safe. Use a charged pack.</li>
+        <li>Put a meter on a free receiver socket, or watch the radio’s telemetry.</li>
         <li>
-          Move every servo at once, fast and to its ends, for ten seconds
+          Move all servos at once, fast and to their ends, for ten seconds
           {servos.length > 0 && `: ${servos.map(({ name }) => name).join(', ')}`}.
         </li>
-        <li>Read the lowest value.</li>
+        <li>Note the lowest value.</li>
       </ol>
       <div className="mt-5 flex flex-wrap gap-6">
-        <Volts label="BEC is set to" value={set} onChange={setSet} />
+        <Volts label="BEC setting" value={set} onChange={setSet} />
         <Volts label="Lowest reading" value={lowest} onChange={setLowest} />
       </div>
       <div className="mt-4" aria-live="polite">
@@ -108,9 +109,9 @@ function problemOf(
   if (lowest.trim() === '') return undefined;
   if (lowestVolts === undefined) return `“${lowest}” is not a voltage: 5.8, say.`;
   if (lowestVolts > 30)
-    return `${lowest} V is no bus voltage. In millivolts? Then it is ${formatNumber(lowestVolts / 1000, 2)} V.`;
+    return `${lowest} V is not a bus voltage. If that was millivolts, type ${formatNumber(lowestVolts / 1000, 2)} V.`;
   return lowestVolts > setVolts + METER_ERROR_VOLTS
-    ? `The lowest reading lies above what the BEC is set to: one of the two is wrong.`
+    ? `The lowest reading is above the BEC setting. One of the two is wrong.`
     : undefined;
 }
 

@@ -29,8 +29,8 @@ export default function Trigger() {
     <div className="max-w-5xl px-5 py-6">
       <h1 className="text-3xl">From trigger to duty</h1>
       <p className="mt-1 text-muted">
-        End point, trims, curve, learned range and the ESC’s own limits multiplied. Dashed is the ESC as it
-        is, solid the draft.
+        End point, trims, curve, learned range and ESC limits, all multiplied. Dashed: the ESC now. Solid: the
+        draft.
       </p>
       <div className="mt-4 grid gap-6 lg:grid-cols-[1fr_18rem]">
         <div className="rounded-sm border border-rule bg-sheet p-3">
@@ -49,9 +49,9 @@ export default function Trigger() {
           )}
         </dl>
       </div>
-      <h2 className="mt-8 border-b border-ink pb-1 text-2xl">Slower: at the radio or in the ESC?</h2>
+      <h2 className="mt-8 border-b border-ink pb-1 text-2xl">Limit top speed in the radio or in the ESC?</h2>
       <label className="mt-3 flex flex-wrap items-center gap-3">
-        Top duty wanted
+        Wanted top duty
         <input
           type="range"
           min={20}
@@ -69,17 +69,17 @@ export default function Trigger() {
           title={`Radio: forward end point at ${formatNumber(compared.forwardEndPointPercent, 0)} %`}
           by={compared.atRadio}
         >
-          Set it after calibrating. Calibrated again as it is then, the ESC takes the smaller travel for full,
-          and the limit is gone.
+          Set it after calibrating. If you calibrate again at that setting, the ESC learns the smaller travel
+          as full and the limit is gone.
         </Limited>
         <Limited title={`ESC: maximum power at ${share} %`} by={compared.inEsc}>
-          A new calibration changes nothing about it. Both at once multiply: lower one of the two only.
+          A new calibration does not change it. The two multiply: lower only one of them.
         </Limited>
       </div>
       {channel.rest === 'centre' && (
         <p className="mt-5 max-w-3xl">
-          Brakes are the same: set the ESC’s strength first, then fine-tune with the radio’s brake end point.
-          Strength 80&nbsp;% with the end point at 70&nbsp;% is 56&nbsp;%; 50&nbsp;% with 80&nbsp;% is
+          Brakes work the same way: set the ESC’s strength first, then fine-tune with the radio’s brake end
+          point. Strength 80&nbsp;% with the end point at 70&nbsp;% is 56&nbsp;%; 50&nbsp;% with 80&nbsp;% is
           40&nbsp;%.
         </p>
       )}
@@ -109,13 +109,13 @@ function Limited({ title, by, children }: { title: string; by: LimitedBy; childr
       <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-4 gap-y-1">
         <dt>Top duty</dt>
         <dd className="text-right">{percentOf(by.topDuty)}</dd>
-        <dt>Full signal arrives</dt>
+        <dt>Full signal reached</dt>
         <dd className="text-right font-bold">
-          {by.fullSignalArrives ? 'yes' : 'no: features that wait for it stay off'}
+          {by.fullSignalArrives ? 'yes' : 'no: turbo and the like stay off'}
         </dd>
-        <dt>Positions from start to top</dt>
+        <dt>Trigger positions from start to top</dt>
         <dd className="text-right">{by.positions}</dd>
-        <dt>Travel that does something</dt>
+        <dt>Live travel</dt>
         <dd className="text-right">{percentOf(by.liveTravel)}</dd>
         <dt>Top duty after calibrating again</dt>
         <dd className="text-right font-bold">{percentOf(by.topDutyRecalibrated)}</dd>

@@ -19,7 +19,7 @@ export default function Trouble() {
     <div className="max-w-5xl px-5 py-6">
       <h1 className="text-3xl">What do you see?</h1>
       <p className="mt-1 text-muted">
-        This is about the throttle itself. For how it drives, brakes or heats:{' '}
+        This page is about the throttle signal. For driving, braking or heat:{' '}
         <Link to={`/rigs/${rigId}/trouble`} className="underline underline-offset-4">
           what is wrong with it?
         </Link>
@@ -35,8 +35,8 @@ export default function Trouble() {
         <section aria-live="polite" aria-label="Likeliest causes">
           {!causes && (
             <p className="text-muted">
-              Pick the line that fits best. The causes come in order, those that something on this rig speaks
-              for first, each with the test that tells it from the others.
+              Pick the line that fits best. The likeliest causes on this rig come first. Each has a test that
+              tells it from the others.
             </p>
           )}
           {causes && (

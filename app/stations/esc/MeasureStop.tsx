@@ -79,7 +79,7 @@ export function MeasureStop() {
               </span>
             </label>
             <Button type="submit" disabled={!precaution || fetcher.state !== 'idle'}>
-              It is measured
+              Save this measurement
             </Button>
             {fetcher.data?.problems[0] && (
               <p role="alert" className="text-sm font-bold text-hazard">
@@ -88,8 +88,8 @@ export function MeasureStop() {
             )}
           </fetcher.Form>
           <p className="text-sm text-muted">
-            The profile gets a new revision in which this stop is measured, and this rig moves to it. Sheets
-            keep the revision they were made with.
+            This makes a new revision of the profile, and this rig moves to it. Older sheets keep their
+            revision.
           </p>
         </div>
       )}

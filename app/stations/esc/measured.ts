@@ -19,9 +19,11 @@ export async function action({ request, params }: Route.ActionArgs) {
   const stopId = reader.text('stopId');
   const item = bench.profile.items.find(({ id }) => id === itemId);
   const stop = item?.stops.find(({ id }) => id === stopId);
-  if (!item || !stop) return refused('This ESC has no such stop any more: reload the page.');
+  if (!item || !stop) return refused('This stop no longer exists. Reload the page.');
   if (bench.newerRevision !== undefined)
-    return refused('A newer revision of this profile is in your garage: move this rig to it first, at Rig.');
+    return refused(
+      'Your garage has a newer revision of this profile. Move this rig to it first, on the Rig page.',
+    );
   const reading = reader.number({ name: 'reading', label: 'The reading', unit: '', least: 0, most: 100000 });
   if (reading === undefined) return data({ problems: reader.problems, sentence: '' }, { status: 400 });
   const next = withMeasuredStop(bench.profile, itemId, stopId, reading, bench.rig.pack.cells);
@@ -29,7 +31,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const garage = await currentGarage();
   if ((await keepProfile(garage.id, next.value)) !== 'kept')
     return refused(
-      'Somebody has just made the next revision of this profile: move this rig to it first, at Rig.',
+      'Somebody just made a newer revision of this profile. Move this rig to it first, on the Rig page.',
     );
   const stored = await findProfileByKey(garage.id, bench.profile.id);
   await moveToRevision(bench, stored!, 'correction');

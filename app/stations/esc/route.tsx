@@ -28,12 +28,12 @@ const DO_NOT_KNOW = 'unknown';
 const NO_INTENTS = {};
 const MISHAPS: Record<'reset' | 'firmwareUpdate', { happened: string; means: string }> = {
   reset: {
-    happened: 'It was reset to factory values',
-    means: 'Every value counts as the factory’s then, assumed and no longer verified.',
+    happened: 'I reset it to factory values',
+    means: 'All values then count as factory values: assumed, not verified.',
   },
   firmwareUpdate: {
-    happened: 'It got new firmware',
-    means: 'Every value counts as unknown then, until it is read or loaded again.',
+    happened: 'I updated its firmware',
+    means: 'All values then count as unknown until you read or load them again.',
   },
 };
 
@@ -48,10 +48,11 @@ export async function action({ params, request }: Route.ActionArgs) {
     mishap === 'reset' || mishap === 'firmwareUpdate'
       ? downgrade(profile, { kind: mishap } satisfies Loss, at)
       : wordsIn(form, profile, at);
-  if (observations.length === 0) return data({ sentence: 'Nothing was chosen.' }, { status: 400 });
+  if (observations.length === 0)
+    return data({ sentence: 'Nothing is chosen. Choose at least one value.' }, { status: 400 });
   await addObservations(benchAtEsc(bench, form.get('esc')), observations);
   return {
-    sentence: `Written down: ${observations.length === 1 ? 'one value' : `${observations.length} values`}.`,
+    sentence: `Noted: ${observations.length === 1 ? 'one value' : `${observations.length} values`}.`,
   };
 }
 
@@ -87,8 +88,8 @@ function OneEsc({ actionData, onEsc }: Route.ComponentProps & { onEsc: (escNumbe
     <div className="max-w-5xl px-5 py-6">
       <h1 className="text-3xl">What the ESC holds</h1>
       <p className="mt-2 max-w-3xl text-muted">
-        As far as is known. Only what the ESC itself has shown again is verified; your word is believed, and
-        stays your word.
+        As far as known. A value is verified only when the ESC itself showed it. What you tell Live Tune
+        counts as your word.
       </p>
       <EscChoice onEsc={onEsc} />
       {unknown > 0 && (
@@ -96,8 +97,8 @@ function OneEsc({ actionData, onEsc }: Route.ComponentProps & { onEsc: (escNumbe
           <Notice grade="caution" title={`${unknown} ${unknown === 1 ? 'value is' : 'values are'} unknown.`}>
             <p>
               {hasLink(profile)
-                ? 'Read them by the link, or say what you know.'
-                : 'Say what you know, or draft the values you want and load them.'}
+                ? 'Read them by link, or enter what you know.'
+                : 'Enter what you know, or draft the values you want and load them.'}
             </p>
           </Notice>
         </div>
@@ -105,7 +106,7 @@ function OneEsc({ actionData, onEsc }: Route.ComponentProps & { onEsc: (escNumbe
       <div className="mt-4 flex flex-wrap gap-3">
         {hasLink(profile) && (
           <Button look="main" onClick={() => setReading('makingSafe')}>
-            Read everything by the link
+            Read everything by link
           </Button>
         )}
         {(Object.keys(MISHAPS) as (keyof typeof MISHAPS)[]).map((kind) => (
@@ -116,15 +117,15 @@ function OneEsc({ actionData, onEsc }: Route.ComponentProps & { onEsc: (escNumbe
             text={MISHAPS[kind].means}
             method="post"
             fields={{ mishap: kind, esc: String(escNumber) }}
-            yes="Yes, write it down"
+            yes="Yes, note it"
             no="No"
           />
         ))}
       </div>
       <p className="mt-2">
-        About to update its firmware?{' '}
+        Updating its firmware?{' '}
         <Link className="underline underline-offset-4" to={`/rigs/${rigId}/firmware`}>
-          Save first, compare after
+          Save before, compare after
         </Link>
         .
       </p>
@@ -156,7 +157,7 @@ function OneEsc({ actionData, onEsc }: Route.ComponentProps & { onEsc: (escNumbe
                 <th className="py-1 pr-3 font-normal">holds</th>
                 <th className="py-1 pr-3 font-normal">known by</th>
                 <th className="py-1 pr-3 font-normal">since</th>
-                <th className="py-1 font-normal">my word</th>
+                <th className="py-1 font-normal">I say</th>
               </tr>
             </thead>
             <tbody>
@@ -168,7 +169,7 @@ function OneEsc({ actionData, onEsc }: Route.ComponentProps & { onEsc: (escNumbe
         </Scrollable>
         <div className="sticky bottom-16 border-t border-ink bg-film py-3 md:bottom-0">
           <Button type="submit" disabled={busy}>
-            Keep my word
+            Save what I say
           </Button>
         </div>
       </Form>
@@ -206,7 +207,7 @@ function ItemRow({ itemId }: { itemId: string }) {
           aria-label={`My word on ${labelIn(profile, item)}`}
           className="min-h-9 rounded-sm border border-muted bg-sheet px-2"
         >
-          <option value="">leave it</option>
+          <option value="">no change</option>
           {item.stops.map((stop) => (
             <option key={stop.id} value={stop.id}>
               it is {stop.label}

@@ -27,7 +27,7 @@ export function ComparedTable({ compared }: { compared: readonly ComparedValue[]
                 </th>
                 <td className="py-1.5 pr-3 font-bold text-draft">{stopById(item, savedStopId).label}</td>
                 <td className="py-1.5">
-                  {nowStopId === null ? 'nobody has looked' : stopById(item, nowStopId).label}
+                  {nowStopId === null ? 'not checked' : stopById(item, nowStopId).label}
                 </td>
               </tr>
             );

@@ -40,7 +40,7 @@ export async function action({ params, request }: Route.ActionArgs) {
         medium: null,
         simulated: null,
         changedItemIds: [],
-        note: 'Kept before a firmware update.',
+        note: 'Saved before a firmware update.',
       });
       return { sentence: `Kept as sheet ${number}.` };
     }
@@ -53,9 +53,9 @@ export async function action({ params, request }: Route.ActionArgs) {
           { rigId, escNumber },
           downgrade(profile, { kind: 'firmwareUpdate' }, new Date().toISOString()),
         );
-      return { sentence: 'Written down: every value is unknown until somebody looks.' };
+      return { sentence: 'Noted: all values are unknown until you check them.' };
     default:
-      return data({ sentence: 'The page did not say what to do. Reload it.' }, { status: 400 });
+      return data({ sentence: 'That request was incomplete. Reload the page.' }, { status: 400 });
   }
 }
 
@@ -70,8 +70,8 @@ export default function FirmwareRoute({ loaderData: { saved }, actionData }: Rou
     <div className="max-w-4xl px-5 py-6">
       <h1 className="text-3xl">New firmware</h1>
       <p className="mt-2 max-w-3xl text-lg">
-        Before the settings work, never in the middle of it. An update may wipe values and renumber items:
-        what is saved first is put back afterwards, and nothing else.
+        Update before you tune, never half-way through. An update may wipe values and renumber items. Live
+        Tune saves all values first and puts back only what was lost.
       </p>
       <p className="mt-2 min-h-6 font-bold" role="status">
         {answer?.sentence}
@@ -83,14 +83,13 @@ export default function FirmwareRoute({ loaderData: { saved }, actionData }: Rou
         </Step>
         <Step number={2} title="See what changes">
           <p>
-            Read the notes that come with it. Does the menu change? Then make a revision of the profile of it
-            in the{' '}
+            Read the notes that come with it. If the menu changes, make a new profile revision in the{' '}
             <Link className="underline" to="/profiles">
               workshop
             </Link>
-            ; before anything moves, this rig shows{' '}
+            ; before it moves, this rig shows{' '}
             <Link className="underline" to={`/rigs/${rigId}/rig`}>
-              what became of each number
+              what became of each item
             </Link>
             .
           </p>
@@ -98,11 +97,11 @@ export default function FirmwareRoute({ loaderData: { saved }, actionData }: Rou
         <Step number={3} title="Update">
           <Update canSave={saved !== null} />
         </Step>
-        <Step number={4} title="Compare, and put back only what was lost">
+        <Step number={4} title="Compare, and put back what was lost">
           {saved ? (
             <Compare sheet={saved.sheet} number={saved.number} />
           ) : (
-            <p>Nothing was saved to compare with.</p>
+            <p>Nothing was saved before, so there is nothing to compare.</p>
           )}
         </Step>
       </ol>
@@ -131,7 +130,7 @@ function SaveFirst({ saved }: { saved: Saved }) {
     <>
       {unknown > 0 && (
         <p>
-          {unknown === 1 ? 'One value is' : `${unknown} values are`} unknown, and cannot be saved.{' '}
+          {unknown === 1 ? 'One value is' : `${unknown} values are`} unknown and cannot be saved.{' '}
           <Link className="underline" to={`/rigs/${rigId}/esc`}>
             {hasLink(profile) ? 'Read them by the link' : 'Say what you know'}
           </Link>{' '}
@@ -141,7 +140,8 @@ function SaveFirst({ saved }: { saved: Saved }) {
       <p>
         {saved ? (
           <>
-            Sheet {saved.number} of <Time iso={saved.sheet.keptAt} /> is what an update is held against.
+            Sheet {saved.number} of <Time iso={saved.sheet.keptAt} /> will be compared with the ESC after the
+            update.
           </>
         ) : (
           'No sheet was kept yet.'
@@ -149,7 +149,7 @@ function SaveFirst({ saved }: { saved: Saved }) {
       </p>
       <Form method="post">
         <Button type="submit" name="do" value="save" disabled={busy || unknown === profile.items.length}>
-          Keep a sheet of it now
+          Save a sheet now
         </Button>
       </Form>
     </>
@@ -160,7 +160,7 @@ function Update({ canSave }: { canSave: boolean }) {
   const busy = useNavigation().state !== 'idle';
   return (
     <>
-      <Notice grade="hazard" title="An update that is cut off can leave an ESC dead">
+      <Notice grade="hazard" title="An interrupted update can kill an ESC">
         <ul className="mt-1 list-disc pl-5">
           {UPDATE_CAUTIONS.map((line) => (
             <li key={line}>{line}</li>
@@ -168,25 +168,25 @@ function Update({ canSave }: { canSave: boolean }) {
         </ul>
       </Notice>
       {!canSave && (
-        <p className="font-bold text-caution">Nothing is saved yet: what is lost will stay lost.</p>
+        <p className="font-bold text-caution">Nothing is saved yet. Lost values cannot be put back.</p>
       )}
       <div className="flex flex-wrap gap-3">
         <Confirm
           trigger={<Button disabled={busy}>Update the simulated ESC</Button>}
           title="Give the simulated ESC new firmware?"
-          text="It loses some of its values, and two items change places in its menu. Its profile gets a revision of that."
+          text="It loses some values, and two items swap places in its menu. Its profile gets a new revision."
           method="post"
           fields={{ do: 'simulated' }}
           yes="Yes, update it"
           no="No"
         />
         <Confirm
-          trigger={<Button disabled={busy}>My own ESC is updated</Button>}
-          title="Is your own ESC updated?"
-          text="Every value counts as unknown then, until it is read or loaded again."
+          trigger={<Button disabled={busy}>I updated my own ESC</Button>}
+          title="Did you update your own ESC?"
+          text="All values then count as unknown until you read or load them again."
           method="post"
           fields={{ do: 'own' }}
-          yes="Yes, write it down"
+          yes="Yes, note it"
           no="No"
         />
       </div>
@@ -204,17 +204,17 @@ function Compare({ sheet, number }: { sheet: Sheet; number: number }) {
   const renumbered = renumberedSince(profile, sheet);
   const numbers = renumbered.length > 0 && (
     <p>
-      Other numbers than on the sheet:{' '}
+      Item numbers that changed:{' '}
       {renumbered
         .map(({ itemId, before, now }) => `“${itemById(profile, itemId).label}” was ${before}, is ${now}`)
         .join('; ')}
-      . The plan counts by the new ones.
+      . The plan uses the new numbers.
     </p>
   );
   if (count === 0) {
     return (
       <>
-        <p>Everything is as on sheet {number}, or as it was loaded since.</p>
+        <p>All values match sheet {number} or were loaded since.</p>
         {numbers}
       </>
     );
@@ -225,9 +225,9 @@ function Compare({ sheet, number }: { sheet: Sheet; number: number }) {
       {unknown > 0 && hasLink(profile) && (
         <p>
           <Link className="underline" to={`/rigs/${rigId}/esc`}>
-            Read everything by the link
+            Read everything by link
           </Link>{' '}
-          first: then only what was really lost is put back, and not all {unknown} that nobody has looked at.
+          first. Then you put back only what was lost, not all {unknown} unchecked values.
         </p>
       )}
       <ComparedTable compared={compared} />

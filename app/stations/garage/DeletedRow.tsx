@@ -23,7 +23,7 @@ export function DeletedRow({ rig: { id, name }, busy }: { rig: ListedRig; busy: 
           </Button>
         }
         title={`Delete “${name}” for good?`}
-        text="Its sheets, calibrations and draft go with it, and do not come back."
+        text="This also deletes its sheets, calibrations and draft. You cannot undo it."
         method="post"
         fields={{ rigId: id, intent: 'forget' }}
         yes="Delete for good"

@@ -41,7 +41,7 @@ export function RigRow({ rig, archived, busy }: Props) {
             {standing.what} · {standing.pack} · {standing.motor} · {profileName}
           </p>
         ) : (
-          <p>What is kept of this rig cannot be read. The others are as they were.</p>
+          <p>The saved data of this rig cannot be read. Other rigs are not affected.</p>
         )}
       </div>
       {standing && <StationMarks rigId={id} name={name} standing={standing} />}
@@ -65,7 +65,7 @@ export function RigRow({ rig, archived, busy }: Props) {
   );
 }
 
-const WORDS = { copy: 'copy', archive: 'put aside', unarchive: 'take back', delete: 'delete' } as const;
+const WORDS = { copy: 'copy', archive: 'archived', unarchive: 'restore', delete: 'delete' } as const;
 
 interface MarksProps {
   rigId: string;

@@ -42,7 +42,7 @@ export async function action({ request }: Route.ActionArgs) {
   const file = form.get('file');
   if (!(file instanceof File) || file.size === 0) return refused('Choose a file first.');
   if (file.size > LARGEST_DOCUMENT_BYTES)
-    return refused(`“${file.name}” is larger than any Live Tune document.`);
+    return refused(`“${file.name}” is too large for a Live Tune document.`);
   const result = await importDocument(garage.id, await file.text());
   if (!result.ok) return data({ problems: result.problems, sentence: '', undo: undefined }, { status: 400 });
   const { rigId: madeId, otherEsc } = result.value;
@@ -52,10 +52,10 @@ export async function action({ request }: Route.ActionArgs) {
 
 /** What was done, and what undoes it. */
 const PLACINGS: Readonly<Record<Placing, { sentence: string; undo: Placing | undefined }>> = {
-  archive: { sentence: 'Put aside. It waits under “put aside”.', undo: 'unarchive' },
-  unarchive: { sentence: 'It is back on the list.', undo: undefined },
-  delete: { sentence: 'Deleted, with its sheets and calibrations. It lies in the bin.', undo: 'bringBack' },
-  bringBack: { sentence: 'It is back, as it was.', undo: undefined },
+  archive: { sentence: 'Archived. Find it under “archived”.', undo: 'unarchive' },
+  unarchive: { sentence: 'Back on the list.', undo: undefined },
+  delete: { sentence: 'Moved to the bin with its sheets and calibrations.', undo: 'bringBack' },
+  bringBack: { sentence: 'Restored from the bin.', undo: undefined },
 };
 
 async function onRig(garageId: string, rigId: string, intent: string) {
@@ -67,9 +67,9 @@ async function onRig(garageId: string, rigId: string, intent: string) {
     return (await forgetRig(garageId, rigId))
       ? { problems: [], sentence: 'Deleted for good.', undo: undefined }
       : refused('That rig is not in the bin.');
-  if (!Object.hasOwn(PLACINGS, intent)) return refused('That cannot be done with a rig.');
+  if (!Object.hasOwn(PLACINGS, intent)) return refused('That is not possible with a rig.');
   const placing = intent as Placing;
-  if (!(await placeRig(garageId, rigId, placing))) return refused('That rig is gone.');
+  if (!(await placeRig(garageId, rigId, placing))) return refused('That rig no longer exists.');
   const { sentence, undo } = PLACINGS[placing];
   return { problems: [], sentence, undo: undo && { rigId, placing: undo } };
 }
@@ -153,7 +153,7 @@ export default function GarageRoute({ loaderData, actionData }: Route.ComponentP
         <h2 id="files" className="text-xl">
           Files
         </h2>
-        <p className="mt-1 text-muted">Take in a rig or an ESC profile that Live Tune exported.</p>
+        <p className="mt-1 text-muted">Import a rig or an ESC profile exported by Live Tune.</p>
         <div className="mt-3">
           <FilePicker label="Import a file" />
         </div>
@@ -164,13 +164,13 @@ export default function GarageRoute({ loaderData, actionData }: Route.ComponentP
 
 type Tally = Route.ComponentProps['loaderData']['onShelves'];
 
-const HEADINGS = { kept: 'All rigs', aside: 'Put aside', deleted: 'The bin' } as const;
+const HEADINGS = { kept: 'All rigs', aside: 'Archive', deleted: 'The bin' } as const;
 
 /** The ways to the other shelves, where something lies there. */
 function Shelves({ shown, onShelves }: { shown: Shelf; onShelves: Tally }) {
   const ways = [
     { shelf: 'kept', to: '/', words: 'Back to all rigs', open: shown !== 'kept' },
-    { shelf: 'aside', to: '/?show=aside', words: `${onShelves.aside} put aside`, open: onShelves.aside > 0 },
+    { shelf: 'aside', to: '/?show=aside', words: `${onShelves.aside} archived`, open: onShelves.aside > 0 },
     {
       shelf: 'deleted',
       to: '/?show=deleted',
@@ -197,14 +197,14 @@ function Shelves({ shown, onShelves }: { shown: Shelf; onShelves: Tally }) {
 
 /** Why there is nothing on the list. */
 function NoneShown({ shelf, typed, onShelves }: { shelf: Shelf; typed: string; onShelves: Tally }) {
-  if (typed !== '' && onShelves[shelf] > 0) return `No rig goes by “${typed}”.`;
+  if (typed !== '' && onShelves[shelf] > 0) return `No rig matches “${typed}”.`;
   if (shelf === 'deleted') return 'The bin is empty.';
-  if (shelf === 'aside') return 'No rig is put aside.';
-  if (onShelves.aside > 0) return 'All rigs are put aside.';
+  if (shelf === 'aside') return 'No rig is archived.';
+  if (onShelves.aside > 0) return 'All rigs are archived.';
   return (
     <>
-      No rig yet. Describe the model on your bench with <em>New rig</em>: a few minutes, a label and a kitchen
-      scale are enough.
+      No rigs yet. Describe the model on your bench with <em>New rig</em>: a label, a kitchen scale and a few
+      minutes are enough.
     </>
   );
 }

@@ -2,7 +2,7 @@ import type { Sort } from '#server/repositories/garageList';
 
 /** The orders of the list, in words. */
 export const SORTS: Readonly<Record<Sort, string>> = {
-  touched: 'last touched',
+  touched: 'last used',
   name: 'name',
   class: 'class',
   due: 'most to do',

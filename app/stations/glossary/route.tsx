@@ -23,8 +23,8 @@ export default function GlossaryRoute({ loaderData: { typed } }: Route.Component
     <Page>
       <h1 className="text-4xl">Glossary</h1>
       <p className="mt-2 max-w-2xl text-muted">
-        What speed controllers can be told, in one language. Manuals use one word in opposite senses: those
-        are the false friends.
+        All settings of speed controllers, in one language. A false friend is a word that manuals use in
+        opposite senses.
       </p>
       <Form
         className="mt-4"
@@ -87,7 +87,7 @@ export default function GlossaryRoute({ loaderData: { typed } }: Route.Component
         </section>
       ))}
       {settings.length === 0 && falseFriends.length === 0 && (
-        <p className="mt-8 text-xl">Nothing goes by “{typed}”. Try one word of it.</p>
+        <p className="mt-8 text-xl">Nothing matches “{typed}”. Try a single word.</p>
       )}
     </Page>
   );

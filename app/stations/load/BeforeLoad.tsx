@@ -86,7 +86,7 @@ export function BeforeLoad({ onBegin, onEsc }: Props) {
       )}
       {hazards.length > 0 ? (
         <div className="mt-5 grid gap-3">
-          <p className="text-lg font-bold">Clear this first; then load.</p>
+          <p className="text-lg font-bold">Clear this before you load.</p>
           <VerdictList verdicts={hazards} />
         </div>
       ) : (
@@ -96,7 +96,7 @@ export function BeforeLoad({ onBegin, onEsc }: Props) {
             {toStore && isByHand(medium) && <WhereChoice chosen={where} onChoose={setWhere} />}
             {together.isOffered && where === 'own' && (
               <TickBox on={together.isChosen} onChange={together.choose}>
-                all ESCs at once: each hears the same stick, and all must sound in step
+                all ESCs at once: all hear the same stick and must sound together
               </TickBox>
             )}
             <section aria-labelledby="changes">
@@ -105,28 +105,28 @@ export function BeforeLoad({ onBegin, onEsc }: Props) {
               </h2>
               <ol className="mt-1">
                 {load.before.map((change) => (
-                  <HandLine key={change.key} change={change} when={toStore ? 'before it has power' : ''} />
+                  <HandLine key={change.key} change={change} when={toStore ? 'before power-on' : ''} />
                 ))}
                 {load.changes.map((change, place) => (
                   <ChangeLine key={place} change={change} />
                 ))}
                 {load.after.map((change) => (
-                  <HandLine key={change.key} change={change} when={toStore ? 'when all is stored' : ''} />
+                  <HandLine key={change.key} change={change} when={toStore ? 'after all is stored' : ''} />
                 ))}
               </ol>
               {medium.family !== 'programForm' && load.worseOnTheWay !== undefined && (
                 <Notice grade="caution" title="Do not stop half-way">
                   <p>
-                    Until all of it is stored, this may hold for a while: {load.worseOnTheWay} No order spares
+                    Until all is stored, this may be true for a while: {load.worseOnTheWay} No order avoids
                     it. Keep the model still until the end.
                   </p>
                 </Notice>
               )}
               {countable.length > 0 && (
-                <Notice grade="note" title="Stored before, never counted back">
+                <Notice grade="note" title="Stored earlier, not counted back yet">
                   <p>
-                    {countable.map((item) => labelIn(profile, item)).join(', ')}: counted at the end of this
-                    load.
+                    {countable.map((item) => labelIn(profile, item)).join(', ')}: you count it at the end of
+                    this load.
                   </p>
                 </Notice>
               )}
@@ -146,7 +146,7 @@ export function BeforeLoad({ onBegin, onEsc }: Props) {
               disabled={precaution === undefined || (toStore && noWay !== undefined)}
               onClick={begin}
             >
-              {!toStore ? 'Begin' : medium.family === 'link' ? 'Load by the link' : 'Begin loading'}
+              {!toStore ? 'Begin' : medium.family === 'link' ? 'Load by link' : 'Begin loading'}
             </Button>
             {toStore && medium.family !== 'link' && changeCount > 0 && (
               <p className="mt-3">
@@ -154,9 +154,9 @@ export function BeforeLoad({ onBegin, onEsc }: Props) {
                   className="underline underline-offset-4"
                   to={`/rigs/${rigId}/load/paper?by=${medium.family}&esc=${escNumber}`}
                 >
-                  The plan on paper
+                  Print the plan
                 </Link>
-                {isByHand(medium) && ', or on a card for the pit'}.
+                {isByHand(medium) && 'or a pit card'}.
               </p>
             )}
           </div>
@@ -175,12 +175,12 @@ function NothingToLoad({ onEsc }: Pick<Props, 'onEsc'>) {
       <EscChoice onEsc={onEsc} />
       <p className="mt-3 text-lg">
         {unknown === 0
-          ? 'The draft is what the ESC holds. '
-          : `Nothing is drafted; ${unknown} ${unknown === 1 ? 'value is' : 'values are'} unknown. `}
+          ? 'The draft and the ESC are the same. '
+          : `Nothing to load; ${unknown} ${unknown === 1 ? 'value is' : 'values are'} unknown. `}
         <Link className="underline" to={`/rigs/${rigId}/tune`}>
           Go to Tune
         </Link>{' '}
-        and move something, or see{' '}
+        and change something, or see{' '}
         <Link className="underline" to={`/rigs/${rigId}/esc`}>
           what the ESC holds
         </Link>
@@ -191,8 +191,8 @@ function NothingToLoad({ onEsc }: Pick<Props, 'onEsc'>) {
 }
 
 const NOT_BY_HAND = {
-  link: 'a few seconds; everything is read back',
-  programForm: 'a list beside the program; what it shows is read off by hand',
+  link: 'a few seconds, with everything read back',
+  programForm: 'a list to set in the program; you read the values back',
 } as const;
 
 /** The ways into this ESC, each with the time it takes. */
@@ -228,15 +228,12 @@ function WhereChoice({ chosen, onChoose }: { chosen: Where; onChoose: (where: Wh
       legend={<span className="font-display text-xl">On</span>}
       name="where"
       of={[
-        [
-          'simulated',
-          <Way name="the simulated ESC, here" what="to see it once, or for want of a real one" />,
-        ],
+        ['simulated', <Way name="the simulated ESC, here" what="try it first, or if you have no real one" />],
         [
           'own',
           <Way
-            name="your own ESC, beside this page"
-            what="space bar, tap or the microphone go on to the next step"
+            name="your own ESC on the bench"
+            what="space bar, tap or microphone goes to the next step"
           />,
         ],
       ]}
@@ -261,9 +258,9 @@ function ByHand({ medium }: { medium: HandMedium }) {
   const shows = MEDIA[medium.family].showsStored;
   if (plan === undefined) return '…';
   if (!isPlanned(plan))
-    return plan === 'noWay' ? 'its menu does not open for this radio now' : 'no plan was found';
+    return plan === 'noWay' ? 'its menu does not open with this radio now' : 'no plan was found';
   if (plan.seconds === 0) return 'by hand';
-  return `about ${formatDuration(plan.seconds)}${shows ? ' with counting back' : '; it does not show what is stored'}`;
+  return `about ${formatDuration(plan.seconds)}${shows ? ' with counting back' : '; it cannot show stored values'}`;
 }
 
 /** What is to be stored, in the order that is the shortest by this medium. */
@@ -317,8 +314,8 @@ function AccessNotes({ access: { setKey, programmingLead } }: { access: Access }
   if (setKey === '' && programmingLead === '') return null;
   return (
     <p className="mb-3 border-l-4 border-rule pl-3">
-      {setKey !== '' && <>Its key is {setKey}. </>}
-      {programmingLead !== '' && <>Its socket is {programmingLead}.</>}
+      {setKey !== '' && <>Its key: {setKey}. </>}
+      {programmingLead !== '' && <>Its socket: {programmingLead}.</>}
     </p>
   );
 }

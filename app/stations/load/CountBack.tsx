@@ -77,7 +77,7 @@ export function CountBack({ item, medium, onCount }: Props) {
       </legend>
       <p className="mt-4 text-xl">
         It shows what “{item.label}” holds now.{' '}
-        {inText ? 'Say what stands there.' : 'Count on the lamps, then say the number.'}
+        {inText ? 'Enter what it shows.' : 'Count the flashes, then enter the number.'}
       </p>
       <div className="mt-5 flex max-w-xl flex-wrap gap-3">
         {named.map((stop) => (

@@ -39,20 +39,22 @@ export function EarPanel({ profile, due, onAnswered }: Props) {
       )}
       {listening === 'off' && (
         <p className="text-sm text-muted">
-          Through the microphone; nothing is recorded or sent. Switch the ESC on after that: its first two
-          notes tell which of them is low.
+          Uses the microphone. Nothing is recorded or sent. Switch the ESC on afterwards: its first two notes
+          show which one is low.
         </p>
       )}
       {listening === 'refused' && (
         <p className="text-sm text-caution" role="alert">
-          The browser gives no microphone. Use the space bar with what you hear.
+          The browser allows no microphone. Press the space bar when you hear the sound.
         </p>
       )}
       {listening === 'on' && (
         <div className="mt-2" aria-live="polite">
           {last ? <Heard {...last} /> : <p className="text-muted">Listening.</p>}
           {isSilent && (
-            <p className="mt-1 text-sm text-muted">This step has no sound: space bar when it is done.</p>
+            <p className="mt-1 text-sm text-muted">
+              This step has no sound. Press the space bar when it is done.
+            </p>
           )}
         </div>
       )}
@@ -75,6 +77,6 @@ function Heard({ kind, words, notes, isTime }: Judged & { notes: Notes; isTime: 
 const SAID: Readonly<Record<Judged['kind'], string>> = {
   answer: 'Heard:',
   underway: 'Heard:',
-  unexpected: 'Not what this step is for:',
+  unexpected: 'Not the sound of this step:',
   unknown: 'Heard',
 };

@@ -9,7 +9,7 @@ export function EscChoice({ onEsc }: { onEsc: (escNumber: number) => void }) {
   return (
     <div className="mt-4 max-w-3xl">
       <OneOf
-        legend={`This model has ${rig.motorCount} ESCs, meant to hold the same. They are loaded in turn.`}
+        legend={`This model has ${rig.motorCount} ESCs that should hold the same. Load them one by one.`}
         name="esc"
         of={escNames(rig).map((name, place) => [
           String(place + 1),
@@ -25,4 +25,4 @@ export function EscChoice({ onEsc }: { onEsc: (escNumber: number) => void }) {
 }
 
 const leftInWords = (count: number): string =>
-  count === 0 ? 'holds all of it' : `${count} ${count === 1 ? 'value' : 'values'} to load`;
+  count === 0 ? 'up to date' : `${count} ${count === 1 ? 'value' : 'values'} to load`;

@@ -80,8 +80,8 @@ export function FormLoad({ medium, precaution, intents, after, onNext }: Props) 
           grade="caution"
           title={
             server.trouble === 'away'
-              ? 'The server does not answer. What you say here is kept, and sent when it is back.'
-              : 'This rig has another ESC, or another revision of it, since this page was opened. Reload the page.'
+              ? 'The server does not answer. What you enter is kept, and sent when it is back.'
+              : 'This rig now has another ESC or another revision of it. Reload the page.'
           }
         />
       )}
@@ -110,7 +110,7 @@ export function FormLoad({ medium, precaution, intents, after, onNext }: Props) 
           )}
           <div className="mt-8 grid gap-4">
             <Notice grade="hazard" title={precaution}>
-              <p className="text-sm">The ESC arms again each time it is switched on, and when it restarts.</p>
+              <p className="text-sm">The ESC arms again at each power-on and restart.</p>
             </Notice>
             <NoAnswer profile={profile} family="programForm" />
           </div>
@@ -142,7 +142,7 @@ function SetForm({
       <p className="mt-2 font-display text-3xl leading-tight font-bold" data-testid="instruction">
         Read the form from the ESC first. Then set these.
       </p>
-      <p className="mt-2 text-lg">{medium.plug} Change nothing else on it.</p>
+      <p className="mt-2 text-lg">{medium.plug} Change nothing else.</p>
       {tasks.map(({ title, changes: onPage }) => (
         <section key={title} aria-label={title} className="mt-5">
           <h2 className="border-b border-ink pb-1 text-xl">{title}</h2>
@@ -190,12 +190,12 @@ function SendForm({
   return (
     <>
       <p className="font-display text-3xl leading-tight font-bold" data-testid="instruction">
-        Press “{medium.sendName}” in the program, and wait until it says that it is done.
+        Press “{medium.sendName}” in the program. Wait until it says it is done.
       </p>
-      <p className="mt-2 text-lg">Pull no plug and switch nothing off meanwhile.</p>
+      <p className="mt-2 text-lg">Do not unplug or switch off anything meanwhile.</p>
       <div className="mt-5 flex flex-wrap gap-3">
         <Button look="main" onClick={onSent}>
-          It is sent
+          Sent
         </Button>
         <Button onClick={onBack}>Back to the list</Button>
       </div>
@@ -222,12 +222,14 @@ function ReadForm({ medium, session, left, onSay, onAgain }: ReadProps) {
   return (
     <>
       <p className="text-muted" data-testid="progress">
-        {confirmed.length} of {inOrder.length} read off the form
+        {confirmed.length} of {inOrder.length} read back from the form
       </p>
       <p className="mt-2 font-display text-3xl leading-tight font-bold" data-testid="instruction">
-        Press “{medium.readName}”, and say what the form shows now.
+        Press “{medium.readName}”, then enter what the form shows.
       </p>
-      <p className="mt-2 text-lg">Read from the ESC again: a form that was only sent shows what you typed.</p>
+      <p className="mt-2 text-lg">
+        Read from the ESC again. A form that was only sent still shows what you typed.
+      </p>
       {left.length > 1 && (
         <Button
           className="mt-4"
@@ -254,8 +256,8 @@ function ReadForm({ medium, session, left, onSay, onAgain }: ReadProps) {
             grade="caution"
             title={
               wrong.length === 1
-                ? 'One value is not what was meant.'
-                : `${wrong.length} values are not what was meant.`
+                ? 'One value is not as drafted.'
+                : `${wrong.length} values are not as drafted.`
             }
           >
             <p>Do not drive or fly like this. Set them again, or change the draft on Tune.</p>
@@ -298,7 +300,7 @@ function ReadLine({ item, wanted, shown, onSay }: LineProps) {
         </span>
         {shown === wanted ? (
           <span className="flex items-center gap-2">
-            <Check className="size-5" aria-hidden="true" /> read off
+            <Check className="size-5" aria-hidden="true" /> read back
           </span>
         ) : (
           <Button onClick={() => take(wanted)} aria-label={`${label}: as drafted`}>
@@ -344,8 +346,8 @@ function ReadLine({ item, wanted, shown, onSay }: LineProps) {
       )}
       {read?.kind === 'both' && (
         <p className="mt-1 flex flex-wrap items-center gap-2 text-sm">
-          Which one?
-          <Button onClick={() => take(read.byLabel.id)}>the value {read.byLabel.label}</Button>
+          Which one do you mean?
+          <Button onClick={() => take(read.byLabel.id)}>value {read.byLabel.label}</Button>
           <Button onClick={() => take(read.byNumber.id)}>
             stop {read.byNumber.number}, {read.byNumber.label}
           </Button>

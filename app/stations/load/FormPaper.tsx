@@ -19,9 +19,9 @@ export function FormPaper({ medium }: { medium: ProgramFormMedium }) {
         {rig.name}: into the {profile.name}
       </h1>
       <section className="mt-3 border-2 border-ink p-3">
-        <h2 className="text-xl">First: make it safe</h2>
+        <h2 className="text-xl">First make it safe</h2>
         <p>{PRECAUTIONS[rig.vehicle.kind].join(' Or: ')}</p>
-        <p className="mt-1">Hands, hair and cables clear. Transmitter on first, throttle at rest.</p>
+        <p className="mt-1">Keep hands, hair and cables clear. Transmitter on first, throttle at rest.</p>
         <p className="mt-1">{medium.plug} Read the form from the ESC before you change anything.</p>
       </section>
       <ByHand steps={load.before.map(handStep)} isCard={false} />
@@ -34,7 +34,7 @@ export function FormPaper({ medium }: { medium: ProgramFormMedium }) {
                 <th className="font-normal">set</th>
                 <th className="font-normal">from</th>
                 <th className="font-normal">to</th>
-                <th className="w-40 font-normal">read again, it shows</th>
+                <th className="w-40 font-normal">shows after reading</th>
               </tr>
             </thead>
             <tbody>
@@ -70,8 +70,8 @@ export function FormPaper({ medium }: { medium: ProgramFormMedium }) {
           ))}
         </ul>
         <p className="mt-2">
-          If anything answers otherwise: switch it off, stop, and say at which step. Club rules, event rules
-          and local law come first.
+          If anything differs: switch it off, stop, and note the step. Club rules, event rules and local law
+          come first.
         </p>
       </section>
     </article>

@@ -15,10 +15,10 @@ import { FactoryPassCode, SayPassCode } from './PassCode';
 import { useLinkJob } from './useLinkJob';
 
 const PHASES: Record<LinkPhase, string> = {
-  connecting: 'Find the ESC and make sure that it is this rig’s',
+  connecting: 'Find the ESC and check that it belongs to this rig',
   reading: 'Read every value',
-  backingUp: 'Keep a sheet of what is there',
-  writing: 'Write what differs',
+  backingUp: 'Save a sheet of what it holds',
+  writing: 'Write the changes',
   saving: 'Save',
   restarting: 'Restart the ESC',
   readingBack: 'Read every value back',
@@ -44,19 +44,19 @@ export function LinkLoad({ intents, onAgain, onNext }: Props) {
   const plug = profile.media.find((medium) => medium.family === 'link')?.plug;
   return (
     <div className="max-w-3xl px-5 py-6">
-      <h1 className="text-3xl">{onlyReads ? 'Reading by the link' : 'Loading by the link'}</h1>
-      <p className="mt-2 text-muted">{plug} Here it is the simulated ESC, on a line of its own.</p>
+      <h1 className="text-3xl">{onlyReads ? 'Reading by link' : 'Loading by link'}</h1>
+      <p className="mt-2 text-muted">{plug} Here this is the simulated ESC on its own line.</p>
       {'progress' in job && <Phases phases={phases} job={job} />}
       <div className="mt-6" aria-live="polite">
         {job.state === 'running' && <Button onClick={cancel}>Stop before the next value</Button>}
         {job.state === 'away' && (
           <Notice grade="caution" title="The server does not answer. Looking again …">
-            <p>Leave the ESC plugged in. What was read and written so far is kept.</p>
+            <p>Leave the ESC plugged in. Everything so far is kept.</p>
           </Notice>
         )}
         {job.state === 'forgotten' && (
           <Broken
-            title="The server was started anew in the middle of this."
+            title="The server restarted in the middle of this."
             unknownLabels={undefined}
             onAgain={onAgain}
           />
@@ -120,14 +120,14 @@ function Broken({ title, unknownLabels, onAgain, children }: BrokenProps) {
   const { rigId } = useBench();
   const certain =
     unknownLabels === undefined
-      ? 'What was to be written may or may not be there.'
+      ? 'The new values may or may not be stored.'
       : unknownLabels.length === 0
-        ? 'What the ESC holds is certain: it is shown under “What the ESC holds”.'
-        : `Nobody knows what the ESC holds for ${unknownLabels.map((label) => `“${label}”`).join(', ')}. Everything else is certain.`;
+        ? 'What the ESC holds is certain. See “What the ESC holds”.'
+        : `It is unknown what the ESC holds for ${unknownLabels.map((label) => `“${label}”`).join(', ')}. Everything else is certain.`;
   return (
     <Notice grade="caution" title={title}>
       <p className="mt-1">
-        {certain} {unknownLabels?.length !== 0 && 'Do not drive or fly before it was read.'} The draft is
+        {certain} {unknownLabels?.length !== 0 && 'Do not drive or fly before you read it.'} The draft is
         kept.
       </p>
       {children}
@@ -158,7 +158,7 @@ function Finished({
           ? 'Every value is read back.'
           : onlyReads
             ? 'Every value is read.'
-            : 'Nothing had to be written: the ESC held it all.'}
+            : 'Nothing to write: the ESC already held it all.'}
       </p>
       {surprises.length > 0 && <Surprises surprises={surprises} />}
       <FactoryPassCode />
@@ -166,7 +166,7 @@ function Finished({
         <>
           <p className="mt-4 text-xl">Before it moves again:</p>
           <ul className="mt-2 list-disc pl-6 text-lg">
-            <li>The link adapter is out, the fan or card is back in its socket.</li>
+            <li>Unplug the link adapter. Plug the fan or card back in.</li>
             {ACCEPTANCE[rig.vehicle.kind].map((line) => (
               <li key={line}>{line}</li>
             ))}
@@ -175,10 +175,10 @@ function Finished({
       )}
       {byHand.length > 0 && (
         <div className="mt-4">
-          <Notice grade="caution" title="Before it drives: what is left to do by hand">
+          <Notice grade="caution" title="Before it drives: do this by hand">
             <p>{byHand.map(handChangeTitle).join('; ')}.</p>
             <Button className="mt-2" onClick={onAgain}>
-              Go on by hand
+              Do it by hand
             </Button>
           </Notice>
         </div>
@@ -199,7 +199,7 @@ function Surprises({ surprises }: { surprises: Surprise[] }) {
   const { profile } = useBench();
   return (
     <div className="mt-3">
-      <Notice grade="note" title="Found other than was believed">
+      <Notice grade="note" title="Different from what was believed">
         <ul className="mt-1 list-disc pl-5">
           {surprises.map(({ itemId, believedStopId, foundStopId }) => {
             const item = itemById(profile, itemId);
@@ -207,7 +207,7 @@ function Surprises({ surprises }: { surprises: Surprise[] }) {
               <li key={itemId}>
                 “{item.label}” is on {stopById(item, foundStopId).label};{' '}
                 {believedStopId === null
-                  ? 'nobody knew'
+                  ? 'unknown before'
                   : `believed was ${stopById(item, believedStopId).label}`}
                 .
               </li>

@@ -134,14 +134,14 @@ export function LoadDeck({
               grade="caution"
               title={
                 trouble === 'away'
-                  ? 'The server does not answer. What you see here is kept, and sent when it is back.'
-                  : 'This rig has another ESC, or another revision of it, since this page was opened.'
+                  ? 'The server does not answer. What you see is kept, and sent when it is back.'
+                  : 'This rig now has another ESC or another revision of it.'
               }
             >
               {trouble === 'refused' && (
                 <p>
-                  What was stored since cannot be written down here. Reload the page, and say under “What the
-                  ESC holds” what you saw.
+                  This page cannot note what you stored since. Reload it, and enter what you saw under “What
+                  the ESC holds”.
                 </p>
               )}
             </Notice>
@@ -191,7 +191,7 @@ export function LoadDeck({
       <div className="grid content-start gap-4">
         {beside({ due, itemId: leg?.itemId, isShowing: showsLeg })}
         <Notice grade="hazard" title={precaution}>
-          <p className="text-sm">The ESC arms again each time it is switched on.</p>
+          <p className="text-sm">The ESC arms again at each power-on.</p>
         </Notice>
         <section aria-label="This load" className="text-sm">
           <h2 className="text-lg">This load</h2>
@@ -223,7 +223,7 @@ function ToRest() {
   const { rig } = useBench();
   return (
     <p className="font-display text-4xl font-bold" data-testid="instruction">
-      {rig.channel.rest === 'centre' ? 'Let the trigger go.' : 'Stick all the way down.'}
+      {rig.channel.rest === 'centre' ? 'Release the trigger.' : 'Stick all the way down.'}
     </p>
   );
 }

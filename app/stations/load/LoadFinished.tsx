@@ -36,18 +36,18 @@ export function LoadFinished({ medium, where, after, changed, ready, arms, onNex
     <div>
       <p className="font-display text-4xl leading-tight font-bold lg:text-5xl" data-testid="instruction">
         {medium === null
-          ? 'All of it is done.'
+          ? 'All done.'
           : medium === 'programForm'
-            ? 'Every value is read off the form.'
+            ? 'Every value is read back from the form.'
             : shows
               ? 'Every value is counted back.'
-              : 'Every value was heard being stored.'}
+              : 'You heard every value being stored.'}
       </p>
       {!arms && (
         <div className="mt-3 max-w-2xl">
-          <Notice grade="caution" title="It will not start to drive yet">
+          <Notice grade="caution" title="It will not drive yet">
             <p>
-              What it has learned as rest is not where your radio rests. Switch it off, and calibrate its end
+              Your radio does not rest at the neutral it has learned. Switch it off and calibrate its end
               points next.
             </p>
           </Notice>
@@ -55,8 +55,8 @@ export function LoadFinished({ medium, where, after, changed, ready, arms, onNex
       )}
       {medium !== null && !shows && (
         <p className="mt-3 max-w-2xl">
-          This menu does not show what is stored, so nothing could be counted back. The sheet says so; the
-          trial below is what tells.
+          This menu cannot show stored values, so nothing was counted back. The sheet says so. Do the test
+          below to be sure.
         </p>
       )}
       <p className="mt-4 text-xl">
@@ -107,7 +107,7 @@ function KeptSheet({
         <textarea name="note" rows={2} className="mt-1 w-full rounded-sm border border-muted bg-sheet p-2" />
       </label>
       <Button type="submit" look="main" className="mt-3" disabled={saving || number === undefined}>
-        Done: to the sheets
+        Done: go to Sheets
       </Button>
     </Form>
   );

@@ -21,9 +21,7 @@ export function MishapPanel({ bench, due, session }: Props) {
   return (
     <details className="rounded-sm border border-rule px-3.5 py-2">
       <summary className="min-h-9 cursor-pointer py-1 font-bold">Make a mistake on purpose</summary>
-      <p className="text-sm text-muted">
-        Better here than on the real one. See how the guide brings it back.
-      </p>
+      <p className="text-sm text-muted">Better here than on a real ESC. See how the guide recovers.</p>
       <ul className="mt-2 grid gap-2 pb-2">
         {mishaps.map(({ id, words, inputs }) => (
           <li key={id}>

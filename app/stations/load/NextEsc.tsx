@@ -9,7 +9,7 @@ export function NextEsc({ onNext }: { onNext: () => void }) {
   if (next === -1) return null;
   return (
     <Button look="main" onClick={onNext}>
-      Go on with {escNames(rig)[next]}: {leftByEsc[next]} {leftByEsc[next] === 1 ? 'value' : 'values'}
+      Continue with {escNames(rig)[next]}: {leftByEsc[next]} {leftByEsc[next] === 1 ? 'value' : 'values'}
     </Button>
   );
 }

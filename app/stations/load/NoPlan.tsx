@@ -17,22 +17,22 @@ export function NoPlan({ why }: { why: NoWay }) {
   if (calibration.family !== 'none')
     return (
       <Said first="Calibrate its end points first.">
-        It would not start to drive: what it has learned as rest is not where your radio rests. Its menu opens
-        only then. {to}
+        It would not drive: your radio does not rest at the neutral it has learned. Its menu opens only after
+        that. {to}
       </Said>
     );
   if (calibration.reason === 'digital')
     return (
-      <Said first="Say at Endpoints that its range is set.">
-        A flight controller or a link sets it, and what it has for rest is not what your radio sends now. {to}
+      <Said first="Confirm on Endpoints that its range is set.">
+        A flight controller or a link sets its rest position, and your radio sends another one. {to}
       </Said>
     );
   const micros = (pulse: number): string => `${formatNumber(pulse, 0)} µs`;
   return (
-    <Said first="Bring the radio to where this ESC rests.">
-      Its range is fixed: it starts to drive at {micros(memory.range.neutralMicros)}, and your radio rests at{' '}
-      {micros(restMicros(rig.channel))}. Move end point or trim at the radio until they meet, and type the new
-      numbers under Rig.
+    <Said first="Match the radio to this ESC.">
+      Its range is fixed. It starts to drive at {micros(memory.range.neutralMicros)}, and your radio rests at{' '}
+      {micros(restMicros(rig.channel))}. Move the end point or trim in the radio until they match. Then type
+      the new numbers on the Rig page.
     </Said>
   );
 }

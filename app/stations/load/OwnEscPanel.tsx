@@ -59,7 +59,7 @@ export function OwnEscPanel({ profile, family, due, itemId, isShowing, onDone, o
       ) : (
         <div className="mt-3 grid gap-2">
           <Button look="main" className="min-h-16 text-xl" disabled={!due} onClick={next}>
-            Done, it answered so
+            Done, it did that
             <span className="text-xs font-normal">space bar</span>
           </Button>
           <Button look="quiet" onClick={() => setAsking(true)}>
@@ -105,7 +105,7 @@ function SomethingElse({
         <legend className="font-bold">
           {shown ? 'Anything else: switch' : 'Switch'} it off. Was something stored?
         </legend>
-        <p className="text-sm text-muted">A long tone, a tune or a lamp that goes out says so.</p>
+        <p className="text-sm text-muted">A long tone, a tune or a lamp going out means yes.</p>
         <Button onClick={() => onLost(undefined)}>No, nothing</Button>
         <label className="grid gap-1 border-t border-rule pt-3">
           Yes, for
@@ -121,9 +121,9 @@ function SomethingElse({
             ))}
           </select>
         </label>
-        <Button onClick={() => onLost(stored)}>Yes, and I do not know what</Button>
+        <Button onClick={() => onLost(stored)}>Yes, but I do not know what</Button>
         <Button look="quiet" onClick={onBack}>
-          Back: it is as it should be
+          Back: it did what it should
         </Button>
       </fieldset>
     </div>

@@ -11,8 +11,8 @@ export function SayPassCode({ onSaid }: { onSaid: () => void }) {
   return (
     <div className="mt-3">
       <p>
-        Whoever set it wrote it down, it is hoped. If nobody knows it, the maker’s way of resetting the
-        adapter brings back {FACTORY_PASS_CODE}.
+        Ask whoever set it. If nobody knows it, reset the adapter as its maker says; that brings back{' '}
+        {FACTORY_PASS_CODE}.
       </p>
       <PassCodeForm label="Its pass code" submit="Use this one" what="sayPassCode" onDone={onSaid} />
     </div>
@@ -27,7 +27,7 @@ export function FactoryPassCode() {
   if (changed)
     return (
       <p className="mt-4" role="status">
-        The pass code is changed. Note it beside the model: nobody can read it out of the ESC.
+        The pass code is changed. Write it down: nobody can read it from the ESC.
       </p>
     );
   if (linkPassCode !== FACTORY_PASS_CODE) return null;
@@ -37,9 +37,9 @@ export function FactoryPassCode() {
   };
   return (
     <div className="mt-4">
-      <Notice grade="caution" title={`The pass code is still the factory’s, ${FACTORY_PASS_CODE}.`}>
-        <p>By radio, anybody near who knows that can change this ESC.</p>
-        <PassCodeForm label="Another one" submit="Change it" what="changePassCode" onDone={done} />
+      <Notice grade="caution" title={`The pass code is still the factory one, ${FACTORY_PASS_CODE}.`}>
+        <p>Anybody near who knows it can change this ESC by radio.</p>
+        <PassCodeForm label="New pass code" submit="Change it" what="changePassCode" onDone={done} />
       </Notice>
     </div>
   );
@@ -61,7 +61,7 @@ function PassCodeForm({ label, submit, what, onDone }: FormProps) {
     setBusy(true);
     const answer = await askLink(`/rigs/${rigId}/link`, { do: what, passCode });
     setBusy(false);
-    if (!answer) setProblem('The server does not answer; try once more in a moment.');
+    if (!answer) setProblem('The server does not answer. Try again in a moment.');
     else if (answer.body.sentence !== undefined) setProblem(answer.body.sentence);
     else onDone();
   };

@@ -39,7 +39,7 @@ export function RunItself({ bench, due, counts, running, onRun, onCount }: Props
       ) : (
         <Play className="size-5" aria-hidden="true" />
       )}
-      {running ? 'Stop: I go on by hand' : 'Let the plan run by itself'}
+      {running ? 'Stop: I do the rest by hand' : 'Let the plan run by itself'}
     </Button>
   );
 }

@@ -16,10 +16,10 @@ export async function keepHandStep(
   value: number,
 ): Promise<string | undefined> {
   const setup = readHandValues({ [key]: value });
-  if (!setup) return 'The page named nothing that this model has. Reload it.';
+  if (!setup) return 'That request does not fit this model. Reload the page.';
   if (problemsOf(rigSchema, withHandValues(rig, setup)).length > 0) {
     const { name } = HAND_VALUES[key as HandValueKey];
-    return `${name}: this number does not go with the rest of the model. See it under Rig.`;
+    return `${name}: this number does not fit the rest of the model. Check it on the Rig page.`;
   }
   await keepHandValues(rigId, setup);
   return undefined;

@@ -24,7 +24,7 @@ export async function action({ params, request }: Route.ActionArgs) {
   if (body.do === 'sayPassCode' || body.do === 'changePassCode') {
     const passCode = Number(body.passCode);
     if (!isPassCode(passCode))
-      return refused('A pass code has four digits, and does not begin with a nought.', 400);
+      return refused('A pass code has four digits and does not start with zero.', 400);
     if (body.do === 'sayPassCode') {
       await keepPassCode(bench.rigId, passCode);
       return Response.json({ ok: true });
@@ -34,7 +34,7 @@ export async function action({ params, request }: Route.ActionArgs) {
   }
   const intents = readIntents(bench.profile, body.intents);
   if (body.do !== 'begin' || !intents) {
-    return refused('The load names stops that this ESC does not have.', 400);
+    return refused('This load uses stops that the ESC does not have.', 400);
   }
   const sentence = beginLinkJob(benchAtEsc(bench, body.escNumber), intents);
   return sentence === undefined ? Response.json({ ok: true }) : refused(sentence, 409);

@@ -47,7 +47,7 @@ function PaperOfOne() {
   if (!medium || !plan || !isPlanned(plan) || changeCount === 0)
     return (
       <div className="max-w-3xl px-5 py-6">
-        <h1 className="text-3xl">No plan for paper</h1>
+        <h1 className="text-3xl">No plan to print</h1>
         {changeCount > 0 && medium && plan && !isPlanned(plan) && (
           <div className="mt-3">
             <NoPlan why={plan} />
@@ -56,7 +56,7 @@ function PaperOfOne() {
         <p className="mt-3 text-lg">
           {changeCount === 0
             ? 'Nothing is drafted. '
-            : !medium && 'This ESC is worked by link only: there is nothing for a hand to do. '}
+            : !medium && 'This ESC is set by link only. There are no steps to print. '}
           <Link className="underline" to={`/rigs/${rigId}/load`}>
             Back to Load
           </Link>
@@ -68,7 +68,7 @@ function PaperOfOne() {
     <article className={`px-5 py-6 print:p-0 ${isCard ? 'max-w-sm text-sm' : 'max-w-3xl print:max-w-none'}`}>
       <PrintBar back={[`/rigs/${rigId}/load`, 'Back to Load']}>
         <TickBox on={isCard} onChange={setIsCard} className="text-base">
-          as a card for the pit
+          as a pit card
         </TickBox>
       </PrintBar>
       <h1 className={`mt-5 print:mt-0 ${isCard ? 'text-xl' : 'text-3xl'}`}>
@@ -76,9 +76,9 @@ function PaperOfOne() {
       </h1>
       <p className="mt-1">About {formatDuration(plan.seconds)}. Tick what is done.</p>
       <section className="mt-3 border-2 border-ink p-3">
-        <h2 className={isCard ? 'text-base' : 'text-xl'}>First: make it safe</h2>
+        <h2 className={isCard ? 'text-base' : 'text-xl'}>First make it safe</h2>
         <p>{PRECAUTIONS[kind].join(' Or: ')}</p>
-        <p className="mt-1">Hands, hair and cables clear. Transmitter on first, throttle at rest.</p>
+        <p className="mt-1">Keep hands, hair and cables clear. Transmitter on first, throttle at rest.</p>
       </section>
       <ByHand steps={plan.before} isCard={isCard} />
       <ol className="mt-3">
@@ -97,8 +97,8 @@ function PaperOfOne() {
           ))}
         </ul>
         <p className="mt-2">
-          If anything answers otherwise: switch it off, stop, and say at which step. Club rules, event rules
-          and local law come first.
+          If anything differs: switch it off, stop, and note the step. Club rules, event rules and local law
+          come first.
         </p>
       </section>
     </article>
@@ -127,8 +127,7 @@ function Leg({ leg: { title, steps, countBack }, isCard }: { leg: PaperLeg; isCa
 }
 
 /** Some media work before the ESC has learned the radio. */
-const NOT_YET_DRIVING =
-  'Switch it off. Calibrate its end points before anything else below: until then it does not start to drive.';
+const NOT_YET_DRIVING = 'Switch it off. Calibrate its end points first: until then it does not drive.';
 
 interface PaperPlan {
   before: HandStep[];

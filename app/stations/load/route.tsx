@@ -63,7 +63,7 @@ async function keepLoaded(bench: Bench, form: FormData): Promise<LoadAnswer> {
     typeof medium !== 'string' ||
     (medium !== '' && !Object.hasOwn(MEDIA, medium))
   )
-    return { sentence: 'The page did not say by which medium it loaded. Reload it.' };
+    return { sentence: 'That request was incomplete. Reload the page.' };
   const said = new Set(form.getAll('changed'));
   const changedBefore = await changedSinceLastSheet(worked);
   // Also what was stored at another device, before the load was left half-way.

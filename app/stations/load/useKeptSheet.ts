@@ -8,8 +8,8 @@ import type { LoadAnswer } from './loadAnswer';
 
 const TRY_AGAIN_MS = 2000;
 const WHY_NOT_KEPT = {
-  away: 'the server does not answer. It is tried again until it does; stay on this page.',
-  full: 'there is no room on the disk of the bench computer. Make room there and stay on this page: it is tried again.',
+  away: 'the server does not answer. Stay on this page: it keeps trying.',
+  full: 'the disk of the bench computer is full. Free some space and stay on this page: it keeps trying.',
 } as const;
 
 interface FinishedLoad {

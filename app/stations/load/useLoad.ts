@@ -57,7 +57,7 @@ export function useLoad(
     );
     setSurprise(
       astray &&
-        `“${itemById(profile, astray.itemId).label}” was set to something else. The plan puts it right.`,
+        `“${itemById(profile, astray.itemId).label}” was set to something else. The plan corrects it.`,
     );
     setSession(next);
     tell(esc, findings);
@@ -71,7 +71,7 @@ export function useLoad(
     setSurprise(
       right
         ? undefined
-        : `“${label}” shows ${countInWords(flashes)}, not what was meant. It is stored again.`,
+        : `“${label}” shows ${countInWords(flashes)}, not the drafted value. It is stored again.`,
     );
     setSession(answer.session);
     tell(esc, [answer.finding]);
@@ -88,12 +88,13 @@ export function useLoad(
   const onLost = (esc: SimulatedEsc, itemId: string | undefined): void => {
     watched.current = NOTHING_SEEN;
     if (itemId === undefined) {
-      setSurprise('From the beginning of this value. What was stored before stays stored.');
+      setSurprise('Start this value again. Everything stored before stays stored.');
       return;
     }
     const { session: next, finding } = afterAstray(session, itemId);
     const { label } = itemById(profile, itemId);
-    const outcome = session.target[itemId] === undefined ? 'It was before, too.' : 'The plan puts it right.';
+    const outcome =
+      session.target[itemId] === undefined ? 'It was unknown before, too.' : 'The plan corrects it.';
     setSurprise(`“${label}” is unknown now. ${outcome}`);
     setSession(next);
     tell(esc, [finding]);

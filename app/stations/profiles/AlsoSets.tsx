@@ -25,9 +25,7 @@ export function AlsoSets({ item, onChange }: Props) {
   };
   return (
     <fieldset>
-      <legend className="text-muted">
-        Its stops also decide another setting (“brushless, forward only”)
-      </legend>
+      <legend className="text-muted">Its stops also set something else (“brushless, forward only”)</legend>
       <select
         aria-label="The other setting"
         value={alsoSets?.setting ?? ''}
@@ -54,7 +52,7 @@ export function AlsoSets({ item, onChange }: Props) {
               onChange={(event) => choose(id, event.target.value)}
               className={`${INPUT} text-base`}
             >
-              <option value="">says nothing of it</option>
+              <option value="">does not set it</option>
               {Object.entries(choices).map(([choice, words]) => (
                 <option key={choice} value={choice}>
                   {words}

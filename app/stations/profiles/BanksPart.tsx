@@ -15,7 +15,7 @@ export function BanksPart({ bench }: { bench: SketchBench }) {
         It keeps several sets of values (banks)
       </summary>
       <SelectField
-        label="A bank is chosen by"
+        label="Banks are chosen by"
         value={sketch.bankItemId}
         problem={problemAt('bankItemId') ?? problemAt('banks')}
         options={[['', 'no banks'], ...candidates.map(({ id, label }) => [id, label] as const)]}
@@ -37,7 +37,7 @@ export function BanksPart({ bench }: { bench: SketchBench }) {
             </TickBox>
           ))}
           <p className="mt-1">
-            Say under “Ties to other items” of each item whether it is once in each bank.
+            For each item, tick under “Ties to other items” whether every bank has its own.
           </p>
         </fieldset>
       )}

@@ -74,7 +74,7 @@ export function ItemEditor({ bench, place, read }: Props) {
         </div>
         <div className="min-w-56 flex-1">
           <Field
-            label="Stops, in its order; a star behind the factory’s"
+            label="Stops in its order; a star after the factory stop"
             problem={problemAt(`${path}.stops`) ?? problemAt(`${path}.factory`)}
           >
             {(id) => (
@@ -105,7 +105,7 @@ export function ItemEditor({ bench, place, read }: Props) {
             onClick={() => moveItem(place, 1)}
             disabled={place === sketch.items.length - 1}
           />
-          <IconButton label={`Take item ${place + 1} away`} icon={Trash2} onClick={() => removeItem(place)} />
+          <IconButton label={`Remove item ${place + 1}`} icon={Trash2} onClick={() => removeItem(place)} />
         </div>
       </div>
       <div className="mt-2 flex flex-wrap items-start gap-x-4 gap-y-2 sm:pl-11">
@@ -149,8 +149,8 @@ export function ItemEditor({ bench, place, read }: Props) {
       {(item.setting === 'throttleCurve' || item.setting === 'brakeCurve') && (
         <div className="mt-2 sm:ml-11">
           <TextField
-            label="Drawn by its owner, through so many points"
-            hint="2 to 11, both ends among them. Empty where only its stops can be chosen."
+            label="Curve points that the owner sets"
+            hint="2 to 11, both ends included. Leave empty if only its stops can be chosen."
             value={item.curvePoints}
             problem={problemAt(`${path}.curvePoints`)}
             width="w-24"
@@ -169,8 +169,8 @@ export function ItemEditor({ bench, place, read }: Props) {
       )}
       {turned.length > 0 && (
         <p role="status" className="mt-2 text-sm sm:ml-11">
-          Their assumed sizes have changed with it: {turned.map((label) => `“${label}”`).join(', ')}. Stated
-          and measured ones stay.
+          Their assumed sizes changed too: {turned.map((label) => `“${label}”`).join(', ')}. Stated and
+          measured sizes stay.
         </p>
       )}
       {item.asked.map((question) => (
@@ -209,13 +209,13 @@ export function ItemEditor({ bench, place, read }: Props) {
           </summary>
           {!isNamed(setting) && setting.id !== 'other' && (
             <p className="mb-2 text-sm">
-              A stop that leaves its size to another item of the same setting (“custom”): write{' '}
-              <strong>another item</strong>, and let that item be in the menu only while this stop is chosen.
+              If a stop leaves its size to another item (“custom”), type <strong>another item</strong>. Then
+              show that item in the menu only while this stop is chosen.
             </p>
           )}
           {setting.id === 'cutoff' && (
             <p className="mb-2 text-sm">
-              A stop that counts the whole pack: write its volts and “pack”, as in <strong>9.6 pack</strong>.
+              For a stop that counts the whole pack, type volts and “pack”: <strong>9.6 pack</strong>.
             </p>
           )}
           <ol className="grid gap-2">

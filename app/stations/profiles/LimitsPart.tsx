@@ -65,11 +65,11 @@ export function LimitsPart({ bench }: { bench: SketchBench }) {
       <PresetMark bench={bench} id="bec" />
       <details className="mt-3">
         <summary className="min-h-11 cursor-pointer py-2 underline underline-offset-4">
-          Throttle: start-up, factory range, deadband
+          Throttle: power-on, factory range, deadband
         </summary>
         <div className="flex flex-wrap gap-x-6 gap-y-3">
           <TextField
-            label="Looks at the throttle after"
+            label="Checks the throttle after"
             unit="ms"
             width="w-24"
             value={sketch.bootMs}

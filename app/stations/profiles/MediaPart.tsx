@@ -35,7 +35,7 @@ export function MediaPart({ bench }: { bench: SketchBench }) {
             />
             {sketch.media.length > 1 && (
               <Button look="quiet" onClick={() => set({ media: sketch.media.filter((_, n) => n !== place) })}>
-                Take away
+                Remove
               </Button>
             )}
           </div>
@@ -125,7 +125,7 @@ function PartFields({ part, fields, path, problemAt, onChange }: PartFieldsProps
 }
 
 const HINTS: Partial<Record<PartField['unit'], string>> = {
-  notes: 'l h short, L H long, low and high; a space between groups. Empty: counted notes.',
+  notes: 'l h are short notes, L H long; low and high. Put a space between groups. Empty: counted notes.',
   items: 'Item numbers, a space between.',
-  pages: 'In its order: a title, its item numbers, a semicolon. “Drive: 1 2 5; Brake: 3 4”. Empty: one page.',
+  pages: 'In order: title, item numbers, semicolon. “Drive: 1 2 5; Brake: 3 4”. Empty: one page.',
 };

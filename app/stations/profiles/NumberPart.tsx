@@ -22,7 +22,7 @@ export function NumberPart({ item, onChange }: { item: SketchItem; onChange: (it
         on={number.unlockedByHold}
         onChange={(unlockedByHold) => onChange({ ...item, number: { ...number, unlockedByHold } })}
       >
-        a key must be held before it moves
+        a held key unlocks it
       </TickBox>
     </div>
   );

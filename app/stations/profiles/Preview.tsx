@@ -12,9 +12,9 @@ const CELLS_FOR_ORDER = 4;
 export function Preview({ profile }: { profile: EscProfile }) {
   return (
     <>
-      <h3 className="text-xl">Its rails</h3>
+      <h3 className="text-xl">Rails</h3>
       {profile.items.some(({ stops }) => stops.some(({ basis }) => basis === 'assumed')) && (
-        <p className="text-sm text-caution">Amber ticks: a size that is only assumed.</p>
+        <p className="text-sm text-caution">Amber ticks: the size is only assumed.</p>
       )}
       {momentsOf('wheels').map((moment) => {
         const items = profile.items.filter((item) => VOCABULARY[item.setting].moment === moment);
@@ -27,7 +27,7 @@ export function Preview({ profile }: { profile: EscProfile }) {
           </div>
         );
       })}
-      <h3 className="mt-6 text-xl">Its card</h3>
+      <h3 className="mt-6 text-xl">Programming card</h3>
       <CardPreview profile={profile} />
     </>
   );
@@ -78,7 +78,7 @@ function isPassedBy(item: ProfileItem, stop: ProfileItem['stops'][number]): bool
 function CardPreview({ profile }: { profile: EscProfile }) {
   const columns = Math.max(...profile.items.map((item) => labelsInWords(item).length));
   return (
-    <Scrollable label="Its card">
+    <Scrollable label="Programming card">
       <table className="text-sm">
         <thead className="text-muted">
           <tr>

@@ -19,9 +19,9 @@ export function TablePanel({ bench, onTaken }: { bench: SketchBench; onTaken: ()
   return (
     <div className="mt-3 rounded-sm border border-rule p-3">
       <p className="text-sm">
-        Type the manual’s table into any spreadsheet and paste it here, or choose the file. Numbers down and
-        stops across, the other way round, or a line for each stop; a star or brackets mark the factory’s
-        value. Decimal commas are fine between tabs or semicolons.
+        Type the manual’s table into any spreadsheet. Paste it here or choose the file. Items may run down or
+        across, or use one line per stop. Mark the factory value with a star or brackets. Decimal commas work
+        with tabs or semicolons.
       </p>
       <textarea
         value={text}
@@ -47,7 +47,7 @@ export function TablePanel({ bench, onTaken }: { bench: SketchBench; onTaken: ()
             </p>
           )}
           <SelectField
-            label="Is it laid out otherwise?"
+            label="Is the layout different?"
             value={layout}
             options={[['', 'as it was read'], ...Object.entries(LAYOUTS)]}
             onChange={(chosen) => setLayout(chosen as Layout | '')}
@@ -57,14 +57,14 @@ export function TablePanel({ bench, onTaken }: { bench: SketchBench; onTaken: ()
               problems={read.problems.map((p) => ({ ...p, path: '' }))}
               title={
                 read.items.length > 0
-                  ? 'Mend this in the table first: taken over, it would be wrong.'
-                  : 'Nothing could be taken from this.'
+                  ? 'Fix this in the table first. Otherwise the profile would be wrong.'
+                  : 'Nothing could be read from this.'
               }
             />
             {read.problems.length === 0 && (
               <Problems
                 problems={read.open.map((p) => ({ ...p, path: '' }))}
-                title="Not all of it is clear. Mend it here, or in the items below."
+                title="Some of it is unclear. Fix it here or in the items below."
               />
             )}
           </div>
@@ -79,8 +79,8 @@ export function TablePanel({ bench, onTaken }: { bench: SketchBench; onTaken: ()
               }}
             >
               {bench.sketch.items.length > 0
-                ? `Put these ${read.items.length} in place of all items`
-                : `Take over these ${read.items.length} items`}
+                ? `Replace all items with these ${read.items.length} `
+                : `Use these ${read.items.length} items`}
             </Button>
           )}
         </div>

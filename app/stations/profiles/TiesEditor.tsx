@@ -41,7 +41,7 @@ export function TiesEditor({ bench, place }: { bench: SketchBench; place: number
       {problem && <p className="text-sm font-bold text-hazard">{problem}</p>}
       <div className="grid gap-3 text-sm">
         <fieldset>
-          <legend className="text-muted">It does nothing while</legend>
+          <legend className="text-muted">Has no effect while</legend>
           {(Object.entries(MODEL_FACTS) as [ModelFact, string][]).map(([fact, words]) => (
             <TickBox key={fact} className="mr-4" on={facts.includes(fact)} onChange={() => toggleFact(fact)}>
               {words}
@@ -80,7 +80,7 @@ export function TiesEditor({ bench, place }: { bench: SketchBench; place: number
           )}
         </fieldset>
         <fieldset>
-          <legend className="text-muted">Choosing it also sets others</legend>
+          <legend className="text-muted">Its stops also set other items</legend>
           {ties.overwrites.map(({ stopId, sets }, n) => {
             const [[itemId, setId]] = Object.entries(sets) as [[string, string]];
             return (
@@ -131,7 +131,7 @@ export function TiesEditor({ bench, place }: { bench: SketchBench; place: number
           )}
         </fieldset>
         <fieldset>
-          <legend className="text-muted">It is in the menu only while</legend>
+          <legend className="text-muted">In the menu only while</legend>
           {ties.existsWhile.map(({ itemId, stopIds }, n) => (
             <StopPick
               key={n}
@@ -166,12 +166,12 @@ export function TiesEditor({ bench, place }: { bench: SketchBench; place: number
           )}
           {sketch.bankItemId !== '' && sketch.bankItemId !== item.id && (
             <TickBox on={item.inBank} onChange={(inBank) => setItem(place, { ...item, inBank })}>
-              the ESC has it once in each bank
+              every bank has its own
             </TickBox>
           )}
         </fieldset>
         <fieldset>
-          <legend className="text-muted">Stops that do something once and are not held (a reset, say)</legend>
+          <legend className="text-muted">Stops that act once and are not held (such as a reset)</legend>
           {besideNumber(item).map(
             ({ id, label }) =>
               id !== '' && (
@@ -198,7 +198,7 @@ export function TiesEditor({ bench, place }: { bench: SketchBench; place: number
         </TickBox>
         {ties.switchedOffBy ? (
           <StopPick
-            words="it is switched off only by"
+            words="only switched off by"
             others={others}
             itemId={ties.switchedOffBy.itemId}
             stopIds={[ties.switchedOffBy.stopId]}
@@ -283,7 +283,7 @@ function StopPick({ words, others, itemId, stopIds, onChange, onRemove }: StopPi
       </select>
       {stopIds.length > 1 && <span className="text-muted">or {stopIds.length - 1} more</span>}
       <Button look="quiet" onClick={onRemove}>
-        take away
+        remove
       </Button>
     </span>
   );

@@ -15,7 +15,7 @@ export function TypedPart({ item, hasOwnKeys, problemAt, onChange }: Props) {
   return (
     <div className="mt-2 flex flex-wrap items-start gap-x-6 gap-y-2 sm:ml-11">
       <TextField
-        label={hasOwnKeys ? 'Printed on its key' : 'Typed for it, if not its number'}
+        label={hasOwnKeys ? 'Printed on its key' : 'Typed code, if not its number'}
         value={item.typed}
         problem={problemAt('typed')}
         width="w-40"
@@ -23,13 +23,13 @@ export function TypedPart({ item, hasOwnKeys, problemAt, onChange }: Props) {
       />
       {isOpen && (
         <SelectField
-          label="Typed for its stops"
+          label="Typed codes of its stops"
           value={item.typedAs}
           problem={problemAt('typedAs')}
           options={[
             ['', 'choose …'],
             ['stopNumber', 'the number of the stop'],
-            ['printedNumber', 'the printed number, without its point'],
+            ['printedNumber', 'the printed number without its decimal point'],
           ]}
           onChange={(typedAs) => onChange({ ...item, typedAs: typedAs as TypedAs })}
         />

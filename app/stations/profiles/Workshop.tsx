@@ -43,14 +43,14 @@ export function Workshop({ start, name, takenIds, problems: refused }: Props) {
       <div className="min-w-0">
         {bench.wasKept && (
           <div className="mb-4">
-            <Notice grade="note" title="Work from earlier, not saved yet, is back.">
+            <Notice grade="note" title="Your unsaved work is back.">
               <Button look="quiet" onClick={bench.startOver}>
-                Throw it away and start over
+                Discard it and start over
               </Button>
             </Notice>
           </div>
         )}
-        <Problems problems={refused} title="Not saved. What you typed is kept." />
+        <Problems problems={refused} title="Not saved yet. What you typed is kept." />
         <LimitsPart bench={bench} />
         <MediaPart bench={bench} />
         <section aria-labelledby="items" className="mt-8">
@@ -63,7 +63,7 @@ export function Workshop({ start, name, takenIds, problems: refused }: Props) {
             </Button>
           </div>
           <p className="mt-1 text-sm text-muted">
-            A number instead of stops: its ends and its step, as in “4.4 … 21.0 step 0.1 V”.
+            For a number instead of stops, type its ends and step: “4.4 … 21.0 step 0.1 V”.
           </p>
           {tableOpen && <TablePanel bench={bench} onTaken={() => setTableOpen(false)} />}
           {bench.problemAt('items') && (
@@ -72,20 +72,20 @@ export function Workshop({ start, name, takenIds, problems: refused }: Props) {
           {unconfirmed > 0 && (
             <p className="mt-3 flex flex-wrap items-center gap-3 text-sm" role="status">
               <span className="min-w-0 flex-1 basis-64">
-                {unconfirmed === 1 ? 'One suggestion waits' : `${unconfirmed} suggestions wait`} to be looked
-                at: confirm each, or choose another setting. Nothing is guessed without you.
+                {unconfirmed === 1 ? 'One suggestion waits' : `${unconfirmed} suggestions wait`} to check:
+                confirm each, or choose another setting. Nothing counts until you confirm it.
               </span>
               {clear.length > 0 && (
                 <Button onClick={() => bench.set({ items: sketch.items.map(confirmedIn(clear)) })}>
-                  Confirm the {clear.length} that no other word is taken for
+                  Confirm the {clear.length} clear ones
                 </Button>
               )}
             </p>
           )}
           {asked > 0 && (
             <p className="mt-3 text-sm" role="status">
-              <strong>{asked === 1 ? 'One item has' : `${asked} items have`} a question</strong>: what the
-              manual prints can be read in two ways.
+              <strong>{asked === 1 ? 'One item has' : `${asked} items have`} a question</strong>: the manual’s
+              words can mean two things.
             </p>
           )}
           <ol>
@@ -113,16 +113,16 @@ export function Workshop({ start, name, takenIds, problems: refused }: Props) {
           <>
             {!profile && (
               <p className="mb-2 text-sm text-caution">
-                As it will be, if the suggestions hold
+                As it will be if the suggestions are right
                 {preview.left > 0 &&
-                  `; without ${preview.left === 1 ? 'one item' : `${preview.left} items`} not in order yet`}
+                  `; without ${preview.left === 1 ? 'one item' : `${preview.left} items`} not complete yet`}
                 .
               </p>
             )}
             <Preview profile={preview.profile} />
           </>
         ) : (
-          <p className="text-muted">Its rails and its card appear here with the first item.</p>
+          <p className="text-muted">Rails and programming card appear here with the first item.</p>
         )}
       </aside>
     </div>

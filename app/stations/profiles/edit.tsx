@@ -32,8 +32,8 @@ export default function EditProfileRoute({ loaderData: { start }, actionData }: 
     <Page wide>
       <h1 className="text-4xl wrap-anywhere">{start.name}</h1>
       <p className="mt-2 mb-6 max-w-2xl text-lg text-muted">
-        Revision {start.revision} stays as it is; what you keep becomes revision {start.revision + 1}. Sheets
-        keep the one they were made with, and each rig asks before it moves.
+        Revision {start.revision} stays as it is. Your changes become revision {start.revision + 1}. Sheets
+        keep their revision, and each rig asks before it moves to the new one.
       </p>
       <AwayNotice answer={actionData} />
       <Workshop

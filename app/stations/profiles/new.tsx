@@ -63,8 +63,8 @@ export default function NewProfileRoute({ loaderData, actionData }: Route.Compon
       {start ? (
         <>
           <p className="mt-2 mb-6 max-w-2xl text-lg text-muted">
-            From its manual and its case. What you type is checked at once and kept in this browser until it
-            is saved.
+            Use its manual and its label. What you type is checked at once and kept in this browser until you
+            save.
           </p>
           <AwayNotice answer={actionData} />
           <Workshop
@@ -89,15 +89,15 @@ function Starts() {
   return (
     <>
       <p className="mt-2 max-w-2xl text-lg text-muted">
-        Start with the way in which its settings are entered; keys, lamps, tones and times can all be changed.
+        Choose how its settings are entered. You can change all keys, lamps, tones and times later.
       </p>
       <ul className="mt-6 border-t border-rule">
         <li className="flex flex-wrap items-baseline gap-x-6 gap-y-1 border-b border-rule py-3">
           <span className="min-w-0 flex-1 basis-72">
-            <span className="block font-display text-xl font-bold">a form in the maker’s own program</span>
+            <span className="block font-display text-xl font-bold">a form in the maker’s program</span>
             <span className="text-muted">
-              on a computer or phone, through an adapter: Live Tune lists what to set, and takes down what the
-              form shows then
+              on a computer or phone, with an adapter. Live Tune lists what to set and notes what the form
+              shows.
             </span>
           </span>
           <Link

@@ -37,7 +37,7 @@ export async function action({ request }: Route.ActionArgs) {
   const done = typeof key === 'string' && (await deleteProfile(garage.id, key));
   return done
     ? { sentence: 'Deleted.' }
-    : data({ sentence: 'It is in use by a rig, so it stays.' }, { status: 400 });
+    : data({ sentence: 'A rig uses it, so it cannot be deleted.' }, { status: 400 });
 }
 
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
@@ -62,8 +62,8 @@ export default function ProfilesRoute({ loaderData: profiles, actionData }: Rout
         </Button>
       </div>
       <p className="mt-2 max-w-2xl text-muted">
-        Each is one kind of speed controller as its manual describes it: its items, their stops, how it is
-        set. Nothing here was copied from a maker; you describe your own, or{' '}
+        Each profile describes one kind of speed controller: its items, their stops, how to set it. Describe
+        your own or{' '}
         <Link to="/#files" className="underline underline-offset-4">
           import a file
         </Link>
@@ -75,8 +75,8 @@ export default function ProfilesRoute({ loaderData: profiles, actionData }: Rout
       <AwayNotice answer={actionData} />
       {profiles.length === 0 ? (
         <p className="mt-6 text-xl">
-          None yet. <em>Describe an ESC</em> from its manual: a table of fifteen items takes about five
-          minutes.
+          No profiles yet. Press <em>Describe an ESC</em> and use its manual. A table of fifteen items takes
+          about five minutes.
         </p>
       ) : (
         <ul className="mt-4 border-t border-rule">
@@ -114,7 +114,7 @@ export default function ProfilesRoute({ loaderData: profiles, actionData }: Rout
                       </button>
                     }
                     title={`Delete “${name}”?`}
-                    text="All its revisions go with it. Export it first if you may want it again."
+                    text="This deletes all its revisions. Export it first if you may want it again."
                     method="post"
                     fields={{ delete: key }}
                     yes="Delete"

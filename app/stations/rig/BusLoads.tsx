@@ -63,7 +63,7 @@ export function BusLoads({ rig, bec, problemAt }: Props) {
                 name={`bus.${place}.name`}
                 value={load.name}
                 onChange={(event) => change(place, { name: event.target.value })}
-                aria-label={`What it is, ${place + 1}`}
+                aria-label={`Type, ${place + 1}`}
                 placeholder={place === 0 ? 'steering servo' : ''}
                 className={`${INPUT} w-44`}
                 aria-invalid={invalid}
@@ -171,10 +171,10 @@ function Budget({ rig, bec, loads }: { rig: Rig; bec: EscLimits | undefined; loa
     gives === undefined || gives === 0
       ? undefined
       : movingAmps > gives
-        ? 'Too much: the bus will brown out, which looks like a low-battery cutoff. Use an external BEC.'
+        ? 'Too much: the bus will brown out. That looks like a low-battery cutoff. Use an external BEC.'
         : worstAmps > gives
-          ? 'Enough while things move; two heavy servos stalled at once can pull the bus down.'
-          : 'Enough, even with the two heaviest stalled.';
+          ? 'Enough while servos move. Two heavy servos stalled at once can pull the bus down.'
+          : 'Enough, even with the two heaviest servos stalled.';
   return (
     <p className="mt-3 border-l-4 border-advised pl-3" role="status">
       At rest {amps(idleAmps)}, all moving <strong>{amps(movingAmps)}</strong>, with the two heaviest stalled{' '}

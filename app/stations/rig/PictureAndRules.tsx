@@ -38,7 +38,7 @@ export function PictureAndRules({ rules }: Props) {
         >
           <label className="text-sm">
             <span className="block text-muted">
-              Picture, if you like: place and camera are taken out of it, and it stays on this machine.
+              Optional picture. Place and camera data are removed; it stays on this machine.
             </span>
             <input
               type="file"
@@ -53,7 +53,7 @@ export function PictureAndRules({ rules }: Props) {
             </Button>
             {hasPicture && (
               <Button look="quiet" type="submit" name="intent" value="remove" disabled={busy}>
-                take it away
+                remove it
               </Button>
             )}
           </span>
@@ -67,7 +67,7 @@ export function PictureAndRules({ rules }: Props) {
       </div>
       <choice.Form method="post" action={`/rigs/${rigId}/rules`}>
         <label className="text-sm">
-          <span className="block text-muted">Prepared for the event</span>
+          <span className="block text-muted">Event rules to check</span>
           <select
             name="rules"
             defaultValue={rulesId ?? ''}
@@ -85,7 +85,7 @@ export function PictureAndRules({ rules }: Props) {
         <AwayNotice answer={choice.data} />
         <p className="text-sm">
           <Link to="/rules" className="underline underline-offset-4">
-            Note down what an event forbids
+            Enter an event’s rules
           </Link>
         </p>
       </choice.Form>

@@ -6,7 +6,7 @@ export function RigConflict({ sending }: { sending: boolean }) {
   return (
     <div className="mb-4" role="alert">
       <Notice grade="caution" title="This rig was changed in another tab or on another device.">
-        <p>Nothing was saved yet. What you typed is still here.</p>
+        <p>Nothing is saved yet. What you typed is still here.</p>
         <div className="mt-2 flex flex-wrap gap-3">
           <Button type="submit" name="over" value="yes" disabled={sending}>
             Keep what is here

@@ -89,21 +89,21 @@ export function RigFormView({
 
       <Part title="Model">
         {textRow('name', 'Name', rig.name, 'What you call it.')}
-        <Row name="vehicleClass" label="Class" why="Decides which advice fits.">
+        <Row name="vehicleClass" label="Class" why="Decides which advice you get.">
           <Choice name="vehicleClass" value={rig.vehicleClass} options={classesLike(rig)} />
         </Row>
         {numbers('vehicle', false)}
         {vehicle.kind === 'wheels' && (
           <>
             <GearingRow vehicle={vehicle} problemAt={problemAt} />
-            <Row name="slipperClutch" label="Slipper clutch" why="It has to be set before punch is judged.">
+            <Row name="slipperClutch" label="Slipper clutch" why="Set it before you judge punch.">
               <Tick name="slipperClutch" checked={vehicle.slipperClutch} label="has one" />
             </Row>
           </>
         )}
         {vehicle.kind === 'propeller' && (
           <>
-            <Row name="folding" label="Blades" why="A propeller brake at stop is for blades that fold.">
+            <Row name="folding" label="Blades" why="A propeller brake is for blades that fold.">
               <Tick name="folding" checked={vehicle.folding} label="fold back" />
             </Row>
             <PropellerSums vehicle={vehicle} onFill={onFill} />
@@ -118,9 +118,9 @@ export function RigFormView({
           'How many',
           String(rig.motorCount),
           '',
-          'Each with an ESC of its own, all set alike. They share the pack.',
+          'Each has its own ESC, all set alike. They share the pack.',
         )}
-        <Row name="motorType" label="Kind" why="An outrunner’s case turns; an inrunner’s does not.">
+        <Row name="motorType" label="Kind" why="On an outrunner the case turns; on an inrunner it does not.">
           <Choice name="motorType" value={motor.type} options={Object.entries(MOTOR_KINDS)} />
         </Row>
         {numbers('motor', false)}
@@ -139,7 +139,7 @@ export function RigFormView({
         <Row
           name="chemistry"
           label="Chemistry"
-          why="Decides full and empty voltage. The wrong one is a fire hazard at the charger."
+          why="Decides full and empty voltage. The wrong one can start a fire at the charger."
         >
           <Choice name="chemistry" value={pack.chemistry} options={Object.entries(CHEMISTRIES)} />
         </Row>
@@ -159,7 +159,7 @@ export function RigFormView({
         <Row
           name="profileKey"
           label="Profile"
-          why="Its own list of items and stops. Another ESC starts with a new history."
+          why="Its list of items and stops. Another ESC starts a new history."
           problem={problemAt('profileKey')}
         >
           <Choice
@@ -168,22 +168,22 @@ export function RigFormView({
             options={profiles.map((p) => [p.key, `${p.name} (${p.note})`])}
           />
         </Row>
-        <Row name="fan" label="Fan" why="Some items do nothing without one.">
+        <Row name="fan" label="Fan" why="Some items need one.">
           <Tick name="fan" checked={rig.fan} label="cools the ESC" />
         </Row>
         {textRow(
           'access.setKey',
-          'Its key is',
+          'Key',
           rig.access.setKey,
-          'Where you will look for it in the pit.',
+          'Where to find it in the pit.',
           'under the left strap',
         )}
         {textRow(
           'access.programmingLead',
-          'Its socket is',
+          'Socket',
           rig.access.programmingLead,
-          'Where card, box or link plug in.',
-          'beside the fan',
+          'Where the card, box or link plugs in.',
+          'next to the fan',
         )}
       </Part>
 
@@ -197,7 +197,7 @@ export function RigFormView({
           'Stability aid',
           rig.stabilityGainPercent === null ? '' : formatNumber(rig.stabilityGainPercent, 0),
           '%',
-          'Its gain; empty where there is none. Off while calibrating.',
+          'Its gain; empty if there is none. Switch it off while calibrating.',
         )}
         <More>
           {channelRows(true)}
@@ -206,14 +206,14 @@ export function RigFormView({
             JITTER_FIELD.label,
             rig.channel.jitterMicros === null ? '' : formatNumber(rig.channel.jitterMicros, 2),
             'µs',
-            'Standard deviation with the throttle held still; empty where nobody measured it.',
+            'Standard deviation with the throttle held still. Empty if not measured.',
           )}
         </More>
       </Part>
 
       <Part title="Fed by the BEC">
         <p className="mb-2 text-muted">
-          Everything plugged into the receiver. The lowest voltage rating decides for all of them.
+          Everything plugged into the receiver. The lowest voltage rating counts for all.
         </p>
         <BusLoads rig={rig} bec={profile?.limits} problemAt={problemAt} />
         <More title="An external BEC feeds them">
@@ -222,14 +222,14 @@ export function RigFormView({
             'Gives',
             rig.externalBec ? formatNumber(rig.externalBec.volts, 2) : '',
             'V',
-            'Isolate the red wire of the ESC’s throttle lead, or do as its maker says.',
+            'Isolate the red wire of the ESC’s throttle lead, or follow its maker.',
           )}
           {numberRow(
             'externalBec.continuousAmps',
             'Up to',
             rig.externalBec ? formatNumber(rig.externalBec.continuousAmps, 1) : '',
             'A',
-            'Continuous. Leave both empty where the ESC feeds the receiver.',
+            'Continuous. Leave both empty if the ESC feeds the receiver.',
           )}
         </More>
       </Part>

@@ -41,8 +41,8 @@ export default function NewRigRoute({ loaderData, actionData }: Route.ComponentP
       {vehicleClass ? (
         <>
           <p className="mt-2 text-lg text-muted">
-            Every number is filled in with what is usual for the class, marked <em>assumed</em>. Replace what
-            you know; the rest can wait.
+            Every number starts with the usual value for the class, marked <em>assumed</em>. Replace what you
+            know; the rest can wait.
           </p>
           <AwayNotice answer={actionData} />
           <RigFormView

@@ -33,7 +33,7 @@ export async function action({ params, request }: Route.ActionArgs) {
   const { bench, newest } = await newestFor(params.rigId);
   const cause = (await readForm(request)).get('cause');
   if (cause !== 'correction' && cause !== 'firmwareUpdate')
-    return data({ sentence: 'Say why there is a new revision.' }, { status: 400 });
+    return data({ sentence: 'Choose why there is a new revision.' }, { status: 400 });
   await moveToRevision(bench, newest, cause);
   throw redirect(`/rigs/${params.rigId}/esc`);
 }
@@ -52,7 +52,7 @@ export default function RevisionRoute({ loaderData, actionData }: Route.Componen
       </h1>
       <h2 className="mt-5 text-xl">What changes</h2>
       {changes.length === 0 ? (
-        <p className="mt-1">Nothing that means anything for this rig.</p>
+        <p className="mt-1">Nothing that affects this rig.</p>
       ) : (
         <ul className="mt-1 list-disc pl-6 text-lg">
           {changes.map((sentence) => (
@@ -62,10 +62,10 @@ export default function RevisionRoute({ loaderData, actionData }: Route.Componen
       )}
       <h2 className="mt-5 text-xl">Your draft</h2>
       {dropped.length === 0 ? (
-        <p className="mt-1">Every change in it has its place in the new revision, whatever its number.</p>
+        <p className="mt-1">Every change has its place in the new revision, even where numbers moved.</p>
       ) : (
         <>
-          <p className="mt-1">These have no place any more and are taken out:</p>
+          <p className="mt-1">These no longer exist and are removed:</p>
           <ul className="list-disc pl-6 text-lg">
             {dropped.map(({ sentence }) => (
               <li key={sentence}>{sentence}</li>
@@ -78,7 +78,7 @@ export default function RevisionRoute({ loaderData, actionData }: Route.Componen
       <Form method="post" className="mt-5 flex flex-wrap gap-3">
         {changes.length === 0 ? (
           <Button type="submit" look="main" name="cause" value="correction" disabled={busy}>
-            Take revision {to} over
+            Use revision {to} over
           </Button>
         ) : (
           <>

@@ -67,11 +67,7 @@ export function readRigForm(form: FormData, base: Rig): { rig: Rig; problems: Pr
 function readName(reader: FormReader): string {
   const name = reader.text('name');
   const fault = nameFault(name);
-  if (fault)
-    reader.refuse(
-      'name',
-      name === '' ? 'Give the model a name, so that you find it again.' : `The name ${fault}`,
-    );
+  if (fault) reader.refuse('name', name === '' ? 'Type a name for the model.' : `The name ${fault}`);
   return name;
 }
 
@@ -114,7 +110,7 @@ function readGearing(reader: FormReader): Gearing | null {
   if (missing.length > 0) {
     reader.refuse(
       missing[0]!,
-      'Spur, pinion and internal ratio are needed together; or leave both teeth empty.',
+      'Type spur, pinion and internal ratio together, or leave both tooth counts empty.',
     );
     return null;
   }
@@ -156,7 +152,7 @@ function readBusLoad(reader: FormReader, row: string): BusLoad | undefined {
   const volts = reader.text(`${row}.maxVolts`);
   if (name === '' && volts === '') return undefined;
   if (nameFault(name)) {
-    reader.refuse(`${row}.name`, 'Say what it is, in a few words: steering servo, receiver.');
+    reader.refuse(`${row}.name`, 'Type what it is: steering servo, receiver.');
     return undefined;
   }
   const maxVolts = readNumber(volts);
@@ -189,7 +185,7 @@ function readBusLoad(reader: FormReader, row: string): BusLoad | undefined {
   if (stallAmps < movingAmps) {
     reader.refuse(
       `${row}.stallAmps`,
-      `“${name}” draws ${stallAmps} A stalled and ${movingAmps} A moving: stalled is always more.`,
+      `“${name}” draws ${stallAmps} A stalled and ${movingAmps} A moving. Stalled must be more.`,
     );
   }
   return {

@@ -73,9 +73,8 @@ export default function RigRoute({ loaderData, actionData }: Route.ComponentProp
         <div className="mx-5 mb-3 max-w-3xl">
           <Notice grade="caution" title={`This rig uses “${profile.name}”, an ESC of its own.`}>
             <p>
-              It brought a description of its ESC that differs from the one in your garage, though both have
-              the same name and revision. Both are kept. Compare them under ESC profiles before you load
-              anything.
+              The file’s ESC profile differs from the one in your garage, with the same name and revision.
+              Both are kept. Compare them under ESC profiles before you load.
             </p>
           </Notice>
         </div>
@@ -120,7 +119,7 @@ function DeleteRig({ name }: { name: string }) {
         </button>
       }
       title={`Delete “${name}”?`}
-      text="Its sheets, calibrations and draft go with it. It can be brought back from the bin under All rigs, until you empty it there."
+      text="This also deletes its sheets, calibrations and draft. You can restore it from the bin under All rigs."
       method="delete"
       yes="Delete"
       no="Keep it"

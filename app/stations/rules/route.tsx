@@ -30,7 +30,7 @@ export async function action({ request }: Route.ActionArgs) {
   const rulesId = typeof id === 'string' && id !== '' ? id : undefined;
   if (form.get('intent') === 'delete' && rulesId) {
     await deleteRules(garage.id, rulesId);
-    return { problems: [], rulesId, sentence: 'Deleted. Rigs that used it are held against none.' };
+    return { problems: [], rulesId, sentence: 'Deleted. Rigs that used it have no event rules now.' };
   }
   const { rules, problems } = readRules(form);
   if (problems.length > 0) return data({ problems, rulesId, sentence: '' }, { status: 400 });
@@ -71,8 +71,8 @@ export default function RulesRoute({ loaderData: stored, actionData }: Route.Com
     <Page>
       <h1 className="text-4xl">Event rules</h1>
       <p className="mt-2 max-w-2xl text-muted">
-        What a class or an event forbids, as you note it down. A rig that is held against it shows at once
-        what breaks it. The event’s own text, club rules and local law stand above these notes.
+        Your notes on what a class or an event forbids. A rig that uses them shows at once what breaks them.
+        The event’s own text, club rules and local law come first.
       </p>
       <p className="min-h-6 font-bold text-ok" role="status">
         {answer?.sentence}
@@ -85,7 +85,7 @@ export default function RulesRoute({ loaderData: stored, actionData }: Route.Com
           </li>
         ))}
       </ul>
-      <h2 className="mt-8 text-2xl">{stored.length === 0 ? 'Note down the first' : 'Another'}</h2>
+      <h2 className="mt-8 text-2xl">{stored.length === 0 ? 'Enter the first' : 'Enter another'}</h2>
       <RulesForm id={undefined} rules={NONE} problems={problemsOf(undefined)} kept={newKept} />
     </Page>
   );
@@ -113,7 +113,7 @@ function RulesForm({
     <Form ref={form} method="post" className="mt-3 grid gap-3" noValidate>
       <Problems
         problems={problems.map((p) => ({ ...p, path: '' }))}
-        title="Not kept yet. What you typed is still here."
+        title="Not saved yet. What you typed is still here."
       />
       <input type="hidden" name="id" value={id ?? ''} />
       <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
@@ -158,7 +158,7 @@ function RulesForm({
         </label>
       </div>
       <label className="block">
-        <span className="text-sm text-muted">Notes: where the text is, what else counts</span>
+        <span className="text-sm text-muted">Notes: where to find the text, other rules</span>
         <textarea
           name="note"
           defaultValue={rules.note}

@@ -45,22 +45,22 @@ export async function action({ params, request }: Route.ActionArgs) {
   const form = await readForm(request);
   const file = form.get('file');
   if (!(file instanceof File) || file.size === 0) return refused('Choose a file first.');
-  if (file.size > LARGEST_DOCUMENT_BYTES) return refused(`“${file.name}” is larger than any sheet.`);
+  if (file.size > LARGEST_DOCUMENT_BYTES) return refused(`“${file.name}” is too large for a sheet.`);
   const read = readDocument(await file.text());
   if (!read.ok) return data({ problems: read.problems, sentence: '' }, { status: 400 });
   if (read.value.format !== 'live-tune/sheet')
-    return refused('This file is no sheet. Rigs and ESC profiles are imported under All rigs.');
+    return refused('This file is not a sheet. Import rigs and ESC profiles under All rigs.');
   const { format: _format, version: _version, ...sheet } = read.value;
   if (sheet.profileId !== profile.id) {
     return refused(
-      `This sheet is for “${sheet.profileName}”; this rig has a “${profile.name}”. Stop numbers mean something else there.`,
+      `This sheet is for “${sheet.profileName}”; this rig has a “${profile.name}”. Its stop numbers mean something else.`,
     );
   }
   const { outcome, number } = await importSheet(rigId, sheet);
   const sentences = {
     added: `Imported as sheet ${number}.`,
-    equal: `You already have it: sheet ${number} is equal to the file.`,
-    differs: `Sheet ${number} is the same sheet, but the file says something else. Sheets are never overwritten.`,
+    equal: `You already have it: sheet ${number} equals the file.`,
+    differs: `Sheet ${number} is this sheet, but the file differs. Sheets are never overwritten.`,
   };
   return { problems: [], sentence: sentences[outcome] };
 }
@@ -82,11 +82,11 @@ export default function SheetsRoute({ loaderData, actionData }: Route.ComponentP
       <h1 className="text-3xl">Sheets</h1>
       {sheetCount === 0 && (
         <p className="mt-3 text-lg">
-          None yet. A sheet is kept when a load has been counted back.{' '}
+          No sheets yet. Each finished load saves one.{' '}
           <Link to={`/rigs/${rigId}/tune`} className="underline">
             Go to Tune
           </Link>{' '}
-          and move something.
+          and change something.
         </p>
       )}
       {sheetCount > lines.length && (
@@ -95,7 +95,7 @@ export default function SheetsRoute({ loaderData, actionData }: Route.ComponentP
         </div>
       )}
       {sheetCount > 0 && lines.length === 0 && (
-        <p className="mt-3 text-lg">No sheet has these words in its number, its note or its rig’s name.</p>
+        <p className="mt-3 text-lg">No sheet has these words in its number, note or rig name.</p>
       )}
       {lines.map(({ number, origin, sheet, setupBefore }, index) => (
         <article key={sheet.id} className="mt-5 border-t border-ink pt-3" aria-labelledby={`sheet-${number}`}>
@@ -149,7 +149,7 @@ export default function SheetsRoute({ loaderData, actionData }: Route.ComponentP
 const ORIGIN_WORDS = {
   loaded: 'loaded',
   imported: 'imported; kept',
-  backup: 'kept before a change; seen',
+  backup: 'saved before a change; read',
 } as const;
 
 /** Undoing a load is a load of its own: what was changed is drafted as it was, and the plan made. */

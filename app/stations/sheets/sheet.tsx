@@ -35,8 +35,8 @@ export default function SheetRoute({ loaderData }: Route.ComponentProps) {
         {sheet.note || 'No note.'}
       </p>
       <p className="mt-2 hidden text-sm print:block">
-        Live Tune. A ring means believed only, a broken ring unknown. Club rules, event rules and local law
-        come first.
+        Live Tune. A ring means believed only; a broken ring means unknown. Club rules, event rules and local
+        law come first.
       </p>
     </article>
   );

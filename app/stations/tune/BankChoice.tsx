@@ -29,7 +29,7 @@ export function BankChoice({ looked, onLook }: Props) {
           {id === drafted[itemId] && ' · driven'}
         </Button>
       ))}
-      {fixedStopIds.includes(shown) && <span className="text-sm">Its maker has fixed this one.</span>}
+      {fixedStopIds.includes(shown) && <span className="text-sm">Fixed by the maker.</span>}
       {shown !== drafted[itemId] && <Button onClick={() => move(itemId, shown)}>Drive with this one</Button>}
     </section>
   );

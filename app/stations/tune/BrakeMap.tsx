@@ -37,7 +37,7 @@ function Map() {
   return (
     <>
       <label className="flex flex-wrap items-center gap-3">
-        Of the push, the radio lets through
+        The radio passes
         <input
           type="range"
           min={20}
@@ -50,7 +50,7 @@ function Map() {
       </label>
       <p className="mt-1 text-sm text-muted">
         Newtons at {formatNumber(map.slowKmh, 0)} km/h, below them at {formatNumber(map.fastKmh, 0)} km/h;
-        tyres slide above {formatNumber(map.gripN, 0)}. A press drafts the pair.
+        tyres slide above {formatNumber(map.gripN, 0)}.
       </p>
       <Scrollable label="Brake map" className="mt-2">
         <table className="w-full border-separate border-spacing-0.5 text-center text-sm tabular-nums">

@@ -162,7 +162,7 @@ function TypedPoints({
         className="justify-self-start"
         disabled={fault !== undefined || typed.join() === outputs.join()}
       >
-        Take these
+        Use these
       </Button>
     </form>
   );

@@ -116,14 +116,14 @@ function Sides({ school }: { school: School }) {
         </table>
       </Scrollable>
       <p className="mb-3 text-sm text-muted">
-        Everything else as drafted. To take a side drafts its values, and the advice follows it.{' '}
+        Everything else stays as drafted. Choosing a side drafts its values, and the advice follows.{' '}
         {mine !== undefined && (
           <button
             type="button"
             className="min-h-8 underline underline-offset-4"
             onClick={() => changeGoals({ schools: others })}
           >
-            Take none
+            Choose none
           </button>
         )}
       </p>

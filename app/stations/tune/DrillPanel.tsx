@@ -94,11 +94,11 @@ export function DrillPanel() {
         <p className="mt-3 text-sm text-muted">
           {shown?.ok && shown.pair.band && (
             <span className="block text-caution">
-              The band is what the ESC may do: some of its values are unknown.
+              The band shows what the ESC may do: some values are unknown.
             </span>
           )}
           {rig.motorCount > 1 &&
-            ` The numbers are those of one of ${rig.motorCount} motors; the pack feeds them all.`}
+            ` The numbers are for one of ${rig.motorCount} motors. The pack feeds all of them.`}
         </p>
         <div className="text-sm text-muted">
           <RestsOn key={drill} request={restsOn} assumed={assumptionsOf(rig).length} />
@@ -126,7 +126,7 @@ function useRecentlyMoved(drafted: DraftedStops): () => readonly string[] {
 /** Drawn once: a moving lozenge waits for nothing that stays. */
 const DrillTabs = memo(function DrillTabs({ kind }: { kind: VehicleKind }) {
   return (
-    <Tabs.List aria-label="Manoeuvre" className="flex flex-wrap gap-1">
+    <Tabs.List aria-label="Drill" className="flex flex-wrap gap-1">
       {Object.entries(DRILLS[kind]).map(([id, name]) => (
         <Tabs.Trigger
           key={id}

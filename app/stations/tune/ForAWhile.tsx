@@ -69,7 +69,7 @@ function Ask({ item, stopId, returnsTo }: { item: ProfileItem; stopId: string; r
   if (!isOpen)
     return (
       <Button look="quiet" className="text-sm" onClick={() => setOpen(true)}>
-        for a while …
+        make temporary …
       </Button>
     );
   return (

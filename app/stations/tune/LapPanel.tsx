@@ -29,7 +29,7 @@ export function LapPanel() {
   return (
     <section aria-labelledby={`${id}-title`} className="mt-4 border-t border-rule pt-3">
       <h3 id={`${id}-title`} className="font-bold">
-        Its lap
+        The lap
       </h3>
       <div className="mt-2 flex flex-wrap gap-x-5 gap-y-2">
         <Labelled id={`${id}-lap`} label="Lap">
@@ -192,8 +192,8 @@ function Pieces({
     <>
       <p className="text-sm text-muted">
         {kind === 'wheels'
-          ? 'Trigger above 0 pulls, below 0 brakes. A corner scrubs speed off, a climb is 30° steep.'
-          : 'Throttle and time count; what a piece is called does not.'}
+          ? 'Trigger above 0 pulls, below 0 brakes. A corner takes speed away; a climb is 30° steep.'
+          : 'Only throttle and time count here, not the name of the piece.'}
       </p>
       <ol className="mt-1">
         {pieces.map((piece, place) => (
@@ -228,7 +228,7 @@ function Pieces({
             {pieces.length > 1 && (
               <Button
                 look="quiet"
-                aria-label={`Take piece ${place + 1} out`}
+                aria-label={`Remove piece ${place + 1}`}
                 onClick={() => onChange(pieces.filter((_, n) => n !== place))}
               >
                 <X className="size-5" aria-hidden="true" />
@@ -243,7 +243,7 @@ function Pieces({
           onClick={() => onChange([...pieces, { kind: 'straight', triggerPercent: 50, seconds: 2 }])}
         >
           <Plus className="size-5" aria-hidden="true" />
-          One more piece
+          Add a piece
         </Button>
       )}
     </>

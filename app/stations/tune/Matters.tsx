@@ -42,7 +42,7 @@ export function Matters() {
               {found ? 'Try every stop again' : 'Try every stop of every setting'}
             </Button>
             <span className="text-muted">
-              {stale ? 'The draft has moved since.' : 'One at a time, on this rig. It takes some seconds.'}
+              {stale ? 'The draft has changed since.' : 'One at a time, on this rig. Takes some seconds.'}
             </span>
           </>
         )}
@@ -71,7 +71,7 @@ const Answer = memo(function Answer({ movers, kind, rigId }: AnswerProps) {
   const [chosen, setChosen] = useState(numbers[0]?.key ?? '');
   const number = numbers.find(({ key }) => key === chosen) ?? numbers[0];
   const telling = mostTellingAssumption(movers);
-  if (!number) return <p className="mt-3">Nothing that can be set moves any number here.</p>;
+  if (!number) return <p className="mt-3">No setting changes these numbers.</p>;
   const rows = moversOf(movers, number.moves.drill, number.moves.numberId).slice(0, SHOWN);
   const least = Math.min(...rows.map(({ moves }) => moves.low));
   const most = Math.max(...rows.map(({ moves }) => moves.high));
@@ -125,7 +125,7 @@ const Answer = memo(function Answer({ movers, kind, rigId }: AnswerProps) {
       </Scrollable>
       {telling && (
         <p className="mt-3 max-w-3xl border-l-4 border-caution pl-3">
-          What is assumed of the <strong>{telling.label}</strong> makes the most of these numbers unsure.{' '}
+          The assumed <strong>{telling.label}</strong> makes the most of these numbers unsure.{' '}
           <Link to={`/rigs/${rigId}/rig`} className="underline underline-offset-4">
             Measure it, at Rig
           </Link>

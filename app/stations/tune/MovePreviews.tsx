@@ -15,7 +15,7 @@ export function MovePreviews({ verdict }: { verdict: Verdict }) {
   return (
     <details onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="min-h-8 cursor-pointer py-1">
-        {moves.length === 1 ? 'What that would do' : 'What each would do'}
+        {moves.length === 1 ? 'What it would do' : 'What each would do'}
       </summary>
       {isOpen && moves.map((move) => <MovePreview key={move.label} move={move} />)}
     </details>
@@ -34,7 +34,7 @@ export function MovePreview({ move: { label, itemId, stopId } }: { move: Omit<Mo
     <p className="mb-1">
       <strong>{label}:</strong>{' '}
       {changed.length === 0
-        ? `moves no number of ${(DRILLS[rig.vehicle.kind] as Partial<Record<DrillId, string>>)[drill]!}`
+        ? `changes no number of ${(DRILLS[rig.vehicle.kind] as Partial<Record<DrillId, string>>)[drill]!}`
         : changed.slice(0, SHOWN).map(numberMoved).join('; ')}
       .{raised.map(({ title }) => ` Then: ${title}`)}
     </p>

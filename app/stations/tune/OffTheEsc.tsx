@@ -16,7 +16,7 @@ export function OffTheEsc() {
         On the model and its radio
       </h2>
       <p className="pb-2 text-sm text-muted">
-        Drafted with the rest: the traces and verdicts reckon with it, and Load says when to do it.
+        Part of the draft: traces and verdicts use it, and Load says when to do it.
       </p>
       <ul>
         {keys.map((key) => (
@@ -81,7 +81,7 @@ function HandRow({ setupKey }: { setupKey: HandValueKey }) {
         <p id={`${id}-words`} className="mt-1 text-sm text-muted">
           {isWrong ? (
             <span className="text-hazard">
-              A whole number from {least} to {most}; it stays {wanted} until then.
+              Type a whole number from {least} to {most}. Until then it stays {wanted}.
             </span>
           ) : (
             `less: ${lower}; more: ${higher}`

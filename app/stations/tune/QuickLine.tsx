@@ -75,11 +75,11 @@ const setupWords = ({ key, value }: Extract<QuickSetup, { kind: 'setup' }>): str
   `${HAND_VALUES[key].name} ${value}\u00a0${HAND_VALUES[key].unit}`;
 
 function says(entry: Entry): string {
-  if (entry.kind === 'setup') return `Enter drafts ${setupWords(entry)}.`;
+  if (entry.kind === 'setup') return `Press Enter to draft ${setupWords(entry)}.`;
   if (entry.kind !== 'move') return entry.sentence;
   const { snapped, found } = entry;
-  const friends = found.friends.map(({ title }) => `Often mixed up: ${title.toLowerCase()}.`);
-  return [`Enter drafts ${words(entry)}.`, snapped, ...friends].filter(Boolean).join(' ');
+  const friends = found.friends.map(({ title }) => `Often confused: ${title.toLowerCase()}.`);
+  return [`Press Enter to draft ${words(entry)}.`, snapped, ...friends].filter(Boolean).join(' ');
 }
 
 const words = ({ found: { item }, stop }: Extract<QuickEntry, { kind: 'move' }>): string =>

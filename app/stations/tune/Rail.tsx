@@ -60,7 +60,7 @@ export const Rail = memo(function Rail({
   const move = (stopId: string): void => onMove(item.id, stopId);
   const spelledOut = meaning(draft, setting);
   const last = holding?.lastStopId;
-  const lastKnown = last ? `before: ${stopById(item, last).label}` : 'nobody has looked';
+  const lastKnown = last ? `before: ${stopById(item, last).label}` : 'not checked';
   const words = untouchedUnknown
     ? `unknown, ${lastKnown}`
     : `${draft.label}${spelledOut && `, ${spelledOut}`}${differs ? `; on the ESC ${onEsc?.label ?? 'unknown'}` : ', as on the ESC'}`;

@@ -18,7 +18,7 @@ export function RailReason({ item, draft, advice }: Props) {
       <p>
         {VOCABULARY[item.setting].summary} {advice?.reason}
         {advice?.source === 'from memory' && ' (From memory.)'}
-        {!entersDrills(item.setting) && ' No drill depends on it; it is loaded and recorded.'}
+        {!entersDrills(item.setting) && ' No drill uses it. It is loaded and recorded.'}
       </p>
       {advice && !advice.stopIds.includes(draft.id) && (
         <div className="mt-1 text-sm">
@@ -33,8 +33,8 @@ export function RailReason({ item, draft, advice }: Props) {
       )}
       {advice?.over.map(({ stopId, priority, reason }) => (
         <p key={reason} className="mt-1 text-sm text-muted">
-          Instead of {stopById(item, stopId).label}, which yields because it is only {PRIORITIES[priority]}:{' '}
-          {reason}
+          Instead of {stopById(item, stopId).label}, which gives way because it is only {PRIORITIES[priority]}
+          : {reason}
         </p>
       ))}
     </div>

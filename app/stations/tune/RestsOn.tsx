@@ -15,16 +15,16 @@ export const RestsOn = memo(function RestsOn({
 }) {
   const [isOpen, setOpen] = useState(false);
   const { rigId } = useBench();
-  if (assumed === 0) return <p>Computed from what you gave and measured.</p>;
+  if (assumed === 0) return <p>Computed from what you entered and measured.</p>;
   return (
     <details onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="min-h-11 cursor-pointer py-2">
         {assumed === 1 ? 'One number' : `${assumed} numbers`} of this rig {assumed === 1 ? 'is' : 'are'}{' '}
-        assumed: what that makes unsure
+        assumed: see what that makes uncertain
       </summary>
       {isOpen && <Ranges request={request} />}
       <Link to={`/rigs/${rigId}/rig`} className="underline">
-        Give or measure them
+        Enter or measure them
       </Link>
     </details>
   );
@@ -39,7 +39,7 @@ function Ranges({ request }: { request: RestsOnRequest }) {
     void wrap<MattersWorker>(thread).restsOn(request).then(setAnswer);
     return () => thread.terminate();
   }, [request]);
-  if (!answer) return <p role="status">Trying what is assumed, both ways …</p>;
+  if (!answer) return <p role="status">Trying the assumed values both ways …</p>;
   if (!answer.ok) return <p>{answer.sentence}</p>;
   return (
     <dl className="my-2 grid gap-1.5">
@@ -48,7 +48,7 @@ function Ranges({ request }: { request: RestsOnRequest }) {
           <dt className="inline text-ink">{number.name}: </dt>
           <dd className="inline">
             {assumed.length === 0
-              ? 'nothing assumed moves it'
+              ? 'no assumption changes it'
               : assumed
                   .map(
                     ({ label, low, high }) =>

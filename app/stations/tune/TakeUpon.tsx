@@ -7,11 +7,11 @@ import { INPUT } from '../rig/formParts';
 /** What a hazard and a thing done on purpose are called here. */
 const WORDS = {
   hazard: {
-    kept: 'You load it all the same',
-    ask: 'Load it all the same …',
-    say: 'I take it upon me',
+    kept: 'You load it anyway',
+    ask: 'Load it anyway …',
+    say: 'I accept the risk',
   },
-  meant: { kept: 'You mean it', ask: 'I mean it …', say: 'Keep it as meant' },
+  meant: { kept: 'You mean it', ask: 'I mean it …', say: 'Keep it' },
 };
 
 /**
@@ -34,7 +34,7 @@ export function TakeUpon({ verdict: { id, grade, sentence, overridden } }: { ver
             changeGoals({ overridden: others });
           }}
         >
-          take that back
+          undo that
         </Button>
       </p>
     );
@@ -43,7 +43,7 @@ export function TakeUpon({ verdict: { id, grade, sentence, overridden } }: { ver
     <details className="mt-1">
       <summary className="min-h-8 cursor-pointer py-1">{words.ask}</summary>
       <label htmlFor={field} className="block">
-        Why? The reason stands on the sheet.
+        Why? The sheet will show your reason.
       </label>
       <span className="mt-1 flex flex-wrap gap-2">
         <input

@@ -9,7 +9,7 @@ export const Ways = memo(function Ways() {
   const [isOpen, setOpen] = useState(false);
   return (
     <details onToggle={(event) => setOpen(event.currentTarget.open)}>
-      <summary className="min-h-11 cursor-pointer py-2 font-bold">And about how to work</summary>
+      <summary className="min-h-11 cursor-pointer py-2 font-bold">Ways to work</summary>
       {isOpen && <Questions />}
     </details>
   );

@@ -55,7 +55,7 @@ export default function ListRoute({ loaderData }: Route.ComponentProps) {
     <div className="max-w-5xl px-5 py-6">
       <h1 className="text-3xl">The whole sheet</h1>
       <p className="mt-1 text-muted">
-        In the ESC’s own order, with its own numbers.{' '}
+        In the ESC’s order, with its numbers.{' '}
         <Link to={`/rigs/${rigId}/tune`} className="underline underline-offset-4">
           Back to Tune
         </Link>
@@ -112,7 +112,7 @@ export default function ListRoute({ loaderData }: Route.ComponentProps) {
         </table>
         {sought.trim() !== '' && found.length === 0 && (
           <p className="py-3" role="status">
-            No item of this ESC is called so, here or elsewhere.
+            No item of this ESC has that name.
           </p>
         )}
       </Scrollable>
@@ -226,7 +226,7 @@ function Effects({ columns }: { columns: Column[] }) {
         What they do
       </h2>
       <label className="mt-2 flex items-center gap-2">
-        Manoeuvre
+        Drill
         <select value={drill} onChange={(event) => setDrill(event.target.value as DrillId)} className={INPUT}>
           {Object.entries(names).map(([id, words]) => (
             <option key={id} value={id}>
@@ -267,7 +267,9 @@ function Effects({ columns }: { columns: Column[] }) {
             ))}
           </tbody>
         </table>
-        {rows.length === 0 && <p>This rig’s numbers lead nowhere in this manoeuvre; look at them at Rig.</p>}
+        {rows.length === 0 && (
+          <p>This drill gives no result with this rig’s numbers. Check them on the Rig page.</p>
+        )}
       </Scrollable>
     </section>
   );

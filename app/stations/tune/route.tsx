@@ -93,7 +93,7 @@ function RailsAndTrace() {
         />
         <Matters />
       </div>
-      <aside aria-label="What it does" className="border-rule bg-sheet px-5 py-4 lg:border-l">
+      <aside aria-label="What the draft does" className="border-rule bg-sheet px-5 py-4 lg:border-l">
         <div className="grid gap-4 lg:sticky lg:top-4 lg:max-h-[calc(100dvh-7rem)] lg:overflow-y-auto">
           <DrillPanel />
           <VerdictList verdicts={verdicts} />
@@ -147,7 +147,7 @@ const Legend = memo(function Legend() {
         <EscMark mark="verified" /> on the ESC, verified
       </span>
       <span className="flex items-center gap-1.5">
-        <EscMark mark="believed" /> believed only
+        <EscMark mark="believed" /> not verified
       </span>
       <span className="flex items-center gap-1.5">
         <EscMark mark="unknown" /> unknown
@@ -183,8 +183,8 @@ function ChangeBar() {
       {changeCount === 0 && (
         <p className="text-muted">
           {unknown === 0
-            ? 'Nothing differs from what is on the ESC. Move a lozenge.'
-            : `Nothing is drafted; ${unknown} ${unknown === 1 ? 'value' : 'values'} on the ESC ${unknown === 1 ? 'is' : 'are'} unknown.`}
+            ? 'The draft and the ESC are the same. Move a marker to try something.'
+            : `Nothing to load; ${unknown} ${unknown === 1 ? 'value' : 'values'} on the ESC ${unknown === 1 ? 'is' : 'are'} unknown.`}
         </p>
       )}
       {chips.slice(0, shown).map((chip) => (

@@ -13,7 +13,7 @@ export async function action({ params, request }: Route.ActionArgs) {
   const stops = readIntents(profile, body.stops);
   const setup = readHandValues(body.setup);
   if (!isCount(body.baseRevision) || !stops || !setup) {
-    const sentence = 'The draft names what this ESC, or the model round it, does not have.';
+    const sentence = 'The draft uses something that this ESC or model does not have.';
     return Response.json({ sentence }, { status: 400 });
   }
   return Response.json(await saveDraft(params.rigId, body.baseRevision, { stops, setup }));

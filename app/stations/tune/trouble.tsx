@@ -28,7 +28,7 @@ export default function TroubleRoute() {
     <div className="max-w-6xl px-5 py-6">
       <h1 className="text-3xl">What is wrong with it?</h1>
       <p className="mt-1 text-muted">
-        Looked at is what the ESC holds now.{' '}
+        This page uses what the ESC holds now.{' '}
         <Link to={`/rigs/${rigId}/tune`} className="underline underline-offset-4">
           Back to Tune
         </Link>
@@ -47,8 +47,7 @@ export default function TroubleRoute() {
         <div className="min-w-0">
           {!symptom && (
             <p className="text-muted">
-              Pick the line that fits best. The causes come in order, those that something on this rig speaks
-              for first.
+              Pick the line that fits best. The likeliest causes on this rig come first.
             </p>
           )}
           {symptom && symptom.questions.length > 0 && (
@@ -68,8 +67,8 @@ export default function TroubleRoute() {
           {causes && (
             <section aria-live="polite" aria-label="Likeliest causes">
               <p className="border-t border-ink pt-2 text-muted">
-                Change one thing, drive, and look. Motor off its gear or propeller off while you work on it;
-                let hot parts and packs cool first.
+                Change one thing, then drive and watch. While you work on it: pinion out of mesh or propeller
+                off. Let hot parts and packs cool first.
               </p>
               <Causes causes={causes.filter((one) => !one.isUnlikely)} />
               {causes.some((one) => one.isUnlikely) && (
@@ -114,7 +113,7 @@ function Cause({ cause, place }: { cause: LikelyCause; place: number }) {
         </p>
         {effect && (
           <p>
-            <span className="text-muted">Foretold: {effect.after.name.toLowerCase()}</span>{' '}
+            <span className="text-muted">Predicted: {effect.after.name.toLowerCase()}</span>{' '}
             {told(effect.before)} → <strong>{told(effect.after)}</strong>
           </p>
         )}

@@ -26,6 +26,6 @@ export function useSayEffect(
     const changed = changedNumbers(last.answer.pair.draft.numbers, answer.pair.draft.numbers);
     const words = changed.slice(0, SHOWN).map(numberMoved).join('; ');
     const names: Partial<Record<DrillId, string>> = DRILLS[request.rig.kind];
-    lastMove.say(moved[0]!, `${names[request.drill]!}: ${words === '' ? 'moves no number' : words}`);
+    lastMove.say(moved[0]!, `${names[request.drill]!}: ${words === '' ? 'changes no number' : words}`);
   }, [computed, lastMove]);
 }

@@ -11,7 +11,7 @@ export const peakAboveRating: Judge = (situation) => {
   const { capacityAh, ratingC } = rig.pack;
   const ratings = [
     {
-      name: `The ESC stands ${formatNumber(profile.limits.burstAmps, 0)} A`,
+      name: `The ESC takes ${formatNumber(profile.limits.burstAmps, 0)} A`,
       amps: profile.limits.burstAmps,
       drawn: peak,
     },
@@ -32,8 +32,8 @@ export const peakAboveRating: Judge = (situation) => {
     id: 'peakAboveRating',
     grade: 'caution',
     setting: undefined,
-    title: 'A hard pull draws more than the parts are rated for.',
-    sentence: `${exceeded.name}; by the model a full pull draws ${isProven(situation) ? `${formatNumber(exceeded.drawn, 0)} A` : 'more'} for a moment. Hold the launch back, gear lower, and feel plugs, pack and ESC after the first minutes.`,
-    remedies: [{ kind: 'station', label: 'Look at pack and gearing', station: 'rig' }],
+    title: 'A hard pull draws more current than the parts are rated for.',
+    sentence: `${exceeded.name}. Predicted: a full pull draws ${isProven(situation) ? `${formatNumber(exceeded.drawn, 0)} A` : 'more'} for a moment. Limit the launch or gear lower. Feel plugs, pack and ESC after the first minutes.`,
+    remedies: [{ kind: 'station', label: 'Check pack and gearing', station: 'rig' }],
   };
 };

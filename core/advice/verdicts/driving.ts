@@ -43,10 +43,10 @@ export function brakeThroughRadio({ rig, profile, stops, range }: Situation): Ve
     setting: 'brakeStrength',
     title: hardlyBrakes
       ? 'Almost no brake is left.'
-      : `Your radio takes another ${percentOf(1 - signal)} off.`,
-    sentence: `${product} Set the brake on the ESC first; use the radio’s end point only for the last touch.`,
+      : `Your radio takes off another ${percentOf(1 - signal)}.`,
+    sentence: `${product} Set the brake on the ESC first. Use the radio’s end point only to fine-tune.`,
     remedies: [
-      { kind: 'station', label: 'Look at the end points', station: 'endpoints' },
+      { kind: 'station', label: 'Check the end points', station: 'endpoints' },
       ...(hardlyBrakes ? moveTo(item, highestAtMost(item, 100)) : []),
     ],
   };
@@ -65,7 +65,7 @@ export function nothingBrakes({ rig, profile, stops }: Situation): Verdict | und
     grade: 'hazard',
     setting: 'runningMode',
     title: 'Nothing slows this car.',
-    sentence: 'Running mode is forward only and drag brake is off: pushing the trigger does nothing.',
+    sentence: 'Running mode is forward only and drag brake is off. Pushing the trigger does nothing.',
     remedies: moveTo(item, withBrake?.id),
   };
 }
@@ -83,7 +83,7 @@ export const dragPitchesOver: Judge = (situation) => {
     grade: onPurpose(situation, 'drag', 'strong') ? 'note' : 'caution',
     setting: 'dragBrake',
     title: 'Letting go at speed may pitch it over.',
-    sentence: `Drag brake of ${formatNumber(drag, 0)} % comes in within ${formatNumber(ramp, 2)} s, and this gearing runs to ${formatNumber(fast, 0)} km/h.`,
+    sentence: `Drag brake of ${formatNumber(drag, 0)} % comes in within ${formatNumber(ramp, 2)} s, and this gearing reaches ${formatNumber(fast, 0)} km/h.`,
     remedies: [...moveToNumber(situation, 'dragRamp', 1), ...moveToNumber(situation, 'dragBrake', 15)],
   };
 };
@@ -95,8 +95,7 @@ export const coastAgainstDrag: Judge = (situation) => {
     grade: 'caution',
     setting: 'coastAssist',
     title: 'One pulls on, the other brakes.',
-    sentence:
-      'Coast assist and drag brake both act with the trigger let go: an ESC does the one or the other.',
+    sentence: 'Coast assist and drag brake both act when you let go. An ESC can do only one of them.',
     remedies: [...moveToNumber(situation, 'coastAssist', 0), ...moveToNumber(situation, 'dragBrake', 0)],
   };
 };
@@ -119,7 +118,7 @@ export const initialBrakeSteps: Judge = (situation) => {
       initial > drag
         ? 'The brake snaps in at the first touch.'
         : 'The first touch of the brake does nothing.',
-    sentence: `It begins at ${formatNumber(initial, 0)} %, drag brake is ${formatNumber(drag, 0)} %. Alike, there is no step between them.`,
+    sentence: `It begins at ${formatNumber(initial, 0)} %, drag brake is ${formatNumber(drag, 0)} %. Set both alike to remove the step.`,
     remedies: moveToNumber(situation, 'initialBrake', drag),
   };
 };
@@ -139,7 +138,7 @@ export const reverseInRace: Judge = (situation) => {
     grade: onPurpose(situation, 'raceReverse', 'delayed') ? 'note' : 'caution',
     setting: 'runningMode',
     title: 'Pumping the brake can engage reverse.',
-    sentence: `Most races forbid reverse; where it is allowed, it waits at least ${RACE_DELAY_S} s.`,
+    sentence: `Most races forbid reverse. Where it is allowed, it must wait at least ${RACE_DELAY_S} s.`,
     remedies: moveToChoice(situation, 'runningMode', 'forwardBrake'),
   };
 };
@@ -153,8 +152,8 @@ export const crawlerWithoutReverse: Judge = (situation) => {
     id: 'crawlerWithoutReverse',
     grade: 'caution',
     setting: 'runningMode',
-    title: 'It cannot back out.',
-    sentence: 'A truck on rocks or a trail rocks to and fro; this running mode has no reverse.',
+    title: 'It cannot back up.',
+    sentence: 'On rocks or a trail you rock back and forth. This running mode has no reverse.',
     remedies: isFast(situation.rig)
       ? moveToChoice(situation, 'runningMode', 'forwardBrakeReverse')
       : moveToChoice(situation, 'runningMode', 'forwardReverse'),
@@ -173,7 +172,7 @@ export const reverseAtSpeed: Judge = (situation) => {
     grade: 'caution',
     setting: 'runningMode',
     title: 'Reverse comes at once, at any speed.',
-    sentence: `This gearing runs to ${formatNumber(fast, 0)} km/h: a push in fright throws the driveline into reverse.`,
+    sentence: `This gearing reaches ${formatNumber(fast, 0)} km/h. A panic push throws the driveline into reverse.`,
     remedies: moveToChoice(situation, 'runningMode', 'forwardBrakeReverse'),
   };
 };
@@ -191,7 +190,7 @@ export const reverseSharperThanForward: Judge = (situation) => {
     grade: 'note',
     setting: 'throttleCurve',
     title: 'Reverse is sharper than forward.',
-    sentence: `With reverse at once, the brake curve shapes it: at half trigger forward gives ${formatNumber(forward, 0)} %, backward ${formatNumber(back, 0)} %.`,
+    sentence: `With instant reverse, the brake curve shapes it. At half trigger forward gives ${formatNumber(forward, 0)} %, backward ${formatNumber(back, 0)} %.`,
     remedies: moveToNumber(situation, 'brakeCurve', forward),
   };
 };
@@ -207,8 +206,8 @@ export const turboNeverStarts: Judge = (situation) => {
     grade: 'caution',
     setting: 'turbo',
     title: 'Turbo never starts.',
-    sentence: `It waits for ${formatNumber(from * 100, 0)} % throttle; the radio reaches ${formatNumber(largestSignal * 100, 0)} %. Turbo that comes and goes is often a radio that just reaches it.`,
-    remedies: [{ kind: 'station', label: 'Look at the end points', station: 'endpoints' }],
+    sentence: `It waits for ${formatNumber(from * 100, 0)} % throttle, and the radio reaches ${formatNumber(largestSignal * 100, 0)} %. If turbo comes and goes, the radio often only just reaches it.`,
+    remedies: [{ kind: 'station', label: 'Check the end points', station: 'endpoints' }],
   };
 };
 
@@ -225,9 +224,9 @@ export const limitedTwice: Judge = (situation) => {
     grade: 'note',
     setting: 'forwardPower',
     title: 'Speed is limited twice.',
-    sentence: `${formatNumber(power, 0)} % on the ESC and ${formatNumber(largestSignal * 100, 0)} % from the radio leave ${formatNumber(power * largestSignal, 0)} %. Limited at the radio, whatever waits for full throttle never starts.`,
+    sentence: `${formatNumber(power, 0)} % on the ESC and ${formatNumber(largestSignal * 100, 0)} % from the radio leave ${formatNumber(power * largestSignal, 0)} %. With the limit in the radio, turbo and the like never start.`,
     remedies: [
-      { kind: 'station', label: 'Look at the end points', station: 'endpoints' },
+      { kind: 'station', label: 'Check the end points', station: 'endpoints' },
       ...moveToNumber(situation, 'forwardPower', 100),
     ],
   };
@@ -245,7 +244,7 @@ export const propellerBraked: Judge = (situation) => {
           grade: 'caution',
           setting: 'propellerBrake',
           title: 'The blades will not fold.',
-          sentence: 'A folding propeller folds only when its shaft stands; without a brake it windmills.',
+          sentence: 'A folding propeller folds only when its shaft stops. Without a brake it windmills.',
           remedies: moveToNumber(situation, 'propellerBrake', 100),
         };
   if (brake <= GENTLE_BRAKE || (vehicleClass === 'aerobaticPlane' && brake <= SOFT_BRAKE)) return undefined;
@@ -254,7 +253,7 @@ export const propellerBraked: Judge = (situation) => {
     grade: 'caution',
     setting: 'propellerBrake',
     title: 'This brake can loosen the propeller.',
-    sentence: `A fixed propeller that is braked with ${formatNumber(brake, 0)} % turns on in its nut; it may as well run out.`,
+    sentence: `A brake of ${formatNumber(brake, 0)} % can turn a fixed propeller loose in its nut. Let it run out.`,
     remedies: moveToNumber(situation, 'propellerBrake', 0),
   };
 };
@@ -270,7 +269,7 @@ export const undampedMultirotor: Judge = (situation) => {
     setting: 'freewheel',
     title: 'It will not fly steadily.',
     sentence:
-      'Without damped switching its motors slow down late: the flight controller overshoots, and it tips.',
+      'Without damped switching the motors slow down late. The flight controller overshoots and the model tips.',
     remedies: moveToChoice(situation, 'freewheel', 'on'),
   };
 };

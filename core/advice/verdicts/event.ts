@@ -14,10 +14,10 @@ export function againstRules({ rig, profile, stops, rules }: Situation): Verdict
       grade: 'hazard',
       setting: item?.setting,
       title: `${rules.name} forbids this.`,
-      sentence: `${sentence} The event’s own text decides; your notes say this.`,
+      sentence: `${sentence} This is from your notes. The event’s own text decides.`,
       remedies: item
         ? moveTo(item, legal?.id)
-        : [{ kind: 'station', label: 'Look at the pack', station: 'rig' }],
+        : [{ kind: 'station', label: 'Check the pack', station: 'rig' }],
     };
   });
 }

@@ -21,7 +21,7 @@ export const unguarded: Judge = (situation) => {
     setting: 'escTemperatureLimit',
     title: 'Neither the cells nor the ESC are guarded.',
     sentence:
-      'Cutoff and temperature limit are both off, and no event is being prepared for: a long run ruins the pack or burns the ESC.',
+      'Cutoff and temperature limit are both off, and no event is set. A long run ruins the pack or burns the ESC.',
     remedies: [...moveToNumber(situation, 'escTemperatureLimit', 100), ...moveToSaneCutoff(situation)],
   };
 };
@@ -35,8 +35,8 @@ export const loudTones: Judge = (situation) => {
     id: 'loudTones',
     grade: 'caution',
     setting: 'beaconVolume',
-    title: 'A beacon this loud can burn a blocked motor.',
-    sentence: `Tones run current through the motor. At ${formatNumber(volume, 0)} % a motor that is held by grass or a hand gets hot, and a lost model can catch fire.`,
+    title: 'A beacon this loud can burn a stalled motor.',
+    sentence: `Tones run current through the motor. At ${formatNumber(volume, 0)} % a motor held by grass or a hand gets hot. A lost model can catch fire.`,
     remedies: moveToNumber(situation, 'beaconVolume', 50),
   };
 };
@@ -49,8 +49,8 @@ export const loudStart: Judge = (situation) => {
     id: 'loudStart',
     grade: 'note',
     setting: 'startVolume',
-    title: 'It starts up loudly.',
-    sentence: `Start-up tones are at ${formatNumber(volume, 0)} %. They are short, so nothing gets hot; softer is kinder to ears in the pits.`,
+    title: 'It is loud at power-on.',
+    sentence: `Start-up tones are at ${formatNumber(volume, 0)} %. They are short, so nothing gets hot. Softer is kinder to ears in the pits.`,
     remedies: moveToNumber(situation, 'startVolume', 50),
   };
 };
@@ -62,7 +62,7 @@ export const silentPack: Judge = (situation) => {
     grade: 'note',
     setting: 'idleBeeps',
     title: 'A pack left plugged in stays silent.',
-    sentence: 'Idle beeps are off: nothing reminds you of a pack that runs down in the model over night.',
+    sentence: 'Idle beeps are off. Nothing reminds you of a pack that runs down in the model overnight.',
     remedies: moveToChoice(situation, 'idleBeeps', 'on'),
   };
 };
@@ -76,7 +76,7 @@ export const sensorsMissing: Judge = (situation) => {
       grade: 'hazard',
       setting: 'motorType',
       title: 'The ESC waits for a sensor that is not there.',
-      sentence: 'Set to sensors throughout, it does not turn a motor without them, or stutters.',
+      sentence: 'It is set to sensored throughout. A motor without sensors will not turn, or stutters.',
       remedies: [
         ...moveToChoice(situation, 'motorType', 'sensorless'),
         { kind: 'station', label: 'Correct the motor', station: 'rig' },
@@ -88,7 +88,7 @@ export const sensorsMissing: Judge = (situation) => {
       grade: 'note',
       setting: 'motorType',
       title: 'The motor’s sensors are not used.',
-      sentence: 'It starts by feel although it could start by its sensors: at a crawl it may stutter.',
+      sentence: 'It starts without sensors although it has them. At a crawl it may stutter.',
       remedies: moveToChoice(situation, 'motorType', 'sensoredStart'),
     };
   return undefined;
@@ -105,14 +105,14 @@ export const muchAdvance: Judge = (situation) => {
     id: 'muchAdvance',
     grade: isMeant ? 'note' : 'caution',
     setting: byEndBell ? undefined : 'boost',
-    title: 'So much advance is hot, and outside what the model has proven.',
-    sentence: `${endBell > 0 ? 'The end bell, advance' : 'Advance'}, boost and turbo come to ${formatNumber(total, 0)}° at full throttle. Make the first run short, and feel motor and ESC.`,
+    title: 'So much advance runs hot, and the prediction is not proven here.',
+    sentence: `${endBell > 0 ? 'The end bell, advance' : 'Advance'}, boost and turbo come to ${formatNumber(total, 0)}° at full throttle. Keep the first run short, then feel motor and ESC.`,
     remedies: [
       ...moveToNumber(situation, 'turbo', 0),
       ...moveToNumber(situation, 'boost', 0),
       ...moveToNumber(situation, 'advance', 0),
       ...(endBell > 0
-        ? [{ kind: 'station' as const, label: 'Look at the motor', station: 'rig' as const }]
+        ? [{ kind: 'station' as const, label: 'Check the motor', station: 'rig' as const }]
         : []),
     ],
   };
@@ -127,7 +127,7 @@ export const specAdvance: Judge = (situation) => {
     grade: 'caution',
     setting,
     title: 'Spec classes run without advance.',
-    sentence: `${formatNumber(amountOf(situation, setting)!, 0)}° are set. What your event allows stands in its own rules.`,
+    sentence: `${formatNumber(amountOf(situation, setting)!, 0)}° are set. Check what your event’s rules allow.`,
     remedies: moveToNumber(situation, setting, 0),
   };
 };

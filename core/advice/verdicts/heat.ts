@@ -20,7 +20,7 @@ const cooler = (situation: Situation): Remedy[] => [
   ...moveToNumber(situation, 'advance', 0),
   {
     kind: 'station',
-    label: isOnWheels(situation) ? 'Gear lower, or look at mass and motor' : 'Take a smaller propeller',
+    label: isOnWheels(situation) ? 'Gear lower, or check mass and motor' : 'Use a smaller propeller',
     station: 'rig',
   },
 ];
@@ -40,7 +40,7 @@ export const canHot: Judge = (situation) => {
     grade: isSure ? 'hazard' : 'caution',
     setting: undefined,
     title: isSure ? 'The motor would be ruined by heat.' : 'The motor gets hot.',
-    sentence: `By the model its can comes to ${isProven(situation) ? `about ${withUnit(10 * Math.round(can / 10), '°C', 0)}` : `more than ${HOT_CAN_C} °C`} in ${duringIt(situation)} of your lap; how well it is cooled is assumed. Make the first run short, two minutes, and measure the can: above ${HOT_CAN_C} °C is hot, above ${TOO_HOT_CAN_C} °C its magnets suffer.`,
+    sentence: `Predicted can temperature: ${isProven(situation) ? `about ${withUnit(10 * Math.round(can / 10), '°C', 0)}` : `more than ${HOT_CAN_C} °C`} in ${duringIt(situation)} of your lap, with assumed cooling. Keep the first run to two minutes and measure the can. Above ${HOT_CAN_C} °C is hot; above ${TOO_HOT_CAN_C} °C the magnets suffer.`,
     remedies: cooler(situation),
   };
 };
@@ -56,10 +56,10 @@ export const escHot: Judge = (situation) => {
     grade: 'caution',
     setting: undefined,
     title: 'The ESC gets about as hot as it may.',
-    sentence: `By the model its case comes ${isProven(situation) ? `to ${withUnit(esc, '°C', 0)}` : 'near that'} in ${duringIt(situation)} of your lap; it stands ${withUnit(limit, '°C', 0)}. How well it is cooled is assumed. ${rig.fan ? 'An opening in the body' : 'A fan, or an opening in the body,'} helps most.`,
+    sentence: `Predicted case temperature: ${isProven(situation) ? `to ${withUnit(esc, '°C', 0)}` : 'near that'} in ${duringIt(situation)} of your lap; the limit is ${withUnit(limit, '°C', 0)}. Cooling is assumed. ${rig.fan ? 'An opening in the body' : 'A fan, or an opening in the body,'} helps most.`,
     remedies: [
       ...moveToNumber(situation, 'driveFrequency', 8),
-      { kind: 'station', label: rig.fan ? 'Look at motor and pack' : 'Add a fan', station: 'rig' },
+      { kind: 'station', label: rig.fan ? 'Check motor and pack' : 'Add a fan', station: 'rig' },
     ],
   };
 };
@@ -75,12 +75,12 @@ export const doesNotLast: Judge = (situation) => {
     id: 'doesNotLast',
     grade: 'caution',
     setting: undefined,
-    title: `It does not last ${withUnit(raceMinutes, 'min', 1)}.`,
-    sentence: `By the model ${why} about ${withUnit(Math.max(1, -spare), 'min', 0)} before the end. ${isOnWheels(situation) ? 'Gear lower, take a larger pack, or drive a softer lap' : 'Take a larger pack or a smaller propeller, or less throttle'}.`,
+    title: `It will not last ${withUnit(raceMinutes, 'min', 1)}.`,
+    sentence: `Predicted: ${why} about ${withUnit(Math.max(1, -spare), 'min', 0)} before the end. ${isOnWheels(situation) ? 'Gear lower, use a larger pack, or drive more gently' : 'Use a larger pack or a smaller propeller, or less throttle'}.`,
     remedies: [
       {
         kind: 'station',
-        label: isOnWheels(situation) ? 'Look at pack and gearing' : 'Look at pack and propeller',
+        label: isOnWheels(situation) ? 'Check pack and gearing' : 'Check pack and propeller',
         station: 'rig',
       },
     ],

@@ -19,7 +19,7 @@ export const endPointsLearnedLow: Judge = ({ rig, profile, stops, range }) => {
     grade: 'caution',
     setting: undefined,
     title: 'The ESC has learned the lowered travel as full.',
-    sentence: `The radio’s forward end point stands at ${formatNumber(endPoint, 0)} %, and that is full throttle for the ESC: it limits nothing, and every step of the trigger is coarser. Calibrate at 100 %, and lower it afterwards.`,
+    sentence: `The radio’s forward end point is ${formatNumber(endPoint, 0)} %, and the ESC takes that as full throttle. It limits nothing and makes every trigger step coarser. Calibrate at 100 %, then lower it.`,
     remedies: [{ kind: 'station', label: 'Calibrate at 100 %', station: 'endpoints' }],
   };
 };
@@ -30,9 +30,9 @@ export const calibrationLocked: Judge = (situation) => {
     id: 'calibrationLocked',
     grade: 'caution',
     setting: 'calibrationLock',
-    title: 'Calibrating is locked, and it is still to be done.',
+    title: 'Calibration is locked, but still to do.',
     sentence:
-      'Locked, the procedure does nothing, or, worse, the full throttle that it asks for is full throttle. Free it and load that first.',
+      'While locked, calibrating does nothing, or full stick gives real full throttle. Unlock it and load that first.',
     remedies: moveToChoice(situation, 'calibrationLock', 'on'),
   };
 };
@@ -57,7 +57,7 @@ export const escsUnlike: Judge = ({ around }) => {
     grade: 'caution',
     setting: undefined,
     title: 'The ESCs of this model have learned different end points.',
-    sentence: `They differ by up to ${formatNumber(off, 0)} µs: one motor starts later or stays weaker. They must be alike in everything.`,
+    sentence: `They differ by up to ${formatNumber(off, 0)} µs. One motor starts later or stays weaker. They must be alike in everything.`,
     remedies: [{ kind: 'station', label: 'Compare and calibrate them', station: 'endpoints' }],
   };
 };
@@ -93,11 +93,11 @@ export const leftAtFactory: Judge = ({ profile, around }) => {
     id: 'leftAtFactory',
     grade: 'note',
     setting: undefined,
-    title: `Nobody has looked at ${items.length} ${items.length === 1 ? 'value' : 'values'}: taken as from the factory.`,
+    title: ` ${items.length} ${items.length === 1 ? 'value' : 'values'} never checked: factory values assumed.`,
     sentence:
       felt.length === 0
-        ? 'None of them moves a number here; what each does stands beside its name.'
-        : `Of these, ${named} ${felt.length === 1 ? 'moves' : 'move'} the numbers here. A used ESC may hold anything: read it back, or load it anew.`,
+        ? 'None of them changes a number here.'
+        : `Of these, ${named} ${felt.length === 1 ? 'moves' : 'move'} the numbers here. A used ESC may hold anything: read it back or load it again.`,
     remedies: [{ kind: 'station', label: 'What the ESC holds', station: 'esc' }],
   };
 };
@@ -111,8 +111,8 @@ export function overdue({ stops, around }: Situation): Verdict[] {
       id: `overdue ${item.id}`,
       grade: 'caution',
       setting: item.setting,
-      title: `${VOCABULARY[item.setting].name} was meant to go back to ${returnsTo.label}.`,
-      sentence: `It was set for a while, until ${until}, and that is past.`,
+      title: `${VOCABULARY[item.setting].name} should be back at ${returnsTo.label}.`,
+      sentence: `It was set until ${until}, and that is over.`,
       remedies: moveTo(item, returnsTo.id),
     }));
 }

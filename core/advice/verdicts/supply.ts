@@ -30,7 +30,7 @@ export function packAgainstEsc({ rig, profile }: Situation): Verdict | undefined
     grade: 'hazard',
     setting: undefined,
     title: tooMany ? 'This pack would destroy the ESC.' : 'This pack is too small for the ESC.',
-    sentence: `The pack has ${cells} cells; ${profile.name} takes ${minCells} to ${maxCells}. ${tooMany ? 'Do not plug it in.' : 'The ESC may not start, or may misread its cutoff.'}`,
+    sentence: `The pack has ${cells} cells; ${profile.name} takes ${minCells} to ${maxCells}. ${tooMany ? 'Do not plug it in.' : 'The ESC may not start, or may use a wrong cutoff.'}`,
     remedies: [{ kind: 'station', label: 'Correct pack or ESC', station: 'rig' }],
   };
 }
@@ -51,7 +51,7 @@ export function cutoffOutOfRange(situation: Situation): Verdict | undefined {
       setting: 'cutoff',
       title: 'Nothing protects the cells.',
       sentence:
-        'The cutoff is off: the ESC drives until the pack is ruined. Some switch it off for a final; put it back the same day.',
+        'The cutoff is off: the ESC drives until the pack is ruined. Some switch it off for a final. Put it back the same day.',
       remedies,
     };
   }
@@ -66,7 +66,7 @@ export function cutoffOutOfRange(situation: Situation): Verdict | undefined {
     grade: 'hazard',
     setting: 'cutoff',
     title: volts < least ? 'This cutoff would ruin the pack.' : 'This cutoff would stop the model at once.',
-    sentence: `${stated}; sound for this chemistry is ${least} to ${most} V per cell. ${remedies.length > 0 ? 'A total typed where volts per cell are meant, or the reverse, looks like this.' : `None of its stops is, for ${cells} cells: check what they mean, or drive a pack that they are made for.`}`,
+    sentence: `${stated}; sound for this chemistry is ${least} to ${most} V per cell. ${remedies.length > 0 ? 'This often means a pack total typed as volts per cell, or the reverse.' : `None of its stops is right for ${cells} cells. Check what they mean, or use a pack they are made for.`}`,
     remedies,
   };
 }
@@ -82,7 +82,7 @@ export function becAboveRating({ rig, profile, stops }: Situation): Verdict | un
     grade: 'hazard',
     setting: 'becVolts',
     title: `${withUnit(value.value, 'V', 1)} is more than the ${weakest.name} may have.`,
-    sentence: `The lowest rating of everything on the bus decides: ${weakest.name} is rated to ${withUnit(weakest.maxVolts, 'V', 1)}. Above it, servos and receivers burn, sometimes while driving.`,
+    sentence: `The lowest rating on the bus counts: ${weakest.name} is rated to ${withUnit(weakest.maxVolts, 'V', 1)}. Above it, servos and receivers burn, sometimes while driving.`,
     remedies: [...moveTo(item, allowed), { kind: 'station', label: 'Correct the rating', station: 'rig' }],
   };
 }
@@ -94,7 +94,7 @@ const WARNED_BY_ITS_CONTROLLER: Verdict = {
   setting: 'cutoff',
   title: 'The flight controller has to warn.',
   sentence:
-    'The cutoff is off, as is usual in the air: set the voltage warning of the flight controller, and land at once when it comes.',
+    'The cutoff is off, as is usual in the air. Set the voltage warning of the flight controller. Land at once when it comes.',
   remedies: [],
 };
 
@@ -110,9 +110,9 @@ export const cellCountWrong: Judge = (situation) => {
     // A cutoff that is off cuts at no voltage, right or wrong.
     grade: cutoff ? 'hazard' : 'caution',
     setting: 'cellCount',
-    title: `The ESC is told ${counted} cells; the pack has ${cells}.`,
+    title: `The ESC is set to ${counted} cells; the pack has ${cells}.`,
     sentence: !cutoff
-      ? `Nothing follows from it while the cutoff is off. Switched on, it would be made for ${counted} cells.`
+      ? `It does not matter while the cutoff is off. Switched on, the cutoff would be for ${counted} cells.`
       : Number(counted) < cells
         ? `A cutoff of ${withUnit(cutoff, 'V', 2)} a cell for ${counted} cells leaves each of ${cells} with ${withUnit(real, 'V', 2)}: the pack would be ruined.`
         : `A cutoff of ${withUnit(cutoff, 'V', 2)} a cell for ${counted} cells is ${withUnit(real, 'V', 2)} for each of ${cells}: it would stop at once.`,
@@ -133,7 +133,7 @@ export const cellCountGuessed: Judge = (situation) => {
     grade: 'note',
     setting: 'cellCount',
     title: 'The ESC counts the cells by itself.',
-    sentence: `A pack that is part used can be taken for one with fewer cells, and is then drawn too far. Where it always has ${cells}, say so.`,
+    sentence: `A part-used pack can be counted as one with fewer cells and then run too low. If it always has ${cells}, set that.`,
     remedies,
   };
 };
@@ -154,8 +154,8 @@ export const chemistryWrong: Judge = (situation) => {
     id: 'chemistryWrong',
     grade: 'hazard',
     setting: 'chemistry',
-    title: 'The ESC is told another kind of pack.',
-    sentence: 'Its cutoff is then made for other cells: it ruins them, or stops at once.',
+    title: 'The ESC is set for another kind of pack.',
+    sentence: 'The cutoff is then wrong for these cells: it ruins them or stops at once.',
     remedies: [
       ...moveToChoice(situation, 'chemistry', chemistry),
       { kind: 'station', label: 'Correct the pack', station: 'rig' },
@@ -176,8 +176,8 @@ export const becOverloaded: Judge = (situation) => {
     grade: 'caution',
     setting: 'becVolts',
     title: 'The servos can ask for more than the BEC gives.',
-    sentence: `Moving together they draw ${withUnit(moving, 'A', 1)}; it gives ${withUnit(bus.continuousAmps, 'A', 1)}, and the bus falls to ${withUnit(slamAt(bus, volts, SLAMMED_S).volts, 'V', 1)}. A brown-out looks like a low-battery cutoff. ${bus.externalVolts === undefined ? 'Use an external BEC, with the red wire of the ESC’s throttle lead isolated, or as its maker says.' : 'Your external BEC is too small for them: take a stronger one, or hang less on it.'}`,
-    remedies: [{ kind: 'station', label: 'Look at what hangs on the bus', station: 'rig' }],
+    sentence: `Moving together they draw ${withUnit(moving, 'A', 1)}. It gives ${withUnit(bus.continuousAmps, 'A', 1)}, and the bus drops to ${withUnit(slamAt(bus, volts, SLAMMED_S).volts, 'V', 1)}. A brown-out looks like a low-battery cutoff. ${bus.externalVolts === undefined ? 'Use an external BEC. Isolate the red wire of the ESC’s throttle lead, or follow its maker.' : 'Your external BEC is too small. Use a stronger one or fewer servos.'}`,
+    remedies: [{ kind: 'station', label: 'Check what is on the bus', station: 'rig' }],
   };
 };
 /** In a slam, when everything still moves and the burst is over, s. */
@@ -197,7 +197,7 @@ export const linearBecHot: Judge = (situation) => {
     grade: 'caution',
     setting: 'becVolts',
     title: 'This BEC gets hot on this pack.',
-    sentence: `It is a linear one: from ${withUnit(openVolts, 'V', 1)} down to ${withUnit(volts, 'V', 1)} it turns ${withUnit(watts, 'W', 0)} into heat, and stands about ${LINEAR_BEC_WATTS} W.`,
-    remedies: [{ kind: 'station', label: 'Look at what hangs on the bus', station: 'rig' }],
+    sentence: `It is linear: from ${withUnit(openVolts, 'V', 1)} down to ${withUnit(volts, 'V', 1)} it turns ${withUnit(watts, 'W', 0)} into heat. It takes about ${LINEAR_BEC_WATTS} W.`,
+    remedies: [{ kind: 'station', label: 'Check what is on the bus', station: 'rig' }],
   };
 };

@@ -364,7 +364,7 @@ describe('in numbers', () => {
     const said = verdictsOn({ ...situation, profile: weak, stops });
     const of = (id: VerdictId): string => said.find((one) => one.id === id)!.sentence;
     expect(of('peakAboveRating')).toContain('a full pull draws more');
-    expect(of('canHot')).toContain('comes to more than 80');
+    expect(of('canHot')).toContain('more than 80');
     expect(of('muchAdvance')).toContain('64°');
   });
 

@@ -94,7 +94,7 @@ export function backUp(rig: ResolvedWheels, esc: EscBehaviour): Drill {
       y: backsAfterS !== undefined && x > backsAfterS ? -onStraights(backwardSpeed, x - backsAfterS) : y,
     })),
     numbers: [
-      number('stands', 'Stands after', stop.atRest ? stop.endS : undefined, 's', 2, 'sooner', 'later'),
+      number('stands', 'Stops after', stop.atRest ? stop.endS : undefined, 's', 2, 'sooner', 'later'),
       number('backs', 'Backs up after', backsAfterS, 's', 2, 'sooner', 'later'),
       number('firstMetres', 'First 2 m backward', back?.markTimes[0], 's', 2, 'quicker', 'slower'),
       number('reverseTop', 'Top speed backward', top && kmPerHour(top), 'km/h', 1, 'tamer', 'faster'),

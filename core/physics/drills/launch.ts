@@ -3,7 +3,7 @@ import { kmPerHour } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
 import { dutyOf } from '../triggerChain';
 import { noExtremes, noteExtremes } from '../extreme';
-import { blocked } from '../motor';
+import { stalled } from '../motor';
 import { finely, bridgeSettingOf, startLimitOf } from '../bridge';
 import type { Mark } from '../powerTrain';
 import { AT, SIZE, startState } from '../car';
@@ -49,7 +49,7 @@ export function launch(rig: ResolvedWheels, esc: EscBehaviour): Drill {
   const [at5, at20, cutoffS] = run.markTimes;
   spun ??= { car: y[AT.distance]!, tyre: y[AT.tyreDistance]! };
   trace.fill(kmPerHour(y[AT.speed]!));
-  const honest = blocked(
+  const honest = stalled(
     rig.motor,
     Math.min(esc.launchDuty, dutyOf(esc, esc.forwardSignal)),
     startLimitOf(rig, esc),
@@ -65,7 +65,7 @@ export function launch(rig: ResolvedWheels, esc: EscBehaviour): Drill {
       number('to20', 'First 20 m', at20, 's', 2, 'quicker', 'slower'),
       number(
         'wheelspin',
-        'Spun away by the tyres',
+        'Lost to wheel spin',
         spun.tyre > 0 ? 100 * Math.max(0, 1 - spun.car / spun.tyre) : 0,
         '%',
         0,
@@ -83,10 +83,18 @@ export function launch(rig: ResolvedWheels, esc: EscBehaviour): Drill {
         'gentler',
         'harsher',
       ),
-      number('blocked', 'Pack with wheels blocked', honest.packVolts, 'V', 1, 'sags deeper', 'holds better'),
+      number(
+        'stalled',
+        'Pack volts, wheels stalled',
+        honest.packVolts,
+        'V',
+        1,
+        'sags deeper',
+        'holds better',
+      ),
       number(
         'cutoffAt',
-        'Cutoff would act after',
+        'Cutoff acts after',
         esc.cutoffVoltsPerCell > 0 ? cutoffS : undefined,
         's',
         2,

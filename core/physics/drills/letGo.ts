@@ -79,7 +79,7 @@ export function letGo(rig: ResolvedWheels, esc: EscBehaviour): Drill {
       number('fromWalking', 'Roll from walking pace', fromWalkingM, 'm', 2, 'shorter', 'longer'),
       number(
         'pitch',
-        'Of what lifts the rear',
+        'Share of what lifts the rear',
         (100 * first) / (GRAVITY * LEVER_OVER_HEIGHT),
         '%',
         0,
@@ -87,17 +87,7 @@ export function letGo(rig: ResolvedWheels, esc: EscBehaviour): Drill {
         'tips sooner',
       ),
       ...(esc.advance.turbo > 0
-        ? [
-            number(
-              'turboBack',
-              'Pushes back as turbo goes',
-              turboPushBack(rig, esc),
-              'N',
-              1,
-              'rolls on',
-              'drags',
-            ),
-          ]
+        ? [number('turboBack', 'Drag as turbo ends', turboPushBack(rig, esc), 'N', 1, 'rolls on', 'drags')]
         : []),
     ],
   };

@@ -2,7 +2,7 @@
 import type { DrillId } from './runDrill';
 
 export const NUMBER_IDS = {
-  launch: ['to5', 'to20', 'wheelspin', 'peakPack', 'lowestCell', 'peakTorque', 'blocked', 'cutoffAt'],
+  launch: ['to5', 'to20', 'wheelspin', 'peakPack', 'lowestCell', 'peakTorque', 'stalled', 'cutoffAt'],
   letGo: ['slowing', 'toWalking', 'fromWalking', 'pitch', 'turboBack'],
   brake: ['stop', 'stopSlow', 'sliding', 'peakBrake', 'bite'],
   backUp: ['stands', 'backs', 'firstMetres', 'reverseTop'],
@@ -30,7 +30,7 @@ export const NUMBER_IDS = {
   heatMap: ['now', 'esc', 'leastAt', 'least'],
   advanceMap: ['low', 'high', 'before', 'beyond', 'angular'],
   supply: ['lowest', 'sag', 'most', 'headroom', 'atRisk'],
-  spoolUp: ['there', 'peakPack', 'lowestCell', 'rpm', 'blocked'],
+  spoolUp: ['there', 'peakPack', 'lowestCell', 'rpm', 'stalled'],
   throttle: [
     'thrust',
     'thrustHalf',

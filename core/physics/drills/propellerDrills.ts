@@ -3,7 +3,7 @@ import { GRAVITY, kmPerHour, rpmOf } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
 import { dutyOf } from '../triggerChain';
 import { noExtremes, noteExtremes } from '../extreme';
-import { blocked, driveFlow, newFlow, type Flow } from '../motor';
+import { stalled, driveFlow, newFlow, type Flow } from '../motor';
 import { airTorque, runPropeller, SPIN, SPIN_SIZE, startSpin, thrustNewtons } from '../propeller';
 import { driveAt, finely, newDrive, bridgeSettingOf, startLimitOf } from '../bridge';
 import type { Mark, RunPart } from '../powerTrain';
@@ -90,7 +90,7 @@ export function spoolUp(rig: ResolvedPropeller, esc: EscBehaviour): Drill {
     },
   });
   trace.fill(rpmOf(y[SPIN.shaft]!));
-  const honest = blocked(
+  const honest = stalled(
     rig.motor,
     Math.min(esc.launchDuty, dutyOf(esc, esc.forwardSignal)),
     startLimitOf(rig, esc),
@@ -106,7 +106,7 @@ export function spoolUp(rig: ResolvedPropeller, esc: EscBehaviour): Drill {
       number('peakPack', 'Peak pack current', amps.most, 'A', 0, 'cooler', 'hotter'),
       number('lowestCell', 'Lowest cell voltage', pack.least / rig.cells, 'V', 2, 'deeper sag', 'less sag'),
       number('rpm', 'Full rpm, standing', rpmOf(full.shaftSpeed), 'rpm', 0, 'slower', 'faster'),
-      number('blocked', 'Pack with the propeller blocked', honest.packVolts, 'V', 1, 'sags deeper', 'safer'),
+      number('stalled', 'Pack volts, propeller stalled', honest.packVolts, 'V', 1, 'sags deeper', 'safer'),
     ],
   };
 }
@@ -143,11 +143,11 @@ export function throttle(rig: ResolvedPropeller, esc: EscBehaviour): Drill {
       ),
       number('amps', 'Current at full', full.packAmps, 'A', 1, 'cooler', 'hotter'),
       number('watts', 'Power at full', watts, 'W', 0, 'cooler', 'hotter'),
-      number('efficiency', 'Motor and ESC give on', 100 * full.efficiency, '%', 1, 'more heat', 'less heat'),
+      number('efficiency', 'Heat in motor and ESC', 100 * full.efficiency, '%', 1, 'more heat', 'less heat'),
       number('cell', 'Cell voltage at full', full.packVolts / rig.cells, 'V', 2, 'deeper sag', 'less sag'),
       number(
         'hover',
-        'Hangs on its propeller at',
+        'Hovers on its propeller at',
         hover === undefined ? undefined : 100 * hover,
         '%',
         0,
@@ -156,7 +156,7 @@ export function throttle(rig: ResolvedPropeller, esc: EscBehaviour): Drill {
       ),
       number(
         'hoverTime',
-        'Would hang for',
+        'Could hover for',
         hovering && (60 * rig.capacityAh * USABLE) / hovering.packAmps,
         'min',
         1,
@@ -211,7 +211,7 @@ export function cut(rig: ResolvedPropeller, esc: EscBehaviour): Drill {
     yLabel: 'propeller, rpm',
     points: trace.points,
     numbers: [
-      number('stops', 'Propeller stands after', run.atRest ? run.endS : undefined, 's', 2, 'sooner', 'later'),
+      number('stops', 'Propeller stops after', run.atRest ? run.endS : undefined, 's', 2, 'sooner', 'later'),
       number('peakBrake', 'Peak brake current', Math.max(0, amps.most), 'A', 0, 'gentler', 'harsher'),
     ],
   };

@@ -101,7 +101,7 @@ export function slope(rig: ResolvedWheels, esc: EscBehaviour): Drill {
     numbers: [
       number(
         'holds',
-        'Holds when stopped, up to',
+        'Holds a standing model up to',
         steepest((degrees) => downhill(rig, degrees) <= heldForce(rig)),
         '°',
         1,
@@ -110,7 +110,7 @@ export function slope(rig: ResolvedWheels, esc: EscBehaviour): Drill {
       ),
       number(
         'stops',
-        'Comes to a stop when rolling, up to',
+        'Stops a rolling model up to',
         steepest((degrees) => creep(degrees) === 0),
         '°',
         1,
@@ -250,7 +250,7 @@ export function crawl(rig: ResolvedWheels, esc: EscBehaviour): Drill {
       number('at15', 'Speed at 15 % trigger', 100 * flat, 'cm/s', 0, 'slower', 'faster'),
       number(
         'climb',
-        `Of that left on ${STEP_DEGREES}°`,
+        `Of that speed left on ${STEP_DEGREES}°`,
         flat > 0 ? (100 * climbing) / flat : undefined,
         '%',
         0,
@@ -259,7 +259,7 @@ export function crawl(rig: ResolvedWheels, esc: EscBehaviour): Drill {
       ),
       number(
         'stutter',
-        senses ? 'Turns over hand-over, with sensor' : 'Turns over hand-over, without sensor',
+        senses ? 'Sensor hand-over speed' : 'Turns over hand-over, without sensor',
         leastRpm === undefined ? undefined : leastRpm / handover,
         '×',
         1,

@@ -186,7 +186,7 @@ function answer(rig: ResolvedRig, esc: EscBehaviour, told: Told, pull: Pull): Dr
   const mark =
     esc.cutoffVoltsPerCell > 0
       ? { y: esc.cutoffVoltsPerCell, label: 'cutoff' }
-      : { y: tooFar, label: `${tooFar} V: too far` };
+      : { y: tooFar, label: `${tooFar} V: too low` };
   return {
     xLabel: 'min',
     yLabel: 'lowest cell of each lap, V',
@@ -215,7 +215,7 @@ function numbersOf(rig: ResolvedRig, esc: EscBehaviour, told: Told): DrillNumber
       : [
           number(
             'spare',
-            'Beyond what it has to last',
+            'Longer than needed by',
             runsS / 60 - rig.raceMinutes,
             'min',
             1,
@@ -225,27 +225,27 @@ function numbersOf(rig: ResolvedRig, esc: EscBehaviour, told: Told): DrillNumber
         ]),
     number('cutoff', 'Cutoff acts after', minutes(cutoffS), 'min', 1, 'sooner', 'later'),
     ...(cutoffS !== undefined && esc.cutoffLeaves > 0
-      ? [number('limps', 'Then limps for', (endS - cutoffS) / 60, 'min', 1, 'shorter', 'longer')]
+      ? [number('limps', 'Then reduced power for', (endS - cutoffS) / 60, 'min', 1, 'shorter', 'longer')]
       : []),
     number('heatStop', 'Heat stops it after', minutes(hotS), 'min', 1, 'sooner', 'later'),
-    number('used', 'Used of the pack', drawn / 3.6, 'mAh', 0, 'thriftier', 'hungrier'),
-    number('perMinute', 'Used a minute', perMinute, 'mAh', 0, 'thriftier', 'hungrier'),
+    number('used', 'Used from the pack', drawn / 3.6, 'mAh', 0, 'thriftier', 'hungrier'),
+    number('perMinute', 'Used per minute', perMinute, 'mAh', 0, 'thriftier', 'hungrier'),
     number(
       'tooFar',
-      `Drawn after a cell fell to ${TOO_FAR_VOLTS[rig.chemistry]} V`,
+      `Drawn below ${TOO_FAR_VOLTS[rig.chemistry]} V`,
       told.drawnTooFar / 3.6,
       'mAh',
       0,
       'spares the cells',
       'harms the cells',
     ),
-    number('lowestCell', 'Lowest cell, as the ESC sees it', log.lowest, 'V', 2, 'deeper sag', 'less sag'),
+    number('lowestCell', 'Lowest cell, seen by the ESC', log.lowest, 'V', 2, 'deeper sag', 'less sag'),
     ...(first === undefined
       ? []
       : [
           number(
             'firstMinute',
-            'Volts under load, first minute over the rest',
+            'Volts under load, first minute above the rest',
             first,
             '%',
             1,

@@ -23,14 +23,14 @@ export function supply(rig: ResolvedRig, esc: EscBehaviour): Drill {
       const x = (SLAM_S * n) / TRACE_POINTS;
       return { x, y: at(x).volts };
     }),
-    mark: { y: BROWN_OUT_VOLTS, label: 'many receivers give up' },
+    mark: { y: BROWN_OUT_VOLTS, label: 'many receivers fail' },
     numbers: [
       number('lowest', 'Lowest bus voltage', lowest, 'V', 2, 'deeper sag', 'holds better'),
       number('sag', 'Sags by', setVolts - lowest, 'V', 2, 'holds better', 'deeper sag'),
       number('most', 'Most current', most, 'A', 1, 'easier', 'harder'),
       number(
         'headroom',
-        'Left while all move',
+        'Spare current while all move',
         continuousAmps > 0
           ? (100 * (continuousAmps - (movingAmps * setVolts) / 6)) / continuousAmps
           : undefined,

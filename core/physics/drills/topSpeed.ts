@@ -82,7 +82,7 @@ export function topSpeed(rig: ResolvedWheels, esc: EscBehaviour): Drill {
     points: trace.points,
     numbers: [
       number('top', 'Top speed', kmPerHour(top), 'km/h', 1, 'slower', 'faster'),
-      number('rpm', 'Motor there', rpmOf(shaftSpeedAt(rig, top)), 'rpm', 0, 'slower', 'faster'),
+      number('rpm', 'Motor rpm there', rpmOf(shaftSpeedAt(rig, top)), 'rpm', 0, 'slower', 'faster'),
       number('amps', 'Current there', flow.packAmps, 'A', 1, 'cooler', 'hotter'),
       number(
         'heat',

@@ -92,7 +92,7 @@ describe('wheels', () => {
     expect(Math.abs((y[AT.winding]! - 50) / rise - 1)).toBeLessThan(0.001);
   });
 
-  it('slide when asked for more than grip, and grip again later', () => {
+  it('slide when commanded more than grip allows, and grip again later', () => {
     const y = startState(buggy, 0);
     const run = runWheels(
       buggy,
@@ -154,7 +154,7 @@ describe('launch', () => {
   });
 
   it.each(['crawler', 'tenthBuggy', 'eighthBuggy', 'basher'] as const)(
-    'a launch limit of a %s draws less from the pack the more it holds back, and 30 %% keep a blocked pack up at little cost (common practice)',
+    'a launch limit of a %s draws less from the pack the more it holds back, and 30 %% keep a stalled pack up at little cost (common practice)',
     (vehicleClass) => {
       const rig = wheels(vehicleClass);
       const quick = { ...esc, rampPerSecond: 10 };
@@ -163,7 +163,7 @@ describe('launch', () => {
       );
       for (let n = 1; n < limited.length; n += 1) {
         expect(limited[n]!.peakPack).toBeLessThan(limited[n - 1]!.peakPack!);
-        expect(limited[n]!.blocked).toBeGreaterThan(limited[n - 1]!.blocked! + 0.2);
+        expect(limited[n]!.stalled).toBeGreaterThan(limited[n - 1]!.stalled! + 0.2);
       }
       expect(limited[2]!.to20! / limited[0]!.to20!).toBeLessThan(1.03);
       const top = (launchDuty: number) => numbers('topSpeed', rig, { ...quick, launchDuty }).top!;
@@ -171,7 +171,7 @@ describe('launch', () => {
     },
   );
 
-  it('blocked wheels on 3 cells of 2200 mAh, 16 mΩ: 4.2 V at the pack without limit, 6.2 V at 70 % duty, 10.2 V at 70 % of the current (common practice)', () => {
+  it('stalled wheels on 3 cells of 2200 mAh, 16 mΩ: 4.2 V at the pack without limit, 6.2 V at 70 % duty, 10.2 V at 70 % of the current (common practice)', () => {
     const small: ResolvedWheels = {
       ...crawler,
       openVolts: 11.7,
@@ -179,7 +179,7 @@ describe('launch', () => {
       leadOhm: 0.005,
       motor: { ...crawler.motor, resistance: 0.016, bridgeResistance: 0.003 },
     };
-    const pack = (change: Partial<EscBehaviour>) => numbers('launch', small, { ...esc, ...change }).blocked;
+    const pack = (change: Partial<EscBehaviour>) => numbers('launch', small, { ...esc, ...change }).stalled;
     expect(pack({})).toBeCloseTo(4.2, 1);
     expect(pack({ launchDuty: 0.7 })).toBeCloseTo(6.2, 1);
     expect(pack({ currentShare: 0.7 })).toBeCloseTo(10.2, 1);

@@ -34,7 +34,7 @@ wait 1000
 = tone tune
 = lamp amber on
 : range 1080 1500 1930
-# the trigger is let go: it starts anew by itself
+# the trigger is let go: it restarts by itself
 stick 1500
 wait 2000
 = tone rising

@@ -52,9 +52,9 @@ describe('the pack', () => {
   });
 
   it.each([
-    ['exchanged readings', { volts: 11.1, amps: 10 }, { volts: 11.7, amps: 40 }, 'exchanged'],
+    ['exchanged readings', { volts: 11.1, amps: 10 }, { volts: 11.7, amps: 40 }, 'swapped'],
     ['the same current', { volts: 11.7, amps: 40 }, { volts: 11.1, amps: 40 }, 'more amperes'],
-    ['loads too alike', { volts: 11.7, amps: 38 }, { volts: 11.6, amps: 40 }, 'too alike'],
+    ['loads too alike', { volts: 11.7, amps: 38 }, { volts: 11.6, amps: 40 }, 'too similar'],
   ])('refuses %s', (_what, light, heavy, words) => {
     const read = twoLoadOhm(light, heavy);
     expect(read.ok ? '' : read.problems[0]!.sentence).toContain(words);

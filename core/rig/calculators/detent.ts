@@ -14,7 +14,7 @@ export function detentFromSlope(
   motorCount: number,
   degrees: number,
 ): Result<number> {
-  if (!(degrees > 0 && degrees < 60)) return refused('A slope between 0 and 60° is meant.');
+  if (!(degrees > 0 && degrees < 60)) return refused('Type a slope between 0 and 60°.');
   const angle = (degrees * Math.PI) / 180;
   const pull =
     (massKg.value / motorCount) * GRAVITY * (Math.sin(angle) - rollingResistance.value * Math.cos(angle));
@@ -23,7 +23,7 @@ export function detentFromSlope(
   return detent >= 0
     ? { ok: true, value: detent }
     : refused(
-        'Rolling resistance and the motor’s friction alone should hold it there: look at those first, or at the slope.',
+        'Rolling resistance and motor friction alone should hold it there. Check those first, or the slope.',
       );
 }
 

@@ -7,9 +7,9 @@ import type { Problem, Result } from '../../units/problem';
 /** kV from a run without load. @param ohm winding and bridge; takes away what the no-load current drops */
 export function kvFromRun(rpm: number, volts: number, amps = 0, ohm = 0): Result<number> {
   const emf = volts - amps * ohm;
-  if (rpm <= 0) return refused('rpm', 'The motor must have been turning: enter its rpm.');
+  if (rpm <= 0) return refused('rpm', 'Enter the rpm: the motor must be turning.');
   if (emf <= 0)
-    return refused('volts', 'No voltage is left for the motor: check volts, amperes and resistance.');
+    return refused('volts', 'No voltage is left for the motor. Check volts, amperes and resistance.');
   return { ok: true, value: rpm / emf };
 }
 
@@ -25,13 +25,13 @@ export function polesFrom(enteredPoles: number, shownRpm: number, trueRpm: numbe
   if (Math.abs(poles / even - 1) > 0.06) {
     return refused(
       'trueRpm',
-      `The readings would mean ${poles.toFixed(1)} poles, which no motor has. Read both at the same steady throttle.`,
+      `That would be ${poles.toFixed(1)} poles, which no motor has. Read both at the same steady throttle.`,
     );
   }
   return { ok: true, value: even };
 }
 
-/** Phase to phase resistance from a blocked shaft: V/I. Seconds only, at a small voltage. */
+/** Phase to phase resistance from a stalled shaft: V/I. Seconds only, at a small voltage. */
 export function resistanceFromStall(volts: number, amps: number): Result<number> {
   if (volts <= 0 || amps <= 0) return refused('amps', 'Volts and amperes must both be above zero.');
   return { ok: true, value: volts / amps };
@@ -50,11 +50,11 @@ export function fromTwoRuns(a: RunPoint, b: RunPoint): Result<{ ohm: number; kv:
   const determinant = a.amps * b.rpm - b.amps * a.rpm;
   const scale = Math.max(a.amps * b.rpm, b.amps * a.rpm);
   if (Math.abs(determinant) < 0.05 * scale)
-    return refused('b.amps', 'The two runs are too alike: load one of them clearly more.');
+    return refused('b.amps', 'The two runs are too similar. Load one of them clearly more.');
   const ohm = (a.volts * b.rpm - b.volts * a.rpm) / determinant;
   const perKv = (a.amps * b.volts - b.amps * a.volts) / determinant;
   if (ohm <= 0 || perKv <= 0)
-    return refused('b.volts', 'These readings fit no motor: one of them is wrong, or not at full throttle.');
+    return refused('b.volts', 'These readings fit no motor. One of them is wrong or not at full throttle.');
   return { ok: true, value: { ohm, kv: 1 / perKv } };
 }
 
@@ -80,14 +80,14 @@ const ODD_SHARE = 0.05;
  * reading cannot hide behind the others.
  */
 export function checkThrust(points: readonly ThrustPoint[]): Result<ThrustCheck> {
-  if (points.length < 3) return refused('points', 'Three points are needed to tell which one is odd.');
+  if (points.length < 3) return refused('points', 'Type at least three points to find the odd one.');
   const ratios = points.map(({ rpm, thrustN }) => thrustN / rpm ** 2);
   const sorted = ratios.toSorted((x, y) => x - y);
   const middle = sorted.length >> 1;
   const perRpmSquared =
     sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
   if (!Number.isFinite(perRpmSquared) || perRpmSquared <= 0)
-    return refused('points', 'Every point needs an rpm and a thrust above zero.');
+    return refused('points', 'Each point needs an rpm and a thrust above zero.');
   const deviations = ratios.map((ratio) => ratio / perRpmSquared - 1);
   const oddOnes = deviations.flatMap((d, place) => (Math.abs(d) > ODD_SHARE ? [place] : []));
   return { ok: true, value: { perRpmSquared, deviations, oddOnes } };

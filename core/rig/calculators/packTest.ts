@@ -17,12 +17,9 @@ export function twoLoadOhm(light: LoadPoint, heavy: LoadPoint): Result<number> {
   if (amps <= 0)
     return refused('heavy.amps', 'The heavier load must draw more amperes than the lighter one.');
   if (sag <= 0)
-    return refused(
-      'heavy.volts',
-      'The voltage must fall under the heavier load: were the readings exchanged?',
-    );
+    return refused('heavy.volts', 'The voltage must fall under the heavier load. Readings swapped?');
   if (amps < 0.2 * heavy.amps)
-    return refused('heavy.amps', 'The two loads are too alike: make the heavier at least a quarter more.');
+    return refused('heavy.amps', 'The two loads are too similar. Make the heavier at least a quarter more.');
   return { ok: true, value: sag / amps };
 }
 

@@ -6,7 +6,7 @@ export const BACK_UP = {
   runningMode: named(
     'Running mode',
     RUNNING_MODES,
-    'What the rear half of the trigger does. The same number is another mode on another ESC: copy meanings, not numbers.',
+    'What pushing the trigger does. The same number means another mode on another ESC: copy meanings, not numbers.',
     {
       alsoCalled: ['running mode', 'run mode', 'drive mode', 'vehicle mode', 'operating mode'],
     },
@@ -24,7 +24,7 @@ export const BACK_UP = {
       higher: 'never by mistake',
       safeSide: 'higher',
     },
-    'How long a push must be held with the motor standing before it backs up. At least 1 s where pumping the brake must not engage it.',
+    'How long you must push at standstill before it backs up. Use at least 1 s if pumping the brake must not engage it.',
     { alsoCalled: ['reverse delay', 'reverse time'] },
   ),
   reversePower: percent(

@@ -6,7 +6,7 @@ export const BRAKE = {
   brakeStrength: percent(
     'Brake strength',
     { lower: 'longer, softer', higher: 'shorter, may slide', safeSide: 'lower' },
-    'The most braking that a full push of the trigger can ask for. The radio’s brake end point multiplies in.',
+    'The most braking at a full push of the trigger. Multiplies with the radio’s brake end point.',
     {
       alsoCalled: [
         'brake force',
@@ -22,7 +22,7 @@ export const BRAKE = {
   initialBrake: percent(
     'Initial brake',
     { lower: 'eases in', higher: 'snaps in', safeSide: 'lower' },
-    'The braking at the first touch. Equal to drag brake it is seamless.',
+    'The braking at the first touch. Set equal to drag brake for no step.',
     {
       alsoCalled: ['initial brake', 'initial brake force', 'first brake'],
       specials: { sameAsDrag: 'same as drag brake' },
@@ -50,7 +50,7 @@ export const BRAKE = {
       higher: 'fine, weak when slow',
       safeSide: 'nearest',
     },
-    'How often a second braking is switched on and off.',
+    'How often per second the brake is switched on and off.',
     { alsoCalled: ['brake frequency', 'brake pwm'] },
   ),
   lowSpeedBrake: percent(

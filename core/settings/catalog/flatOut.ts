@@ -15,7 +15,7 @@ export const FLAT_OUT = {
       higher: 'more rpm, hotter',
       safeSide: 'lower',
     },
-    'Electrical timing advance of the ESC, always on: more rpm for less torque per ampere. What the motor’s end bell adds comes on top.',
+    'Electrical timing advance of the ESC, always on: more rpm, less torque per ampere. The motor’s end bell adds to it.',
     { alsoCalled: ['timing', 'motor timing', 'esc timing', 'advance', 'advance timing', 'base timing'] },
   ),
   boost: numbered(
@@ -33,25 +33,25 @@ export const FLAT_OUT = {
       higher: 'comes in later',
       safeSide: 'higher',
     },
-    'The motor speed at which boost begins. Some ESCs state a share of throttle instead: that is another thing.',
+    'The motor speed where boost begins. Some ESCs use a share of throttle instead: that is “Boost from throttle”.',
     { alsoCalled: ['boost start', 'boost start rpm', 'start rpm'] },
   ),
   boostEnd: numbered(
     'Boost complete at',
     { ...RPM, bounds: [100, 200000], lower: 'steeper', higher: 'gentler', safeSide: 'higher' },
-    'The motor speed at which all of the boost is there.',
+    'The motor speed where boost is complete.',
     { alsoCalled: ['boost end', 'boost end rpm', 'end rpm', 'boost slope'] },
   ),
   boostActivation: named(
     'Boost comes by',
     ACTIVATIONS,
-    'What brings boost in: the throttle, or how fast the motor turns. It decides which of its other settings count.',
+    'What brings boost in: throttle or motor speed. Decides which other boost settings count.',
     { alsoCalled: ['boost activation method', 'boost control type'] },
   ),
   boostFromThrottle: percent(
     'Boost from throttle',
     { lower: 'comes in earlier', higher: 'comes in later', safeSide: 'higher' },
-    'The throttle at which boost begins, on ESCs that go by throttle and not by motor speed.',
+    'The throttle where boost begins, on ESCs that use throttle and not motor speed.',
     { alsoCalled: ['boost trigger', 'boost throttle', 'boost activation'] },
   ),
   turbo: numbered(
@@ -69,13 +69,13 @@ export const FLAT_OUT = {
   turboFrom: percent(
     'Turbo past',
     { lower: 'comes in earlier', higher: 'only at full throttle', safeSide: 'higher' },
-    'The throttle past which turbo comes; 100 means only at full.',
+    'The throttle above which turbo comes. 100 means only at full.',
     { alsoCalled: ['turbo start', 'turbo trigger', 'turbo activation', 'turbo throttle'] },
   ),
   turboActivation: named(
     'Turbo comes by',
     ACTIVATIONS,
-    'What brings turbo in: the throttle, or how fast the motor turns. It decides which of its other settings count.',
+    'What brings turbo in: throttle or motor speed. Decides which other turbo settings count.',
     { alsoCalled: ['turbo activation method', 'turbo control type'] },
   ),
   turboDelay: numbered(
@@ -101,7 +101,7 @@ export const FLAT_OUT = {
       higher: 'comes in hard',
       safeSide: 'lower',
     },
-    'How fast turbo is added. Low is slow here; beside it an off-rate may be numbered the other way.',
+    'How fast turbo is added. Low is slow here; the off-rate may be numbered the other way round.',
     {
       alsoCalled: ['turbo on', 'turbo slope', 'turbo ramp', 'turbo on rate'],
       specials: { instant: 'at once' },
@@ -123,19 +123,19 @@ export const FLAT_OUT = {
   motorType: named(
     'Motor type',
     MOTOR_TYPES,
-    'How the ESC finds out where the rotor is. Not the running mode. Sensored throughout stops with a torn sensor wire.',
+    'How the ESC knows where the rotor is. Not the running mode. On sensored throughout, a torn sensor wire stops the motor.',
     { alsoCalled: ['motor type', 'sensor mode', 'commutation', 'motor mode', 'sensor'] },
   ),
   rotation: named(
     'Motor rotation',
     ROTATIONS,
-    'Which way the motor turns for forward. Not reverse: that is a running mode.',
+    'Which way the motor turns for forward. Not reverse driving: that is a running mode.',
     { alsoCalled: ['rotation', 'motor rotation', 'direction', 'motor direction', 'spin'] },
   ),
   governor: named(
     'Governor',
     GOVERNOR_MODES,
-    'Whether the ESC holds the motor’s speed by itself. It needs the right pole count and gear ratio.',
+    'Whether the ESC holds the motor speed by itself. Needs the right pole count and gear ratio.',
     { alsoCalled: ['governor', 'governor mode', 'speed control'] },
   ),
   governorRpm: numbered(
@@ -147,7 +147,7 @@ export const FLAT_OUT = {
   polePairs: numbered(
     'Pole pairs',
     { unit: '', decimals: 0, bounds: [1, 30], lower: 'few poles', higher: 'many poles', safeSide: 'nearest' },
-    'Half the magnets of the motor. A wrong count makes every shown rpm wrong by that ratio.',
+    'Half the number of magnets. A wrong count makes every shown rpm wrong by that ratio.',
     { alsoCalled: ['poles', 'pole count', 'motor poles', 'pole pairs', 'number of poles'] },
   ),
 } as const;

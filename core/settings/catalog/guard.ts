@@ -53,13 +53,13 @@ export const GUARD = {
       higher: 'rides over gaps',
       safeSide: 'lower',
     },
-    'How long the signal may be gone before the ESC acts. About 0.3 s in aircraft.',
+    'How long the signal may be lost before the ESC acts. About 0.3 s in aircraft.',
     { alsoCalled: ['fail-safe delay', 'failsafe delay', 'signal loss delay', 'signal loss time'] },
   ),
   calibrationLock: named(
     'Calibration',
     { on: 'allowed', off: 'locked' },
-    'Whether end points can be learned. Locked, a calibration procedure does nothing, or gives full throttle.',
+    'Whether end points can be learned. While locked, a calibration does nothing or gives full throttle.',
     {
       alsoCalled: [
         'throttle calibration',

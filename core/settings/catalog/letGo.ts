@@ -6,7 +6,7 @@ export const LET_GO = {
   freewheel: named(
     'Damped switching',
     ON_OFF,
-    'Whether the bridge holds the motor between two pulses, so that it follows a falling throttle at once. On for smoothness and multirotors.',
+    'Whether the ESC brakes the motor between two pulses, so it follows a falling throttle at once. On for smoothness and multirotors.',
     {
       alsoCalled: ['freewheel', 'free wheel', 'active freewheel', 'damped', 'synchronous rectification'],
     },
@@ -36,19 +36,19 @@ export const LET_GO = {
       higher: 'comes gently',
       safeSide: 'higher',
     },
-    'How long drag brake takes to come in after the trigger is let go. Fast means gentle to some and a lock to others: think in seconds.',
+    'How long drag brake takes to come in after you let go. “Fast” is gentle to some makers and a lock to others: think in seconds.',
     { alsoCalled: ['drag brake rate', 'drag ramp', 'drag brake ramp', 'drag rate', 'brake rate'] },
   ),
   dragWhileEasing: percent(
     'Drag while easing off',
     { lower: 'only at neutral', higher: 'brakes as you ease', safeSide: 'lower' },
-    'Braking that begins as the trigger is released, not only at neutral.',
+    'Braking that begins while you release the trigger, not only at neutral.',
     { alsoCalled: ['engine brake', 'lift-off brake', 'ease-off brake', 'coast brake'] },
   ),
   coastAssist: percent(
     'Coast assist',
     { lower: 'slows by itself', higher: 'rolls on', safeSide: 'lower' },
-    'The motor is driven a little so that the car rolls on after letting go. It excludes drag brake.',
+    'Drives the motor a little after you let go, so the car rolls on. Not together with drag brake.',
     { alsoCalled: ['coast', 'coasting', 'rolling', 'coast assist', 'coast force'] },
   ),
   propellerBrake: percent(

@@ -27,7 +27,7 @@ export const MID_PULL = {
       higher: 'smoother, quieter',
       safeSide: 'nearest',
     },
-    'How often a second the ESC switches the motor at part throttle. An ESC is coolest at about 6 to 16 kHz.',
+    'How often per second the ESC switches the motor at part throttle. An ESC is coolest at about 6 to 16 kHz.',
     {
       alsoCalled: [
         'pwm',
@@ -42,7 +42,7 @@ export const MID_PULL = {
   forwardPower: percent(
     'Forward power',
     { lower: 'slower at the top', higher: 'full speed', safeSide: 'lower' },
-    'The most duty that forward may use: the tool for a track that turned slippery.',
+    'The most duty that forward may use. Useful on a slippery track.',
     {
       alsoCalled: [
         'max forward',

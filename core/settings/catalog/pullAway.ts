@@ -12,19 +12,19 @@ export const PULL_AWAY = {
       higher: 'hits harder',
       safeSide: 'lower',
     },
-    'How fast the ESC lets power rise after the trigger is pulled. On loose ground less is quicker.',
+    'How fast power rises after you pull the trigger. On loose ground less is quicker.',
     { alsoCalled: ['punch', 'punch level', 'acceleration', 'throttle punch', 'start punch'] },
   ),
   launchLimit: percent(
     'Launch limit',
     { lower: 'full hit', higher: 'gentler, less sag', safeSide: 'higher' },
-    'How far the ESC holds back when the trigger is pulled at once. The opposite sense of launch strength.',
+    'How far the ESC holds back when you pull hard. The opposite of launch strength.',
     { alsoCalled: ['punch control', 'punch limit', 'punch reduction', 'launch control'] },
   ),
   startPower: percent(
     'Start power',
     { lower: 'softer start', higher: 'breaks away harder', safeSide: 'lower' },
-    'How much torque may be used to get the motor turning from rest. A permission, not a demand.',
+    'How much torque the ESC may use to start the motor. It allows more power; it does not force it.',
     {
       alsoCalled: [
         'startup power',
@@ -46,7 +46,7 @@ export const PULL_AWAY = {
   torqueLimit: percent(
     'Torque limit',
     { lower: 'tamer', higher: 'stronger', safeSide: 'lower' },
-    'The most torque that the motor may give. A ceiling: it changes nothing below it.',
+    'The most torque that the motor may give. A ceiling: below it nothing changes.',
     { alsoCalled: ['torque', 'torque level', 'max torque', 'maximum torque'] },
   ),
   currentLimit: numbered(
@@ -72,7 +72,7 @@ export const PULL_AWAY = {
       higher: 'spools up slowly',
       safeSide: 'higher',
     },
-    'The time of the first spool-up after arming. Helicopters and geared fans want up to 15 s.',
+    'The time of the first spool-up after arming. Helicopters and geared fans need up to 15 s.',
     { alsoCalled: ['soft start', 'spool-up', 'spool up time', 'softstart'] },
   ),
   startAcceleration: numbered(
@@ -125,7 +125,7 @@ export const PULL_AWAY = {
       higher: 'calmer neutral',
       safeSide: 'higher',
     },
-    'How far the pulse may wander from neutral before anything happens. Manuals count one side, both sides, per cent or levels.',
+    'How far the pulse may drift from neutral before anything happens. Manuals count one side, both sides, per cent or levels.',
     {
       alsoCalled: ['deadband', 'dead band', 'neutral range', 'neutral width', 'throttle deadzone', 'neutral'],
     },
@@ -140,7 +140,7 @@ export const PULL_AWAY = {
       higher: 'arms later',
       safeSide: 'higher',
     },
-    'How long the throttle must rest before the ESC arms. Longer for radios that are slow to boot.',
+    'How long the throttle must rest before the ESC arms. Longer for radios that start slowly.',
     { alsoCalled: ['arming', 'arming delay', 'arm time', 'power-on delay'] },
   ),
 } as const;

@@ -6,7 +6,7 @@ export const SOUNDS = {
   idleBeeps: named(
     'Idle beeps',
     ON_OFF,
-    'Beeps of an ESC that was left switched on: a pack that is often left plugged in needs them.',
+    'Beeps of an ESC left switched on. They remind you to unplug the pack.',
     { alsoCalled: ['idle beep', 'idle beeps', 'idle beacon', 'standby beep'] },
   ),
   errorBeeps: named('Error beeps', ON_OFF, 'Beeps that say what is wrong. Keep them.', {
@@ -15,13 +15,13 @@ export const SOUNDS = {
   startVolume: percent(
     'Start-up volume',
     { lower: 'quieter', higher: 'louder, warms the motor', safeSide: 'lower' },
-    'How loud the motor sounds at start-up. Loud tones run current through a motor that may be blocked.',
+    'How loud the motor sounds at power-on. Loud tones run current through a motor that may be stalled.',
     { alsoCalled: ['beep volume', 'startup volume', 'start-up volume', 'tone volume', 'volume'] },
   ),
   beaconVolume: percent(
     'Beacon volume',
-    { lower: 'quieter', higher: 'louder, can burn a blocked motor', safeSide: 'lower' },
-    'How loud a lost model calls. Loud tones can burn a blocked motor or start a fire.',
+    { lower: 'quieter', higher: 'louder, can burn a stalled motor', safeSide: 'lower' },
+    'How loud a lost model calls. Loud tones can burn a stalled motor or start a fire.',
     { alsoCalled: ['beacon', 'beacon volume', 'lost model alarm', 'beacon strength'] },
   ),
   beaconDelay: numbered(
@@ -37,10 +37,10 @@ export const SOUNDS = {
     'How long the throttle must rest before a lost model calls.',
     { alsoCalled: ['beacon delay', 'beacon time'] },
   ),
-  startTune: named('Start-up tune', ON_OFF, 'Whether the ESC plays a tune when it starts.', {
+  startTune: named('Start-up tune', ON_OFF, 'Whether the ESC plays a tune at power-on.', {
     alsoCalled: ['music', 'melody', 'tune', 'start-up tune', 'startup tune', 'startup music'],
   }),
-  dataLog: named('Data log', ON_OFF, 'Whether the ESC writes down what it measures.', {
+  dataLog: named('Data log', ON_OFF, 'Whether the ESC records what it measures.', {
     alsoCalled: ['data log', 'logging', 'data recording', 'log'],
   }),
   telemetry: named('Telemetry', ON_OFF, 'Whether the ESC sends what it measures to the radio.', {

@@ -13,13 +13,13 @@ export const SUPPLY = {
   cellCount: named(
     'Cell count',
     CELL_COUNTS,
-    'How the ESC learns how many cells the pack has. Counting by itself misreads a part-used pack.',
+    'How the ESC knows the number of cells. Automatic counting misreads a part-used pack.',
     { alsoCalled: ['cells', 'cell count', 'lipo cells', 'battery cells', 'number of cells', 'cell number'] },
   ),
   chemistry: named(
     'Chemistry',
     CHEMISTRY_CHOICES,
-    'Which kind of cells the cutoff is meant for. The wrong one is a hazard.',
+    'Which kind of cells the cutoff is for. The wrong one is a hazard.',
     {
       alsoCalled: ['battery type', 'chemistry', 'battery', 'battery mode', 'cell type'],
     },
@@ -34,7 +34,7 @@ export const SUPPLY = {
       higher: 'kinder to cells',
       safeSide: 'higher',
     },
-    'The pack voltage under load at which the ESC stops driving to save the cells. Some fields want the whole pack’s volts.',
+    'The pack voltage under load at which the ESC stops to save the cells. Some manuals count the whole pack’s volts.',
     {
       alsoCalled: [
         'cutoff',
@@ -52,7 +52,7 @@ export const SUPPLY = {
   cutoffAction: named(
     'Cutoff action',
     CUTOFF_ACTIONS,
-    'What happens when the pack is down to its cutoff. An aeroplane never wants a hard stop.',
+    'What happens when the pack reaches the cutoff. An aeroplane must never stop hard.',
     {
       alsoCalled: [
         'cutoff type',
@@ -85,13 +85,13 @@ export const SUPPLY = {
     'The voltage that feeds the receiver and everything plugged into it. The lowest rating on the bus decides.',
     { alsoCalled: ['bec', 'bec voltage', 'bec output', 'sbec', 'receiver voltage', 'servo voltage'] },
   ),
-  fan: named('Fan', FAN_MODES, 'When the cooling fan runs. Without a fan it does nothing.', {
+  fan: named('Fan', FAN_MODES, 'When the cooling fan runs. Without a fan it has no effect.', {
     alsoCalled: ['fan', 'fan mode', 'cooling fan', 'fan control'],
   }),
   auxiliaryLead: named(
     'Spare lead',
     LEAD_USES,
-    'What a second plug or wire of the ESC does: feed a fan, be switched by a channel, or send what the ESC measures.',
+    'What a second plug or wire of the ESC does: feed a fan, follow a channel, or send telemetry.',
     { alsoCalled: ['aux lead', 'aux wire', 'aux channel', 'auxiliary lead'] },
   ),
 } as const;

@@ -10,7 +10,7 @@ export const DRIVELINE: CausesOf<'reverses' | 'strips'> = {
       what: 'Reverse engages at once',
       evidence: chosen('runningMode', ['forwardReverse'], 'It is set to forward and reverse at once.'),
       try: { kind: 'set', setting: 'runningMode', to: 'forwardBrake' },
-      lookFor: 'It brakes, and only brakes.',
+      lookFor: 'It only brakes.',
     },
     {
       id: 'delayShort',
@@ -28,25 +28,25 @@ export const DRIVELINE: CausesOf<'reverses' | 'strips'> = {
         chosen('runningMode', ['forwardBrakeReverse'], 'It is set to brake, then reverse.'),
       ),
       try: { kind: 'set', setting: 'runningMode', to: 'forwardBrake' },
-      lookFor: 'It brakes, and only brakes; many rules want it so.',
+      lookFor: 'It only brakes. Many rules require that.',
     },
   ],
   strips: [
     {
       ...LAUNCH_TOO_STRONG,
       id: 'launchStrips',
-      what: 'It is let off harder than the gears take',
+      what: 'The launch is too hard for the gears',
       tells: ['launch', 'peakTorque'],
-      lookFor: 'No more clicking; look at the mesh, too.',
+      lookFor: 'No more clicking. Check the gear mesh, too.',
     },
     {
       id: 'startPowerHigh',
-      what: 'A start may take all the power there is',
+      what: 'A start may use full power',
       evidence: atLeast('startPower', 80, 'Start power stands at # %.'),
       says: { when: ['start'] },
       try: { kind: 'step', setting: 'startPower', by: -1 },
       tells: ['launch', 'peakTorque'],
-      lookFor: 'Less peak torque; stutter means too little.',
+      lookFor: 'Less peak torque. If it stutters, it is too little.',
     },
     {
       id: 'dragLocks',
@@ -55,7 +55,7 @@ export const DRIVELINE: CausesOf<'reverses' | 'strips'> = {
       says: { when: ['brake'] },
       try: { kind: 'step', setting: 'dragRamp', by: 1 },
       tells: ['letGo', 'pitch'],
-      lookFor: 'No crack from the drivetrain when you let go.',
+      lookFor: 'No crack from the driveline when you let go.',
     },
     {
       id: 'brakeLocks',

@@ -9,14 +9,14 @@ export const SAGGED_VOLTS = 3.2;
 
 export const radioFallsShort: Evidence = ({ forwardSignal }) =>
   forwardSignal < FULL_SIGNAL
-    ? `By what is noted, the radio reaches ${formatNumber(forwardSignal * 100, 0)} % of what the ESC has learned as full.`
+    ? `As noted, the radio reaches ${formatNumber(forwardSignal * 100, 0)} % of what the ESC has learned as full.`
     : undefined;
 
 export const cellsSag: Evidence = (seen) => {
   const drill = seen.resolved.kind === 'wheels' ? 'launch' : 'spoolUp';
   const volts = drilled(seen, drill, 'lowestCell');
   return volts !== undefined && volts < SAGGED_VOLTS
-    ? `By the model, a hard pull takes the cells of this pack to ${withUnit(volts, 'V', 2)}.`
+    ? `Predicted: a hard pull takes the cells of this pack to ${withUnit(volts, 'V', 2)}.`
     : undefined;
 };
 
@@ -31,10 +31,10 @@ export const NOT_FULL: CauseRule = {
 
 export const LAUNCH_TOO_STRONG: CauseRule = {
   id: 'launchStrong',
-  what: 'It is let off too hard for the grip',
+  what: 'The launch is too hard for the grip',
   evidence: atLeast('launchStrength', 300, 'Launch strength stands at # %/s.'),
   says: { when: ['start'] },
   try: { kind: 'step', setting: 'launchStrength', by: -1 },
   tells: ['launch', 'wheelspin'],
-  lookFor: 'It hooks up; the time to the first corner is often shorter, too.',
+  lookFor: 'It hooks up. It is often faster to the first corner, too.',
 };

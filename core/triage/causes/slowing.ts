@@ -29,7 +29,7 @@ export const SLOWING: CausesOf<'rollsOn' | 'weakSlowBrake' | 'divesAtLetGo'> = {
       says: { where: ['flat'] },
       try: { kind: 'step', setting: 'dragRamp', by: -1 },
       tells: ['letGo', 'toWalking'],
-      lookFor: 'It begins to slow sooner; stop where it begins to pitch.',
+      lookFor: 'It slows sooner. Go back one stop if it begins to pitch.',
     },
     {
       id: 'dragCannotHold',
@@ -38,25 +38,25 @@ export const SLOWING: CausesOf<'rollsOn' | 'weakSlowBrake' | 'divesAtLetGo'> = {
       try: { kind: 'step', setting: 'dragBrake', by: 1 },
       tells: ['slope', 'creep'],
       lookFor:
-        'It creeps down more slowly. To stand still it needs a lower gear or a motor that detents harder.',
+        'It creeps down more slowly. To stand still it needs lower gearing or a motor with stronger magnets.',
     },
     {
       id: 'neutralOff',
       what: 'The trigger does not rest in the deadband',
       evidence: ({ endpoints }) => endpoints('creeps').find(({ id }) => id === 'neutralOff')?.evidence,
-      try: { kind: 'station', station: 'endpoints', words: 'Look at neutral, at Endpoints' },
+      try: { kind: 'station', station: 'endpoints', words: 'Check neutral on Endpoints' },
       lookFor: 'The lamp shows neutral with the trigger at rest.',
     },
   ],
   weakSlowBrake: [
     {
       id: 'brakeFrequencyHigh',
-      what: 'A high brake frequency loses its bite when slow',
+      what: 'A high brake frequency is weak at low speed',
       evidence: atLeast('brakeFrequency', 4.01, 'Brake frequency stands at # kHz.'),
       says: { fast: ['strong'] },
       try: { kind: 'step', setting: 'brakeFrequency', by: -1 },
       tells: ['brake', 'stopSlow'],
-      lookFor: 'It stops from a walk, and is gentler from full speed.',
+      lookFor: 'It stops from walking pace and is gentler from full speed.',
     },
     {
       id: 'radioTakesBrake',
@@ -82,7 +82,7 @@ export const SLOWING: CausesOf<'rollsOn' | 'weakSlowBrake' | 'divesAtLetGo'> = {
       says: { fast: ['strong'] },
       try: { kind: 'step', setting: 'lowSpeedBrake', by: 1 },
       tells: ['brake', 'stopSlow'],
-      lookFor: 'It stops from a walk, and is as before from full speed.',
+      lookFor: 'It stops from walking pace. From full speed nothing changes.',
     },
   ],
   divesAtLetGo: [
@@ -93,16 +93,16 @@ export const SLOWING: CausesOf<'rollsOn' | 'weakSlowBrake' | 'divesAtLetGo'> = {
       says: { when: ['letGo'] },
       try: { kind: 'step', setting: 'dragRamp', by: 1 },
       tells: ['letGo', 'pitch'],
-      lookFor: 'The back stays down when you let go at speed.',
+      lookFor: 'The rear stays down when you let go at speed.',
     },
     {
       id: 'dragHigh',
-      what: 'There is more drag brake than the grip takes',
+      what: 'There is more drag brake than the grip can take',
       evidence: atLeast('dragBrake', 15, 'Drag brake stands at # %.'),
       says: { when: ['letGo'] },
       try: { kind: 'step', setting: 'dragBrake', by: -1 },
       tells: ['letGo', 'pitch'],
-      lookFor: 'It turns in without the back stepping out.',
+      lookFor: 'It turns in without the rear stepping out.',
     },
     {
       id: 'initialAboveDrag',

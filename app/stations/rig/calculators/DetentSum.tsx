@@ -16,12 +16,12 @@ export function DetentSum({ rig, vehicle, onFill }: Props) {
   return (
     <details className="mt-2">
       <summary className="min-h-11 cursor-pointer py-2 underline underline-offset-4">
-        Work it out: what its magnets hold
+        Calculate: holding torque of the magnets
       </summary>
       <Calculator
-        title="From a slope"
-        how="Pack unplugged. Put the model on a board, lift one end slowly, and read the angle at which it just begins to roll. It counts with mass, wheels and final drive as they were kept."
-        asked={[{ key: 'degrees', label: 'begins to roll at', unit: '°' }]}
+        title="On a slope"
+        how="Unplug the pack. Put the model on a board and lift one end slowly. Read the angle where it just starts to roll. Uses the saved mass, wheels and final drive."
+        asked={[{ key: 'degrees', label: 'starts to roll at', unit: '°' }]}
         compute={({ degrees }) => detentFromSlope(vehicle, rig.motor, rig.motorCount, degrees)}
         show={(torque) => <strong>{formatNumber(torque * 1000, 1)} mN·m</strong>}
         use={{

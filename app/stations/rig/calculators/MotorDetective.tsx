@@ -23,15 +23,15 @@ export function MotorDetective({ onFill, propeller }: { onFill: Fill; propeller:
   return (
     <details className="mt-2">
       <summary className="min-h-11 cursor-pointer py-2 underline underline-offset-4">
-        Motor detective: no label, no data sheet
+        Motor without label or data sheet
       </summary>
       <p className="text-sm">
-        The motor turns in some of these: propeller off, or wheels clear of the bench and the model tied down.
-        Stall tests take a second at most, at a small voltage.
+        The motor turns in some of these tests. Propeller off, or wheels off the bench and the model tied
+        down. Stall tests: one second at most, at low voltage.
       </p>
       <Calculator
         title="kV from a free run"
-        how="Full throttle without load, least timing: rpm and the volts at that moment. Take the no-load current and resistance along if you know them; else 0."
+        how="Full throttle, no load, lowest timing. Note rpm and volts at that moment. Add no-load current and resistance if you know them; else 0."
         asked={[
           { key: 'rpm', label: 'rpm', unit: '' },
           { key: 'volts', label: 'at', unit: 'V' },
@@ -44,7 +44,7 @@ export function MotorDetective({ onFill, propeller }: { onFill: Fill; propeller:
       />
       <Calculator
         title="Poles from two readings"
-        how="The ESC or meter shows one rpm with the pole count you entered; an optical meter shows the true one."
+        how="The ESC or meter shows an rpm for the pole count you entered. An optical meter shows the true rpm."
         asked={[
           { key: 'entered', label: 'poles entered', unit: '' },
           { key: 'shown', label: 'shown', unit: 'rpm' },
@@ -63,7 +63,7 @@ export function MotorDetective({ onFill, propeller }: { onFill: Fill; propeller:
       />
       <Calculator
         title="Resistance from a stall"
-        how="Shaft blocked, two of the motor’s wires on a current-limited supply: volts and amperes. No ESC, a second at most."
+        how="Hold the shaft still. Connect two motor wires to a current-limited supply, no ESC. Read volts and amperes; one second at most."
         asked={[
           { key: 'volts', label: 'volts', unit: 'V' },
           { key: 'amps', label: 'amperes', unit: 'A' },
@@ -77,7 +77,7 @@ export function MotorDetective({ onFill, propeller }: { onFill: Fill; propeller:
       />
       <Calculator
         title="Resistance and kV from two runs"
-        how="Two steady runs at full throttle under different load."
+        how="Two steady full-throttle runs under different loads."
         asked={[
           { key: 'v1', label: 'light: volts', unit: 'V' },
           { key: 'a1', label: 'amperes', unit: 'A' },
@@ -124,8 +124,8 @@ function ThrustStand() {
     <fieldset className="mt-3 rounded-sm border border-rule p-3">
       <legend className="px-1 font-bold">Thrust stand against n²</legend>
       <label className="block text-sm text-muted">
-        One point a line: rpm, then grams. Thrust goes with the square of rpm; a reading that does not is
-        named.
+        One point per line: rpm, then grams. Thrust rises with the square of rpm. A reading that does not fit
+        is named.
         <textarea
           value={text}
           onChange={(event) => setText(event.target.value)}

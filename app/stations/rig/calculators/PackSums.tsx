@@ -25,18 +25,18 @@ export function PackSums({ rig, profile, onFill }: Props) {
   return (
     <details className="mt-2">
       <summary className="min-h-11 cursor-pointer py-2 underline underline-offset-4">
-        Work it out: resistance, wires, cutoffs, energy
+        Calculate: resistance, wires, cutoffs, energy
       </summary>
       {cells > 1 && (
         <p className="mt-2 text-sm">
-          An ESC that counts cells by itself takes {cells} cells for {cells - 1} once they rest at{' '}
+          An automatic cell count takes {cells} cells for {cells - 1} if they rest at{' '}
           <strong>{volts(misreadBelowVolts(chemistry, cells))} or less</strong> each. Then every cutoff is too
           low: fix the count where the pack is always the same.
         </p>
       )}
       <Calculator
         title="Resistance from two loads"
-        how="Two steady currents a few seconds apart, volts at the pack’s plug at each."
+        how="Two steady currents a few seconds apart. Read the volts at the pack’s plug each time."
         asked={[
           { key: 'v1', label: 'light: volts', unit: 'V' },
           { key: 'a1', label: 'amperes', unit: 'A' },
@@ -56,7 +56,7 @@ export function PackSums({ rig, profile, onFill }: Props) {
       />
       <Calculator
         title="Resistance from the label"
-        how="A guess from capacity and rating, no better than a factor of 1.5. Old or cold packs have more."
+        how="An estimate from capacity and rating: it can be off by a factor of 1.5. Old or cold packs have more."
         asked={[
           { key: 'mah', label: 'capacity', unit: 'mAh', start: formatNumber(capacityAh.value * 1000, 0) },
           { key: 'rating', label: 'rating', unit: 'C', start: formatNumber(rig.pack.ratingC.value, 0) },
@@ -74,8 +74,8 @@ export function PackSums({ rig, profile, onFill }: Props) {
       />
       <Wires onFill={onFill} />
       <Calculator
-        title="A cutoff, every way it is written"
-        how={`For ${cells} cells. Which of them the ESC wants is printed in its manual; a total typed as volts per cell ruins a pack.`}
+        title="Convert a cutoff"
+        how={`For ${cells} cells. The ESC’s manual says which one it wants. A pack total typed as volts per cell ruins a pack.`}
         asked={[{ key: 'volts', label: 'volts a cell', unit: 'V', start: '3.3' }]}
         compute={({ volts: wanted }) => ({ ok: true, value: wanted })}
         show={(wanted) => (
@@ -88,7 +88,7 @@ export function PackSums({ rig, profile, onFill }: Props) {
       />
       <Calculator
         title="Energy to charge"
-        how={`${CHEMISTRIES[chemistry]}, ${cells} cells. The charger takes 5 to 15 % more from the wall.`}
+        how={`${CHEMISTRIES[chemistry]}, ${cells} cells. The charger draws 5 to 15 % more from the wall.`}
         asked={[
           { key: 'from', label: 'from', unit: '%', start: '20' },
           { key: 'to', label: 'to', unit: '%', start: '100' },
@@ -98,7 +98,9 @@ export function PackSums({ rig, profile, onFill }: Props) {
             ? { ok: true, value: chargeWattHours(chemistry, cells, capacityAh.value, from / 100, to / 100) }
             : {
                 ok: false,
-                problems: [{ path: '', sentence: 'From must lie below to, both within 0 and 100 %.' }],
+                problems: [
+                  { path: '', sentence: '“From” must be lower than “to”. Both must be between 0 and 100 %.' },
+                ],
               }
         }
         show={(wattHours) => <strong>{formatNumber(wattHours, 1)} Wh</strong>}
@@ -120,7 +122,7 @@ function Wires({ onFill }: Pick<Props, 'onFill'>) {
       <Calculator
         key={plug}
         title="Wires and plugs"
-        how="The pair from pack to ESC: it counts there and back. AWG 12 has 5.2 mΩ a metre, 16 has 13.2."
+        how="Wires from pack to ESC, counted both ways. AWG 12 has 5.2 mΩ per metre, 16 has 13.2."
         asked={[
           { key: 'gauge', label: 'gauge', unit: 'AWG', start: '12' },
           { key: 'length', label: 'length', unit: 'cm', start: '20' },
@@ -131,7 +133,9 @@ function Wires({ onFill }: Pick<Props, 'onFill'>) {
             ? { ok: true, value: leadOhm(gauge, length / 100, plug, pairs) }
             : {
                 ok: false,
-                problems: [{ path: '', sentence: 'Gauge 0 to 40; length and plugs not below zero.' }],
+                problems: [
+                  { path: '', sentence: 'Gauge must be 0 to 40. Length and plugs cannot be negative.' },
+                ],
               }
         }
         show={(ohm) => <strong>{formatNumber(ohm * 1000, 2)} mΩ</strong>}

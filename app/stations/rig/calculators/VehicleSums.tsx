@@ -65,9 +65,9 @@ export function GearingRow({
 }
 
 const WHY = {
-  spurTeeth: 'Count the large gear. With all three, the final drive is computed.',
+  spurTeeth: 'The large gear. With all three numbers, the final drive is computed.',
   pinionTeeth: 'On the motor’s shaft. One tooth more is faster and hotter.',
-  internalRatio: 'From the spur’s shaft to the wheel; in the kit’s manual. 1 where there is none.',
+  internalRatio: 'From the spur’s shaft to the wheel, from the kit’s manual. 1 if there is none.',
 } as const;
 
 /** What a propeller does at a speed, and its coefficients from a stand. */
@@ -83,7 +83,7 @@ export function PropellerSums({
   return (
     <details className="mt-2">
       <summary className="min-h-11 cursor-pointer py-2 underline underline-offset-4">
-        Work it out: propeller figures
+        Calculate: propeller figures
       </summary>
       <Calculator
         title="At a speed"
@@ -105,13 +105,13 @@ export function PropellerSums({
             <strong>{formatNumber(figures.powerW, 0)} W</strong>, pitch speed{' '}
             {formatNumber(kmPerHour(figures.pitchSpeed), 0)} km/h, tips at {formatNumber(figures.tipSpeed, 0)}{' '}
             m/s
-            {figures.figureOfMerit > 1 && '. More than momentum theory allows: one coefficient is wrong'}
+            {figures.figureOfMerit > 1 && '. More than physics allows: one coefficient is wrong'}
           </>
         )}
       />
       <Calculator
         title="Coefficient from a stand"
-        how="Thrust weighed and rpm read at the same steady throttle. Propellers cut: stand behind the disc, stand tied down."
+        how="Weigh thrust and read rpm at the same steady throttle. Propellers cut: tie the stand down and stay behind the disc."
         asked={[
           { key: 'grams', label: 'thrust', unit: 'g' },
           { key: 'rpm', label: 'at', unit: 'rpm' },
