@@ -16,22 +16,20 @@ const HELP = `npm run -s lt -- <verb> <file> [options]
 
 Reads the documents that Live Tune exports (rig, ESC profile, sheet) and prints JSON.
 
-  check     Is the file sound? Says what it is, or every problem with its path.
-  verdicts  What is dangerous or unwise about these values on this rig?
-  plan      Which presses bring the ESC from what it holds to what is wanted?
-  simulate  The plan carried out on a simulated ESC: what it holds then, how the model behaves.
-  convert   The document in its newest version, or as a table: --to json or --to csv.
+  check     Checks the file. Prints what it is, or every problem with its path.
+  verdicts  Prints what is dangerous or unwise about these values on this rig.
+  plan      Prints the presses that take the ESC from what it holds to what you want.
+  simulate  Carries out the plan on a simulated ESC. Prints what it then holds and how the model drives.
+  convert   Prints the document in its newest version, or as a table: --to json or --to csv.
 
-  --with FILE       another document that belongs to it: the ESC profile of a rig or a sheet, the rig of a
-                    sheet, the sheet that says what the ESC holds. As often as needed.
-  --set ITEM=STOP   a value that is wanted, as often as needed: --set "Stopper=65 %" or --set 6=#5. Without
-                    any, plan and simulate go for what is advised.
-  --to FORMAT       for convert: json (the usual) or csv
+  --with FILE       Adds a document that belongs to it: a profile, a rig, or the sheet of the ESC. Repeat as needed.
+  --set ITEM=STOP   Sets a wanted value: --set "Stopper=65 %" or --set 6=#5. Repeat as needed.
+                    Without it, plan and simulate use the advice.
+  --to FORMAT       For convert: json (default) or csv.
 
-Without a rig, one is made up of defaults and called assumed. Without a sheet, the ESC is as from the factory.
+Without a rig, default values are used and marked assumed. Without a sheet, factory values are used.
 
-Exit code: 0 nothing is wrong; 1 something is: problems, hazards, a target that was not reached; 2 it could
-not be done as asked.
+Exit code: 0 all is well. 1 there are problems or hazards, or a target was not reached. 2 the command failed.
 
   npm run -s lt -- check demo/kelp-beach-buggy.rig.json
   npm run -s lt -- plan demo/kelp-beach-buggy.rig.json --with demo/tamsel-r60.esc-profile.json --set 6=#5

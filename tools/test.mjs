@@ -38,7 +38,7 @@ const UNUSED = { name: 'unused code', command: npx('knip') };
 const BUILD = {
   name: 'build',
   command: [process.execPath, 'tools/build.mjs'],
-  needed: 'Without a build there is nothing for the browser to look at.',
+  needed: 'Without a build there is nothing for the browser to show.',
 };
 const UNIT = {
   name: 'unit tests',

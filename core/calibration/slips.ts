@@ -84,7 +84,7 @@ function refused({ before, after, profile, held, machine }: SlipFacts): Slip | u
   return {
     id: 'refused',
     title: `The ESC buzzed: this cannot be ${END_NAMES[end]}.`,
-    sentence: `The pulse was less than ${span} µs from the points already learned${reversed}. Move the throttle all the way and try once more.`,
+    sentence: `The pulse was less than ${span} µs from the points already learned${reversed}. Move the throttle all the way and try again.`,
   };
 }
 

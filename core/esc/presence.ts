@@ -46,7 +46,7 @@ export function presenceProblems({ items, banks }: EscProfile): Problem[] {
     if (!twin && item.number !== numberBehind(item, items.slice(0, index)))
       problems.push({
         path: `items.${index}.number`,
-        sentence: `The item at place ${index + 1} has the number ${item.number}: numbers must run 1, 2, 3 … in the ESC's own order.`,
+        sentence: `The item at place ${index + 1} has the number ${item.number}. Numbers must run 1, 2, 3 … in the ESC's order.`,
       });
     const same = before.find(
       (other) =>

@@ -233,7 +233,7 @@ function numberingGaps(list: { number: number }[], path: string, what: string): 
   return [
     {
       path: `${path}.${index}.number`,
-      sentence: `The ${what} at place ${index + 1} has the number ${list[index]!.number}: numbers must run 1, 2, 3 … in the ESC's own order.`,
+      sentence: `The ${what} at place ${index + 1} has the number ${list[index]!.number}. Numbers must run 1, 2, 3 … in the ESC's order.`,
     },
   ];
 }

@@ -4,7 +4,7 @@ import type { SettingId } from '../settings/vocabulary';
 export const HOW_IT_ENTERS: Readonly<Record<SettingId, string | null>> = {
   launchStrength: 'how fast duty may rise',
   launchLimit:
-    'a cap on duty while the motor picks up speed; or on its current, or a slower rise, where the profile says so',
+    'a cap on duty while the motor picks up speed. The profile may say: on its current, or a slower rise',
   startPower: 'a cap on motor current until the motor is past its start',
   startForce: 'duty at the first touch',
   torqueLimit: 'a cap on motor current, as a share of the stall current (assumed)',

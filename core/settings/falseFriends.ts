@@ -57,7 +57,7 @@ export const FALSE_FRIENDS: readonly FalseFriend[] = [
     'A custom cutoff is often the whole pack',
     ['cutoff'],
     ['cutoff', 'cut-off', 'cut off', 'lvc', 'voltage protection'],
-    'Among stops in volts per cell, “custom” is often the pack total: 6.4 V on four cells is 1.6 V per cell and destroys them. State for each stop whether it counts a cell or the pack.',
+    'Among stops in volts per cell, “custom” is often the pack total. 6.4 V on four cells is 1.6 V per cell and destroys them. State for each stop whether it counts a cell or the pack.',
   ),
   friend(
     'cell-count',
@@ -85,7 +85,7 @@ export const FALSE_FRIENDS: readonly FalseFriend[] = [
     'Initial brake',
     ['initialBrake', 'dragBrake'],
     ['initial'],
-    'In per cent, “same as drag”, or the brake at the first per cent of trigger: three things with one name.',
+    'One name for three things: a share, “same as drag”, or the brake at the first touch of the trigger.',
   ),
   friend(
     'zero-throttle',
@@ -134,7 +134,7 @@ export const FALSE_FRIENDS: readonly FalseFriend[] = [
     'Deadband: one side, both, per cent, levels',
     ['deadband'],
     ['deadband', 'dead band', 'neutral', 'deadzone'],
-    'A deadband of 0.1 ms on a 0.5 ms half stroke is 20 % per side or 10 % as the whole width. State which.',
+    'A deadband of 0.1 ms on a 0.5 ms half stroke is 20 % per side, or 10 % in all. State which.',
   ),
   friend(
     'temperature-unit',

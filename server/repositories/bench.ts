@@ -140,7 +140,7 @@ const takenUpon = (
     ({ title, grade, overridden }) =>
       overridden === undefined
         ? []
-        : [`${grade === 'hazard' ? 'In spite of a hazard.' : 'Meant so.'} ${title} Reason: ${overridden}`],
+        : [`${grade === 'hazard' ? 'Despite a hazard.' : 'Meant so.'} ${title} Reason: ${overridden}`],
   );
 
 /** Adds a sheet under the next free number of its rig, which must be locked. */

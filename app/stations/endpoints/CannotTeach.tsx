@@ -19,6 +19,6 @@ function unlearnable(calibration: EndPointFamily): string {
   if (asksForThree(calibration))
     return `Its ends are closer than ${calibration.leastSpanMicros} µs to neutral, or reversed.`;
   return calibration.family === 'stickAtPowerOn'
-    ? `Full up must send at least ${calibration.highFromMicros} µs and right down at most ${calibration.lowToMicros} µs; the direction must not be reversed.`
+    ? `Full up must send at least ${calibration.highFromMicros} µs and right down at most ${calibration.lowToMicros} µs. The direction must not be reversed.`
     : '';
 }

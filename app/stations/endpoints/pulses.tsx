@@ -36,7 +36,7 @@ export default function Pulses() {
     <div className="max-w-5xl px-5 py-6">
       <h1 className="text-3xl">How still is the radio?</h1>
       <p className="mt-1 max-w-3xl text-muted">
-        Hold the throttle still and record ten seconds or more with a logic analyser, a computer board or a
+        Hold the throttle still and record ten seconds or more. Use a logic analyser, a computer board or a
         telemetry log. One pulse per line, in µs.
       </p>
       <label className="mt-4 block">

@@ -87,7 +87,7 @@ export default function FirmwareRoute({ loaderData: { saved }, actionData }: Rou
             <Link className="underline" to="/profiles">
               workshop
             </Link>
-            ; before it moves, this rig shows{' '}
+            . Before it moves, this rig shows{' '}
             <Link className="underline" to={`/rigs/${rigId}/rig`}>
               what became of each item
             </Link>

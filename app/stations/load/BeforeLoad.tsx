@@ -231,10 +231,7 @@ function WhereChoice({ chosen, onChoose }: { chosen: Where; onChoose: (where: Wh
         ['simulated', <Way name="the simulated ESC, here" what="try it first, or if you have no real one" />],
         [
           'own',
-          <Way
-            name="your own ESC on the bench"
-            what="space bar, tap or microphone goes to the next step"
-          />,
+          <Way name="your own ESC on the bench" what="space bar, tap or microphone goes to the next step" />,
         ],
       ]}
       value={chosen}

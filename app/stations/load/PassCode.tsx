@@ -11,7 +11,7 @@ export function SayPassCode({ onSaid }: { onSaid: () => void }) {
   return (
     <div className="mt-3">
       <p>
-        Ask whoever set it. If nobody knows it, reset the adapter as its maker says; that brings back{' '}
+        Ask the person who set it. If nobody knows it, reset the adapter as its maker says; that brings back{' '}
         {FACTORY_PASS_CODE}.
       </p>
       <PassCodeForm label="Its pass code" submit="Use this one" what="sayPassCode" onDone={onSaid} />
