@@ -12,7 +12,7 @@ test('a beginner gets from a new rig to Load in a handful of actions, with no ha
   await act(page.getByLabel('Name', { exact: true }).fill('First basher'));
   await act(page.getByRole('button', { name: 'Keep this rig' }).click());
   await act(station(page, 'Tune'));
-  await act(page.getByLabel('on ground that is').selectOption('loose or slippery'));
+  await act(page.getByLabel('Ground').selectOption('loose or slippery'));
   await act(page.getByRole('button', { name: /^Take all advice/ }).click());
   await expect(page.getByRole('button', { name: 'All advice is taken' })).toBeVisible();
   await expect(page.getByRole('slider', { name: 'Brake strength' })).toHaveAttribute(

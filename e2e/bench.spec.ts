@@ -100,7 +100,7 @@ test('a wrong count is not believed: the value is stored again', FRESH, async ({
   await page.getByRole('button', { name: 'Begin loading' }).click();
   await hand.follow(/^How many white flashes/);
   await page.getByRole('button', { name: '4', exact: true }).click();
-  await expect(page.getByText('“Stopper” shows four, not what was meant.')).toBeVisible();
+  await expect(page.getByText('“Stopper” shows four, not the drafted value.')).toBeVisible();
   await hand.follow(/^Every value is counted back/);
 });
 

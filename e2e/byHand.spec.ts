@@ -19,7 +19,7 @@ test(
 
     // A number that is none stays typed, says what would be right, and drafts nothing.
     await pinion.fill('0');
-    await expect(page.getByText('A whole number from 1 to 200; it stays 20 until then.')).toBeVisible();
+    await expect(page.getByText('Type a whole number from 1 to 200. Until then it stays 20.')).toBeVisible();
     // As a person types: digit by digit, each drafted while the next is on its way.
     await pinion.fill('');
     await pinion.pressSequentially('18');
@@ -60,7 +60,7 @@ test(
     await page.unroute('**/load.data*');
     // Both hands are on the model: the space bar is enough, for each.
     await page.keyboard.press(' ');
-    await expect(instruction).toContainText('Take the pack with 4000');
+    await expect(instruction).toContainText('Use the pack with 4000');
     await page.keyboard.press(' ');
     await page.getByRole('button', { name: 'Let the plan run by itself' }).press('Enter');
     await expect(async () => {

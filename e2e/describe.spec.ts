@@ -3,7 +3,7 @@ import { openDemoRig } from './rigs';
 import { expect, test } from './test';
 
 const field = (page: Page, name: string) => page.getByLabel(name, { exact: true });
-const basisOf = (page: Page, name: string) => page.getByLabel(`Where ${name} comes from`, { exact: true });
+const basisOf = (page: Page, name: string) => page.getByLabel(`Where ${name} comes from:`);
 const save = async (page: Page): Promise<void> => {
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
@@ -13,12 +13,12 @@ test('sums stand beside the fields that need them, and what they give is kept as
   page,
 }) => {
   await openDemoRig(page, 'kelp-beach-buggy', 'Summed up', 'rig');
-  await page.getByText('Motor detective').click();
+  await page.getByText('Motor without label or data sheet').click();
   await field(page, 'kV from a free run: rpm').fill('24 300');
   await field(page, 'kV from a free run: at').fill('8,1');
   await page.getByRole('button', { name: 'Use this kV' }).click();
   await expect(field(page, 'Motor kV')).toHaveValue('3000');
-  await expect(basisOf(page, 'Motor kV')).toHaveValue('measured');
+  await expect(basisOf(page, 'Motor kV')).toHaveText('measured');
 
   await field(page, 'Poles from two readings: poles entered').fill('10');
   await field(page, 'Poles from two readings: shown').fill('14000');
@@ -28,20 +28,20 @@ test('sums stand beside the fields that need them, and what they give is kept as
   await page.getByRole('button', { name: 'Use 7 pairs' }).click();
   await expect(field(page, 'Pole pairs')).toHaveValue('7');
 
-  await page.getByText('Work it out: resistance, wires').click();
-  await expect(page.getByText(/takes 2 cells for 1 once they rest at/)).toBeVisible();
+  await page.getByText('Calculate: resistance, wires').click();
+  await expect(page.getByText(/takes 2 cells for 1 if they rest at/)).toBeVisible();
   await field(page, 'Resistance from two loads: light: volts').fill('8,0');
   await page.getByLabel('Resistance from two loads: amperes').first().fill('10');
   await field(page, 'Resistance from two loads: heavy: volts').fill('8,2');
   await page.getByLabel('Resistance from two loads: amperes').last().fill('40');
-  await expect(page.getByText('were the readings exchanged?')).toBeVisible();
+  await expect(page.getByText('Readings swapped?')).toBeVisible();
   await field(page, 'Resistance from two loads: heavy: volts').fill('7,7');
   await page.getByRole('button', { name: 'Use it as measured' }).click();
   await expect(field(page, 'Resistance of a cell')).toHaveValue('5');
   await save(page);
   await page.reload();
   await expect(field(page, 'Motor kV')).toHaveValue('3000');
-  await expect(basisOf(page, 'Resistance of a cell')).toHaveValue('measured');
+  await expect(basisOf(page, 'Resistance of a cell')).toHaveText('measured');
 });
 
 test('teeth make the final drive, and half of them are asked for the rest', async ({ page }) => {
@@ -50,7 +50,7 @@ test('teeth make the final drive, and half of them are asked for the rest', asyn
   await field(page, 'Internal ratio').fill('');
   await field(page, 'Spur').fill('58');
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByRole('alert')).toContainText('Spur, pinion and internal ratio are needed together');
+  await expect(page.getByRole('alert')).toContainText('Type spur, pinion and internal ratio together');
   await expect(field(page, 'Spur')).toHaveValue('58');
   await field(page, 'Pinion').fill('20');
   await field(page, 'Internal ratio').fill('3,3077');
@@ -64,7 +64,7 @@ test('what hangs on the BEC is added up as it is typed', async ({ page }) => {
   await openDemoRig(page, 'cliff-path-crawler', 'Heavy-handed', 'rig');
   await page.getByLabel('Its class, 1', { exact: true }).selectOption('giant servo');
   await field(page, 'How many, 1').fill('2');
-  await expect(page.getByText(/the bus will brown out, which looks like a low-battery cutoff/)).toBeVisible();
+  await expect(page.getByText(/the bus will brown out\. That looks like a low-battery cutoff/)).toBeVisible();
   await page.getByText('An external BEC feeds them').click();
   await field(page, 'Gives').fill('7,4');
   await page.getByRole('button', { name: 'Save' }).click();
@@ -89,8 +89,8 @@ test('a profile is edited into its next revision, and its rig asks before it mov
   await page.goto('/profiles');
   await page.getByRole('link', { name: 'edit Revised 60' }).click();
   const heat = page.locator('[data-item="13"]');
-  await heat.getByLabel(/^Stops, in its order/).fill('95 °C / 100 °C* / 110 °C');
-  await heat.getByLabel(/^Stops, in its order/).press('Enter');
+  await heat.getByLabel(/^Stops in its order/).fill('95 °C / 100 °C* / 110 °C');
+  await heat.getByLabel(/^Stops in its order/).press('Enter');
   await page.getByRole('button', { name: 'Keep this profile' }).click();
   await expect(page.getByText(/revision 2 · in 1 rig/)).toBeVisible();
   await page.goto(rig);

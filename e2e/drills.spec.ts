@@ -41,7 +41,7 @@ test('the lap is chosen, edited and kept, with the race length and how full the 
   await expect(lap.getByRole('alert')).toHaveText('From 0.5 to 240.');
   await lap.getByLabel('Has to last').fill('60');
   await expect(does.getByRole('row', { name: /^Longer than needed by/ })).toBeVisible();
-  await expect(page.getByText('It does not last 60 min.')).toBeVisible();
+  await expect(page.getByText('It will not last 60 min.')).toBeVisible();
   await lap.getByText('Pieces of the lap').click();
   const kept = page.waitForResponse((response) => response.url().endsWith('/goals') && response.ok());
   await lap.getByLabel('Piece 2', { exact: true }).selectOption('climb');

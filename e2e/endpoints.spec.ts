@@ -121,7 +121,7 @@ test('a game controller feeds the ruler, and a bench test finds what the ESC has
   await openNewRigOf(page, 'tenthBuggy', 'Controlled buggy', 'endpoints');
   await part(page, 'Bench test');
   await page.getByLabel('Pinion out of mesh').check();
-  await page.getByLabel('my transmitter, as a game controller').check();
+  await page.getByLabel('my transmitter as a USB game controller').check();
   await expect(page.getByText('Seen: A transmitter')).toBeVisible();
   await page.getByLabel('Throttle axis').selectOption('1');
   await move(0.5);
@@ -130,7 +130,7 @@ test('a game controller feeds the ruler, and a bench test finds what the ESC has
   await expect(page.getByTestId('live-pulse')).toHaveText('1400 µs');
   await page.getByLabel('reversed').check();
   await expect(page.getByTestId('live-pulse')).toHaveText('1600 µs');
-  await page.getByRole('button', { name: 'Take now for: first movement forward' }).click();
+  await page.getByRole('button', { name: 'Use current pulse for: first movement forward' }).click();
   await expect(page.getByRole('textbox', { name: 'first movement forward' })).toHaveValue('1600');
   await expect(page.getByRole('region', { name: 'What this shows' })).toContainText('20 %');
 
@@ -172,13 +172,13 @@ test('a hundred thousand pulses are looked at while the page goes on', async ({ 
     .setInputFiles({ name: 'pulses.csv', mimeType: 'text/csv', buffer: Buffer.from(lines.join('\n')) });
   const answer = page.getByRole('region', { name: 'Result' });
   await expect(answer).toContainText('100000');
-  await expect(answer).toContainText('1 of the numbers look like milliseconds');
+  await expect(answer).toContainText('1 of the numbers looked like milliseconds');
   await expect(answer).toContainText('1833 µs at 5000');
   await expect(answer).toContainText('1.41 µs');
   const ticks = await page.evaluate(() => (window as unknown as { ticks: { count: number } }).ticks);
   expect(ticks.count).toBeGreaterThan(2);
   await page.getByRole('button', { name: 'Save the jitter to this rig' }).click();
-  await expect(page.getByText('Noted.')).toBeVisible();
+  await expect(page.getByText('Saved to the rig.')).toBeVisible();
 
   await page.getByLabel('Pulses, pasted').fill('only\nwords');
   await page.getByRole('button', { name: 'Open them' }).click();
@@ -195,12 +195,12 @@ test('a twin with one mis-learned ESC is found, explained and mended', FRESH, as
     await hand.follow(/^Learned/);
     await page.getByRole('button', { name: 'Keep this calibration' }).click();
     await expect(
-      page.getByText(/Calibrate ESC 2, right with the trims of the others.*as far as is assumed/),
+      page.getByText(/Calibrate ESC 2 \(right\) with the trims of the others.*as far as is assumed/),
     ).toBeVisible();
   });
   await test.step('the right one with the stick not all the way up', async () => {
-    await page.getByLabel('ESC 2, right').click();
-    await expect(page.getByRole('heading', { name: 'Teach ESC 2, right your stick' })).toBeVisible();
+    await page.getByRole('radio', { name: 'ESC 2 (right)' }).click();
+    await expect(page.getByRole('heading', { name: 'Teach ESC 2 (right) your stick' })).toBeVisible();
     await begin(page);
     await page.getByRole('slider', { name: /throttle stick/ }).fill('80');
     await page.keyboard.press('p');
@@ -213,7 +213,7 @@ test('a twin with one mis-learned ESC is found, explained and mended', FRESH, as
   await test.step('found and explained', async () => {
     const match = page.getByRole('region', { name: 'Do they agree?' });
     await expect(match).toContainText(
-      /Calibrate ESC 2, right again with the trims of the others: it starts at .* gives all from 90/,
+      /Calibrate ESC 2 \(right\) again with the trims of the others: it starts at .* reaches full at 90/,
     );
     await expect(page.getByRole('link', { name: /Endpoints/ })).toContainText(/Endpoints/);
     await part(page, 'Trouble');
@@ -228,7 +228,7 @@ test('a twin with one mis-learned ESC is found, explained and mended', FRESH, as
     await begin(page);
     await hand.follow(/^Learned/);
     await page.getByRole('button', { name: 'Keep this calibration' }).click();
-    await expect(page.getByRole('region', { name: 'Do they agree?' })).toContainText('top out together');
+    await expect(page.getByRole('region', { name: 'Do they agree?' })).toContainText('reach full together');
   });
 });
 
@@ -243,7 +243,7 @@ test(
     await page.getByLabel('Lowest reading').fill('5,1');
     await expect(page.getByText('Do not drive or fly like this.')).toBeVisible();
     await page.getByLabel('Lowest reading').fill('5850');
-    await expect(page.getByText('In millivolts? Then it is 5.85 V.')).toBeVisible();
+    await expect(page.getByText('If that was millivolts, type 5.85 V.')).toBeVisible();
     await page.getByLabel('Lowest reading').fill('5.85');
     await expect(page.getByText('The supply holds.')).toBeVisible();
     await page.getByRole('button', { name: 'Keep this test' }).click();

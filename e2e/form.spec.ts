@@ -34,7 +34,7 @@ test('a form in another program is worked by keyboard, from the draft to verifie
   await byKey(page, 'All of it is set', 'Enter');
   await expect(page.getByTestId('instruction')).toContainText('Press “Send” in the program');
   await byKey(page, 'Sent', 'Enter');
-  await expect(page.getByTestId('progress')).toHaveText('0 of 2 read off the form');
+  await expect(page.getByTestId('progress')).toHaveText('0 of 2 read back from the form');
   await byKey(page, 'All 2 as drafted', 'Enter');
   await expect(page.getByTestId('instruction')).toHaveText('Every value is read back from the form.');
   await expect(page.getByText(/^Kept as sheet \d+\.$/)).toBeVisible();

@@ -80,9 +80,11 @@ test('on a full disk what is there is read on, what cannot be kept is said and w
     .png()
     .toBuffer();
   await page.getByLabel('Name', { exact: true }).fill('Typed meanwhile');
-  await page.getByLabel(/^Picture/).setInputFiles({ name: 'x.png', mimeType: 'image/png', buffer: picture });
+  await page
+    .getByLabel(/^Optional picture/)
+    .setInputFiles({ name: 'x.png', mimeType: 'image/png', buffer: picture });
   await page.getByRole('button', { name: 'Keep the picture' }).click();
-  await expect(page.getByText('there is no room on the disk of the bench computer')).toBeVisible();
+  await expect(page.getByText('the disk of the bench computer is full')).toBeVisible();
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Typed meanwhile');
 
   // The logs cannot be written either: nothing ends of it, and whatever is there is shown.

@@ -13,16 +13,16 @@ test('what was typed wrong is explained at its field, and nothing typed is lost'
   await page.getByLabel('Highest voltage, 1', { exact: true }).fill('6');
   await page.getByRole('button', { name: 'Keep this rig' }).click();
   const summary = page.getByRole('alert');
-  await expect(summary).toContainText('Give the model a name');
+  await expect(summary).toContainText('Type a name for the model');
   await expect(summary).toContainText(
     'Mass, ready to drive: “2,4 kg” is not a number. It must be between 50 and 60000 g.',
   );
   await expect(summary).toContainText('Motor kV is 0 rpm/V; it must be between 50 and 20000 rpm/V.');
-  await expect(summary).toContainText('Say what it is');
+  await expect(summary).toContainText('Type what it is');
   await expect(page.getByLabel('Mass, ready to drive', { exact: true })).toHaveValue('2,4 kg');
   await page.getByLabel('Name', { exact: true }).fill('Goat <script>');
   await page.getByRole('button', { name: 'Keep this rig' }).click();
-  await expect(summary).toContainText('The name holds markup');
+  await expect(summary).toContainText('The name has markup');
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Goat <script>');
   await page.getByLabel('Name', { exact: true }).fill('Goat & Son <3');
   await page.getByLabel('Mass, ready to drive', { exact: true }).fill('2400');
@@ -34,10 +34,10 @@ test('what was typed wrong is explained at its field, and nothing typed is lost'
 
 test('a typed number is no longer assumed', async ({ page }) => {
   await page.goto('/rigs/new?class=basher');
-  const basis = page.getByLabel('Where Motor kV comes from');
-  await expect(basis).toHaveValue('assumed');
+  const basis = page.getByLabel('Where Motor kV comes from:');
+  await expect(basis).toHaveText('assumed');
   await page.getByLabel('Motor kV', { exact: true }).fill('1000');
-  await expect(basis).toHaveValue('given');
+  await expect(basis).toHaveText('given');
 });
 
 test('a file that is no document is refused in words', async ({ page }) => {
@@ -71,7 +71,7 @@ test('an address that leads nowhere says so', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'There is nothing here.' })).toBeVisible();
 });
 
-test('rigs are found, copied, put aside, deleted and brought back', async ({ page }) => {
+test('rigs are found, copied, archived, deleted and brought back', async ({ page }) => {
   await openDemoRig(page, 'kelp-beach-buggy', 'Sandpiper', 'rig');
   await page.goto('/');
   const link = (name: string) => page.getByRole('link', { name, exact: true });
@@ -87,16 +87,16 @@ test('rigs are found, copied, put aside, deleted and brought back', async ({ pag
   await expect(link('Sandpiper (copy)')).toBeVisible();
   await expect(link('Cliff-path crawler')).toBeHidden();
   await page.getByRole('button', { name: 'delete Sandpiper (copy)' }).click();
-  await expect(page.getByText('Deleted, with its sheets')).toBeVisible();
+  await expect(page.getByText('Moved to the bin with its sheets')).toBeVisible();
   await expect(link('Sandpiper (copy)')).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('Restored from the bin.')).toBeVisible();
   await find('sandpiper');
-  await page.getByRole('button', { name: 'put aside Sandpiper (copy)' }).click();
-  await expect(page.getByText('Put aside. It waits under')).toBeVisible();
+  await page.getByRole('button', { name: 'archive Sandpiper (copy)' }).click();
+  await expect(page.getByText('Archived. Find it under')).toBeVisible();
   await find('sandpiper');
   await expect(link('Sandpiper (copy)')).toBeHidden();
-  await page.getByRole('link', { name: /^\d+ put aside$/ }).click();
+  await page.getByRole('link', { name: /^\d+ archived$/ }).click();
   await expect(link('Sandpiper (copy)')).toBeVisible();
 });
 
@@ -106,7 +106,7 @@ test('a picture is kept without what its camera wrote into it; what is none is r
 }) => {
   await openDemoRig(page, 'kelp-beach-buggy', 'Photogenic', 'rig');
   const rig = page.url().replace(/\/rig$/, '');
-  await page.getByLabel(/^Picture/).setInputFiles({
+  await page.getByLabel(/^Optional picture/).setInputFiles({
     name: 'x.png',
     mimeType: 'image/png',
     buffer: Buffer.from('this is no picture'),
@@ -117,7 +117,9 @@ test('a picture is kept without what its camera wrote into it; what is none is r
     .withExif({ IFD0: { Make: 'Some camera' } })
     .jpeg()
     .toBuffer();
-  await page.getByLabel(/^Picture/).setInputFiles({ name: 'x.jpg', mimeType: 'image/jpeg', buffer: photo });
+  await page
+    .getByLabel(/^Optional picture/)
+    .setInputFiles({ name: 'x.jpg', mimeType: 'image/jpeg', buffer: photo });
   await page.getByRole('button', { name: 'Keep the picture' }).click();
   await expect(page.getByRole('img', { name: 'Photogenic' })).toBeVisible();
   const sent = await request.get(`${rig}/picture`);
@@ -141,23 +143,23 @@ test('what an event forbids is a hazard until it is put right', async ({ page })
   await expect(page.getByText('Harbour spec forbids this.')).toBeVisible();
 });
 
-test('a rig that was put aside and then deleted comes back put aside; from the bin it can go for good', async ({
+test('a rig that was archived and then deleted comes back archived; from the bin it can go for good', async ({
   page,
 }) => {
   await openDemoRig(page, 'kelp-beach-buggy', 'Dry-docked', 'rig');
   await page.goto('/');
   const link = page.getByRole('link', { name: 'Dry-docked', exact: true });
-  await page.getByRole('button', { name: 'put aside Dry-docked' }).click();
+  await page.getByRole('button', { name: 'archive Dry-docked' }).click();
   await expect(page.getByText('Archived. Find it under “archived”.')).toBeVisible();
   await expect(link).toBeHidden();
-  await page.getByRole('link', { name: /^\d+ put aside$/ }).click();
+  await page.getByRole('link', { name: /^\d+ archived$/ }).click();
   await page.getByRole('button', { name: 'delete Dry-docked' }).click();
-  await expect(page.getByText('It lies in the bin.')).toBeVisible();
+  await expect(page.getByText('Moved to the bin')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('Restored from the bin.')).toBeVisible();
   await expect(link).toBeVisible();
   await page.getByRole('button', { name: 'delete Dry-docked' }).click();
-  await expect(page.getByText('It lies in the bin.')).toBeVisible();
+  await expect(page.getByText('Moved to the bin')).toBeVisible();
   await page.getByRole('link', { name: /^\d+ in the bin$/ }).click();
   await page.getByRole('button', { name: 'delete for good Dry-docked' }).click();
   await page.getByRole('alertdialog').getByRole('button', { name: 'Delete for good' }).click();
@@ -186,7 +188,7 @@ test('a link that is pressed while something is under way waits for it, and show
   await openDemoRig(page, 'kelp-beach-buggy', 'Binned in haste', 'rig');
   await page.goto('/');
   await page.getByRole('button', { name: 'delete Binned before' }).click();
-  await expect(page.getByText('It lies in the bin.')).toBeVisible();
+  await expect(page.getByText('Moved to the bin')).toBeVisible();
   const letThrough = await holdActions(page);
   const remove = page.getByRole('button', { name: 'delete Binned in haste' });
   await remove.click();
@@ -201,7 +203,7 @@ test('while something is under way, nothing can be undone, and nothing else begu
   await openDemoRig(page, 'kelp-beach-buggy', 'Bystander', 'rig');
   await openDemoRig(page, 'kelp-beach-buggy', 'Quick-handed', 'rig');
   await page.goto('/');
-  await page.getByRole('button', { name: 'put aside Bystander' }).click();
+  await page.getByRole('button', { name: 'archive Bystander' }).click();
   const undo = page.getByRole('button', { name: 'Undo' });
   await expect(undo).toBeEnabled();
   const letThrough = await holdActions(page);

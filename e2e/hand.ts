@@ -70,7 +70,7 @@ export function handOf(page: Page, by: 'both' | 'keyboard' | 'touch' = 'both'): 
   };
   /** Moves the throttle, and keeps it there where the guide says so. */
   const throttle = async (name: string, letter: string): Promise<void> => {
-    const still = await page.getByText(/hold it still for about/).count();
+    const still = await page.getByText(/Hold it still for about/).count();
     if (by === 'keyboard') await page.keyboard.press(letter);
     else if (touched) await page.getByRole('button', { name, exact: true }).tap();
     else await button(name);
@@ -105,7 +105,7 @@ export function handOf(page: Page, by: 'both' | 'keyboard' | 'touch' = 'both'): 
     else if (/^Switch the ESC/.test(text)) await power();
     else if (/^Pull the trigger/.test(text)) await throttle('full forward', 'u');
     else if (/^Push the trigger/.test(text)) await throttle('full brake', 'b');
-    else if (/^Let the trigger go/.test(text)) await throttle('let go', 'd');
+    else if (/^Release the trigger/.test(text)) await throttle('let go', 'd');
     else if (/^Stick all the way up/.test(text)) await whenItIsTime('full up');
     else if (/^Stick all the way down/.test(text)) await whenItIsTime('right down');
     else if (/^Wait/.test(text)) await page.clock.runFor(1000);

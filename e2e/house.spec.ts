@@ -54,7 +54,7 @@ test.describe('every view, in light and dark, on a desk and on a phone', () => {
     await expect(page.getByText('14 values are unknown.')).toBeVisible();
     await lookAt(page, 'esc');
     await page.goto(`/rigs/${rigId}/tune`);
-    await expect(page.getByText('The band is what the ESC may do')).toBeVisible();
+    await expect(page.getByText('The band shows what the ESC may do')).toBeVisible();
     await lookAt(page, 'tune, values unknown');
   });
 

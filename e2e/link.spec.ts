@@ -39,7 +39,7 @@ test('five changes are written by link and read back', async ({ page }) => {
   const row = page.getByRole('row', { name: /Stopper ·/ }).first();
   await expect(row).toContainText('65 % (stop 5)');
   await expect(row).toContainText('read back');
-  await expect(page.getByText('kept before a change')).toBeVisible();
+  await expect(page.getByText('saved before a change')).toBeVisible();
 });
 
 test('what hands do stands round a load by link: the model before it, the radio after it', async ({
@@ -82,7 +82,7 @@ test('what was loaded by link is what the page’s simulated ESC holds, and the 
   await page.goto(`/rigs/${rigIdOf(page)}/esc`);
   await page.getByLabel('My word on Stopper', { exact: true }).selectOption('it is 20 %');
   await page.getByRole('button', { name: 'Save what I say' }).click();
-  await expect(page.getByRole('row', { name: /6 Stopper .*20 % on your word/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /6 Stopper .*20 % as you say/ })).toBeVisible();
   await page.getByRole('button', { name: 'Read everything by link' }).click();
   await page.getByLabel('Wheels clear of the bench').check();
   await page.getByRole('button', { name: 'It is safe: read' }).click();
@@ -105,7 +105,7 @@ test('after a reset or new firmware nothing is called verified, and unknown valu
   );
   await page.goto(`${rig}/tune`);
   await page.getByRole('tab', { name: 'Brake' }).click();
-  await expect(page.getByText('The band is what the ESC may do')).toBeVisible();
+  await expect(page.getByText('The band shows what the ESC may do')).toBeVisible();
   await expect(page.getByRole('row', { name: /Stop from 30 km\/h \d.* to \d/ })).toBeVisible();
   await expect(page.getByRole('slider', { name: 'Brake strength' })).toHaveAttribute(
     'aria-valuetext',
@@ -279,7 +279,7 @@ test('an update loses values and renumbers two items: saved before, compared aft
   await read();
 
   await page.goto(`/rigs/${rigId}/esc`);
-  await page.getByRole('link', { name: 'Save first, compare after' }).click();
+  await page.getByRole('link', { name: 'Save before, compare after' }).click();
   await page.getByRole('button', { name: 'Save a sheet now' }).click();
   await expect(page.getByText('Kept as sheet 1.')).toBeVisible();
   await expect(page.getByText('All values match sheet 1or were loaded since.')).toBeVisible();

@@ -81,13 +81,13 @@ test(
       for (let n = 0; n < 100 && !(await countdown.innerText()).startsWith('Now'); n += 1)
         await page.clock.runFor(400);
       await page.clock.runFor(4000);
-      await expect(page.getByText('Missed. It comes round again')).toBeVisible();
+      await expect(page.getByText('Missed. Nothing is lost')).toBeVisible();
       await expect(page.getByTestId('instruction')).toHaveText('Stick all the way down.');
       // Ten items and the way out, less what has gone by.
-      const seconds = Number(/comes in (\d+) s/.exec(await countdown.innerText())![1]);
+      const seconds = Number(/in (\d+) s/.exec(await countdown.innerText())![1]);
       expect(seconds).toBeGreaterThan(20);
       expect(seconds).toBeLessThan(11 * 3.2);
-      await hand.follow(/^Every value was heard being stored/);
+      await hand.follow(/^Every value is stored, as you heard./);
     });
 
     await test.step('the sheet says that nothing could be counted back', async () => {
@@ -153,7 +153,7 @@ test('a cutoff of one’s own is run up on the box, and read back as a number', 
   await page.getByRole('button', { name: 'Begin loading' }).click();
   const hand = handOf(page);
   await hand.follow(/^Hold plus until the box shows “Own 6.6 V”/);
-  await expect(page.getByText(/Do not save it on the way/)).toBeVisible();
+  await expect(page.getByText(/Do not save on the way/)).toBeVisible();
   await hand.follow(/^What does the box show/);
   const number = page.getByLabel('Or the number that it shows');
   await number.fill('4');

@@ -49,7 +49,7 @@ test('beside one’s own ESC, the space bar and the ear work a tone menu', FRESH
   await expect(instruction).toContainText('Switch the ESC off');
   for (let n = 0; n < 6 && !(await instruction.innerText()).startsWith('Every value'); n += 1)
     await page.keyboard.press('Space');
-  await expect(instruction).toContainText('Every value was heard being stored');
+  await expect(instruction).toContainText('Every value is stored, as you heard.');
   await page.getByRole('button', { name: 'Done: go to Sheets' }).click();
   await expect(page.getByRole('row', { name: /When low/ })).toContainText('seen stored');
 });
@@ -71,7 +71,7 @@ test(
       await goOnUntil(/^Press/);
       await page.getByRole('button', { name: 'It did something else' }).click();
       await page.getByRole('button', { name: 'No, nothing' }).click();
-      await expect(page.getByText('From the beginning of this value')).toBeVisible();
+      await expect(page.getByText('Start this value again')).toBeVisible();
       await expect(instruction).toContainText('on');
     });
 

@@ -55,6 +55,9 @@ test('a revision that renumbers items: the map is shown, the draft follows it, s
   await page.getByRole('button', { name: 'The ESC got new firmware' }).click();
   await expect(page.getByText('14 values are unknown.')).toBeVisible();
   await page.getByRole('link', { name: /^Tune/ }).click();
+  // All that belongs to a rail shows where the focus is.
+  await page.getByRole('slider', { name: 'Brake strength' }).press('Tab');
+  await page.keyboard.press('Shift+Tab');
   await expect(page.getByText('item 5 “Stopper”')).toBeVisible();
   await expect(page.getByRole('slider', { name: 'Brake strength' })).toHaveAttribute(
     'aria-valuetext',

@@ -25,7 +25,7 @@ test('forty items by keyboard alone, each announced, and nothing for axe to find
   await test.step('a name and a value', async () => {
     await page.keyboard.press('/');
     await page.keyboard.type('drag brake 30');
-    await expect(page.getByText(/^Enter drafts Drag brake/)).toBeVisible();
+    await expect(page.getByText(/^Press Enter to draft Drag brake/)).toBeVisible();
     await page.keyboard.press('Enter');
     await expect(valueOf(page, 'Drag brake')).toHaveAttribute('aria-valuetext', /^30 %/);
   });
@@ -78,7 +78,7 @@ test('a value for a day stays in view until it is put back', async ({ page }) =>
   await openNewRig(page, 'Event buggy', 'tune');
   await valueOf(page, 'Cutoff').press('Home');
   const row = railRow(page, 'Cutoff');
-  await row.getByRole('button', { name: 'for a while …' }).click();
+  await row.getByRole('button', { name: 'make temporary …' }).click();
   await row.getByLabel('until the end of').fill('2031-07-04');
   // The server does not hear of it before the page is loaded anew: the browser keeps it meanwhile.
   await page.route('**/goals', (route) => route.abort());
@@ -86,10 +86,10 @@ test('a value for a day stays in view until it is put back', async ({ page }) =>
   await expect(row.getByText(/^until 2031-07-04, then/)).toBeVisible();
   await draftSaved(page);
   await page.reload();
-  await expect(page.getByRole('link', { name: 'for a while: 1' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'temporary: 1' })).toBeVisible();
   await page.unroute('**/goals');
   await page.keyboard.press('w');
-  await expect(page.getByRole('link', { name: 'for a while: 1' })).toBeHidden();
+  await expect(page.getByRole('link', { name: 'temporary: 1' })).toBeHidden();
   await expect(valueOf(page, 'Cutoff')).toHaveAttribute('aria-valuetext', /as on the ESC$/);
 });
 
@@ -102,12 +102,12 @@ test('from what is wrong to one drafted change; the whole sheet compares it, and
   await page.getByLabel('strong enough').check();
   const first = page.getByRole('region', { name: 'Likeliest causes' }).getByRole('listitem').first();
   await expect(first).toContainText('A high brake frequency is weak at low speed');
-  await expect(first).toContainText('Foretold: stop from walking pace');
+  await expect(first).toContainText('Predicted: stop from walking pace');
   await first.getByRole('button', { name: /^Draft/ }).click();
   await expect(first.getByText('drafted')).toBeVisible();
 
   await page.getByRole('link', { name: 'Back to Tune' }).click();
-  await page.getByRole('link', { name: 'Whole sheet, compared' }).click();
+  await page.getByRole('link', { name: 'Whole sheet' }).click();
   const frequency = page.getByLabel('Brake frequency, draft');
   const drafted = await frequency.inputValue();
   await page.getByRole('button', { name: 'Keep a copy as draft B' }).click();

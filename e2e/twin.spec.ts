@@ -21,25 +21,25 @@ test('a twin whose second ESC is forgotten is told of it, and the plan ends it',
     await draftSaved(page);
     await expect(unlike).toBeHidden();
     await station(page, 'Load');
-    await expect(page.getByLabel(/^ESC 1, left: 1 value to load/)).toBeChecked();
-    await expect(page.getByLabel(/^ESC 2, right: 1 value to load/)).not.toBeChecked();
+    await expect(page.getByLabel(/^ESC 1 \(left\): 1 value to load/)).toBeChecked();
+    await expect(page.getByLabel(/^ESC 2 \(right\): 1 value to load/)).not.toBeChecked();
     await loadTheChosen(page);
-    await expect(page.getByRole('button', { name: 'Go on with ESC 2, right: 1 value' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Continue with ESC 2 (right): 1 value' })).toBeVisible();
   });
   await test.step('the second is forgotten: nothing is called done', async () => {
     await station(page, 'Tune');
     await expect(unlike).toBeVisible();
-    await expect(page.getByText(/ESC 2, right differs from the first in “Timing”/)).toBeVisible();
+    await expect(page.getByText(/ESC 2 \(right\) differs from the first in “Timing”/)).toBeVisible();
     await page.goto('/');
-    await expect(page.getByTitle(/ESC 2, right: 1 value left/).first()).toBeVisible();
+    await expect(page.getByTitle(/ESC 2 \(right\): 1 value left/).first()).toBeVisible();
   });
   await test.step('what it says leads to the plan that ends it', async () => {
     await page.goto(`/rigs/${rigId}/tune`);
-    await page.getByRole('link', { name: 'Load ESC 2, right' }).click();
-    await expect(page.getByLabel(/^ESC 1, left: holds all of it/)).not.toBeChecked();
-    await expect(page.getByLabel(/^ESC 2, right: 1 value to load/)).toBeChecked();
+    await page.getByRole('link', { name: 'Load ESC 2 (right)' }).click();
+    await expect(page.getByLabel(/^ESC 1 \(left\): up to date/)).not.toBeChecked();
+    await expect(page.getByLabel(/^ESC 2 \(right\): 1 value to load/)).toBeChecked();
     await loadTheChosen(page);
-    await expect(page.getByRole('button', { name: /^Go on with/ })).toBeHidden();
+    await expect(page.getByRole('button', { name: /^Continue with/ })).toBeHidden();
   });
   await test.step('the sheet lists each', async () => {
     await page.getByRole('button', { name: 'Done: go to Sheets' }).click();

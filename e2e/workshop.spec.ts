@@ -43,7 +43,7 @@ test('a manual’s page becomes a profile, a rig and rails, without a line of co
   await page.getByLabel('Name', { exact: true }).fill('Driftwood 80');
   await page.getByLabel('Table', { exact: true }).fill(TABLE);
   await expect(page.getByText('Read as one item a column, its stops down: 15 items.')).toBeVisible();
-  await page.getByRole('button', { name: 'Take over these 15 items' }).click();
+  await page.getByRole('button', { name: 'Use these 15 items' }).click();
   await expect(page.getByText('14 suggestions wait')).toBeVisible();
   await expect(page.getByText('2 items have a question')).toBeVisible();
   const keep = page.getByRole('button', { name: 'Keep this profile' });
@@ -91,8 +91,8 @@ test('an aeroplane’s ESC is typed by hand, and kept through a reload', async (
     await page.getByRole('button', { name: 'Add an item' }).click();
     const item = page.locator(`[data-item="${place + 1}"]`);
     await item.getByLabel('Printed name').fill(label);
-    await item.getByLabel(/^Stops, in its order/).fill(stops);
-    await item.getByLabel(/^Stops, in its order/).press('Enter');
+    await item.getByLabel(/^Stops in its order/).fill(stops);
+    await item.getByLabel(/^Stops in its order/).press('Enter');
   }
   await page.locator('[data-item="1"]').getByLabel('It is', { exact: true }).selectOption('Propeller brake');
   await page.reload();
@@ -113,9 +113,9 @@ test('whatever is wrong is said where it is, and nothing wrong is stored', async
   await page.getByLabel('Name', { exact: true }).fill('<script>alert(1)</script>');
   await page.getByLabel('Most cells').fill('99');
   const first = page.locator('[data-item="1"]');
-  await first.getByLabel(/^Stops, in its order/).fill('Off* / 3.2* / 9.6');
-  await first.getByLabel(/^Stops, in its order/).press('Enter');
-  await expect(page.getByText('The ESC holds markup (< and a letter)').first()).toBeVisible();
+  await first.getByLabel(/^Stops in its order/).fill('Off* / 3.2* / 9.6');
+  await first.getByLabel(/^Stops in its order/).press('Enter');
+  await expect(page.getByText('The ESC has markup (< and a letter)').first()).toBeVisible();
   await expect(
     page.getByText('Most cells is “99”; it must be a number between 1 and 30.').first(),
   ).toBeVisible();
@@ -129,7 +129,7 @@ test('whatever is wrong is said where it is, and nothing wrong is stored', async
     mimeType: 'text/csv',
     buffer: Buffer.alloc(2_000_000, 'x,'),
   });
-  await expect(page.getByText('This is 2000 kB; a table typed off a manual has a few.')).toBeVisible();
+  await expect(page.getByText('This is 2000 kB. A table from a manual has only a few.')).toBeVisible();
   await page.goto('/profiles');
   await expect(page.getByText('script')).toBeHidden();
 });

@@ -9,6 +9,10 @@ export interface Preferences {
   beat: boolean;
   /** Whether keys that are characters do anything. */
   characterKeys: boolean;
+  /** Whether every rail in Tune shows all that belongs to it, and not only the one that is worked. */
+  roomy: boolean;
+  /** Whether Tune shows only the settings that matter on the model. */
+  essentialsOnly: boolean;
   /** Keys that were changed from their defaults. */
   keys: Partial<Record<CommandId, string>>;
 }
@@ -17,6 +21,8 @@ export const DEFAULT_PREFERENCES: Preferences = {
   sound: true,
   beat: false,
   characterKeys: true,
+  roomy: false,
+  essentialsOnly: false,
   keys: {},
 };
 
@@ -39,6 +45,8 @@ export function readPreferences(text: string | null): Preferences {
       sound: stored?.sound !== false,
       beat: stored?.beat === true,
       characterKeys: stored?.characterKeys !== false,
+      roomy: stored?.roomy === true,
+      essentialsOnly: stored?.essentialsOnly === true,
       keys: Object.fromEntries(keys),
     };
   } catch {

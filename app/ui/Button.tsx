@@ -4,7 +4,7 @@ import type { ComponentProps } from 'react';
 const LOOKS = {
   main: 'min-h-11 bg-draft text-on-draft font-display text-lg font-bold px-6 py-3 hover:brightness-110',
   plain: 'min-h-11 border border-ink font-display font-bold px-3.5 py-2 hover:bg-sheet',
-  quiet: 'min-h-8 underline underline-offset-4 px-1 py-1 hover:text-draft',
+  quiet: 'min-h-8 pointer-coarse:min-h-11 underline underline-offset-4 px-1 py-1 hover:text-draft',
 } as const;
 
 interface Props extends ComponentProps<'button'> {

@@ -39,10 +39,11 @@ export function PulseRuler({ title, channel, range, deadbandMicros, liveMicros }
       {gaps.map((g) => (
         <g key={g.label + String(g.from)}>
           <rect x={x(g.from)} y="60" width={x(g.to) - x(g.from)} height="38" fill="url(#lost)" />
+          {/* Beyond the end, where neither bracket is. */}
           <text
-            x={(x(g.from) + x(g.to)) / 2}
-            y="56"
-            textAnchor="middle"
+            x={g.outward === 1 ? Math.min(x(g.to) + 6, WIDTH - 60) : Math.max(x(g.from) - 6, 60)}
+            y="66"
+            textAnchor={g.outward === 1 ? 'start' : 'end'}
             className="fill-caution text-sm font-bold"
           >
             {g.label}

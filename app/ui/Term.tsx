@@ -14,7 +14,7 @@ export function Term({ setting }: { setting: SettingId }) {
         <button
           type="button"
           aria-label={`What ${name} means`}
-          className="inline-flex size-8 shrink-0 items-center justify-center rounded-full text-muted hover:text-draft"
+          className="inline-flex size-8 pointer-coarse:size-11 shrink-0 items-center justify-center rounded-full text-muted hover:text-draft"
         >
           <CircleHelp className="size-4.5" aria-hidden="true" />
         </button>

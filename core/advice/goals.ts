@@ -12,7 +12,7 @@ export type Purpose = keyof typeof PURPOSES;
 
 export const SURFACES = {
   loose: 'loose or slippery',
-  middling: 'middling',
+  middling: 'medium grip',
   grippy: 'grippy',
 } as const;
 export type Surface = keyof typeof SURFACES;

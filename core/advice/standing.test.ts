@@ -138,7 +138,7 @@ describe('what is drafted on the model', () => {
       );
     const behind = said({});
     expect(behind.leftByEsc).toEqual([0, 1]);
-    expect(behind.stations.load).toEqual({ state: 'due', why: 'ESC 2, right: 1 value left' });
+    expect(behind.stations.load).toEqual({ state: 'due', why: 'ESC 2 (right): 1 value left' });
     expect(behind.verdicts.map(({ id }) => id)).toContain('escsHoldUnlike');
     const firstBehind = said({ [item.id]: other!.id });
     expect(firstBehind.leftByEsc).toEqual([1, 0]);

@@ -62,7 +62,7 @@ describe('a calibration', () => {
 describe('the ESCs of a model', () => {
   it('have numbers where there are several, and sides where there are two', () => {
     expect(escNames({ motorCount: 1 })).toEqual(['The ESC']);
-    expect(escNames({ motorCount: 2 })).toEqual(['ESC 1, left', 'ESC 2, right']);
+    expect(escNames({ motorCount: 2 })).toEqual(['ESC 1 (left)', 'ESC 2 (right)']);
     expect(escNames({ motorCount: 4 }).at(-1)).toBe('ESC 4');
   });
 

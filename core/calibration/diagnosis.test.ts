@@ -76,7 +76,7 @@ describe('from what is seen to the likeliest cause on this rig', () => {
     const match = causesOf('oneMotorLate', facts({ ...twin, calibrations: [calibration] })).find(
       ({ id }) => id === 'match',
     );
-    expect(match!.evidence).toContain('Calibrate ESC 2, right with the trims');
+    expect(match!.evidence).toContain('Calibrate ESC 2 (right) with the trims');
   });
 
   it('every cause of every symptom has a test that tells it apart', () => {

@@ -9,7 +9,7 @@ import { foundRange } from './travelTest';
 /** What each ESC of a model is called, the first first; a single one has no need of a number. */
 export function escNames({ motorCount }: Pick<Rig, 'motorCount'>): string[] {
   if (motorCount === 1) return ['The ESC'];
-  if (motorCount === 2) return ['ESC 1, left', 'ESC 2, right'];
+  if (motorCount === 2) return ['ESC 1 (left)', 'ESC 2 (right)'];
   return Array.from({ length: motorCount }, (_, n) => `ESC ${n + 1}`);
 }
 

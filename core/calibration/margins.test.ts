@@ -24,7 +24,9 @@ describe('the advised deadband', () => {
     // Five deviations of 4 µs are just what the ESC takes.
     expect(advisedDeadband(series(5), undefined, 20, 0).reason).toContain('20 µs cover that');
     expect(advisedDeadband(series(5.1), undefined, 20, 0).reason).toContain('do not');
-    expect(advisedDeadband(series(9), undefined, 20, 0).reason).toContain('do not cover that and cannot be changed');
+    expect(advisedDeadband(series(9), undefined, 20, 0).reason).toContain(
+      'do not cover that and cannot be changed',
+    );
   });
 });
 

@@ -9,7 +9,7 @@ export const MOMENTS = {
   supply: 'Supply',
   guard: 'Guard',
   sounds: 'Sounds',
-  rest: 'Everything else',
+  rest: 'Other',
 } as const;
 export type MomentId = keyof typeof MOMENTS;
 

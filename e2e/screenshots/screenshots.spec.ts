@@ -64,7 +64,7 @@ test('the buggy, from rig to sheet', async ({ page }) => {
   await page.goto(`${rig}/trouble`);
   await page.getByLabel('The brake is weak').check();
   await page.getByLabel('strong enough').check();
-  await page.getByText('Foretold').first().waitFor();
+  await page.getByText('Predicted').first().waitFor();
   await shot('tune-trouble');
   await page.goto(`${rig}/list`);
   await page.getByText('What they do').first().waitFor();
@@ -123,7 +123,7 @@ test('the crawler by its card and by its link, unknown values in the dark', asyn
   await page.screenshot({ path: `${FOLDER}/esc-dark.png` });
   await page.goto(`${rig}/tune`);
   await page.getByRole('tab', { name: 'Brake' }).click();
-  await page.getByText('The band is what').waitFor();
+  await page.getByText('The band shows what').waitFor();
   await page.screenshot({ path: `${FOLDER}/tune-unknown-dark.png` });
 });
 
@@ -150,7 +150,7 @@ test('the trainer by its stick, and the places outside of any rig', async ({ pag
   await page.goto('/profiles/new?from=pattern-lamp-card&empty');
   await page.getByLabel('Name', { exact: true }).fill('Marram 60');
   await page.getByLabel('Table', { exact: true }).fill(MANUAL);
-  await click('Take over these 4 items');
+  await click('Use these 4 items');
   await page
     .getByRole('button', { name: /^It is / })
     .nth(0)

@@ -36,14 +36,12 @@ export function RouteLine() {
               <NavLink
                 to={`/rigs/${rigId}/${id}`}
                 title={why}
+                aria-label={`${STATIONS[id]}, ${STATE_WORDS[state]}: ${why}`}
                 className="group flex h-16 flex-col items-center justify-center gap-0.5 text-sm md:h-auto md:min-h-9 md:flex-row md:justify-start md:gap-3 md:text-base aria-[current=page]:font-bold aria-[current=page]:text-draft"
               >
                 <StateMark state={state} count={count} />
                 <span className="min-w-0">
                   {STATIONS[id]}
-                  <span className="sr-only">
-                    , {STATE_WORDS[state]}: {why}
-                  </span>
                   {state === 'stale' && (
                     <span
                       aria-hidden="true"

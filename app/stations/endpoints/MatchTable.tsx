@@ -1,8 +1,8 @@
 import { KNOWN_BY, knownEscs } from '#core/calibration/escs';
 import { matchTable, SCHOOLS } from '#core/calibration/matchTable';
 import { percentOf } from '#core/units/format';
+import { DataTable } from '../../ui/DataTable';
 import { Notice } from '../../ui/Notice';
-import { Scrollable } from '../../ui/Scrollable';
 import { useBench } from '../bench/BenchContext';
 import { useChosenEsc } from './useEndpoints';
 
@@ -20,43 +20,32 @@ export function MatchTable() {
       <div className="mt-3 max-w-4xl">
         <Notice grade={redo.length > 0 ? 'caution' : 'note'} title={sentence} />
       </div>
-      <Scrollable label="Match of the ESCs" className="mt-3">
-        <table className="w-full max-w-4xl min-w-130 text-left">
-          <thead>
-            <tr className="border-b border-ink">
-              {['ESC', 'starts at', 'full from', 'on the stick', 'known by'].map((head) => (
-                <th key={head} scope="col" className="py-1 pr-4">
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map(({ name, startShare, fullShare, fullArrives }, place) => (
-              <tr key={name} className="border-b border-rule">
-                <th scope="row" className="py-2 pr-4">
-                  {redo.includes(place) && <span className="text-caution">redo: </span>}
-                  {name}
-                </th>
-                <td className="pr-4">{percentOf(startShare, 1)}</td>
-                <td className="pr-4">{fullArrives ? percentOf(fullShare, 1) : 'never'}</td>
-                <td className="w-2/5 pr-4">
-                  <Bar from={startShare} to={fullArrives ? fullShare : 1} odd={redo.includes(place)} />
-                </td>
-                <td>{KNOWN_BY[escs[place]!.basis]}</td>
-              </tr>
-            ))}
-            <tr>
-              <th scope="row" className="py-2 pr-4">
-                Spread
-              </th>
-              <td>{percentOf(startSpread, 1)}</td>
-              <td>{percentOf(fullSpread, 1)}</td>
-              <td colSpan={2} />
-            </tr>
-          </tbody>
-        </table>
-      </Scrollable>
+      <DataTable
+        label="Match of the ESCs"
+        heads={['ESC', 'starts at', 'full from', 'on the stick', 'known by']}
+        className="max-w-4xl min-w-130"
+      >
+        {rows.map(({ name, startShare, fullShare, fullArrives }, place) => (
+          <tr key={name}>
+            <th scope="row">
+              {redo.includes(place) && <span className="text-caution">redo: </span>}
+              {name}
+            </th>
+            <td>{percentOf(startShare, 1)}</td>
+            <td>{fullArrives ? percentOf(fullShare, 1) : 'never'}</td>
+            <td className="w-2/5 pr-4">
+              <Bar from={startShare} to={fullArrives ? fullShare : 1} odd={redo.includes(place)} />
+            </td>
+            <td>{KNOWN_BY[escs[place]!.basis]}</td>
+          </tr>
+        ))}
+        <tr>
+          <th scope="row">Spread</th>
+          <td>{percentOf(startSpread, 1)}</td>
+          <td>{percentOf(fullSpread, 1)}</td>
+          <td colSpan={2} />
+        </tr>
+      </DataTable>
       <details className="mt-2 max-w-4xl">
         <summary className="min-h-11 cursor-pointer py-2 underline underline-offset-4">
           One by one or together?

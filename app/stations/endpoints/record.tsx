@@ -4,7 +4,7 @@ import { judgeSupply } from '#core/calibration/supplyTest';
 import { FAMILY_WORDS } from '#core/esc/media';
 import type { LearnedRange } from '#core/radio/pulse';
 import { formatNumber } from '#core/units/format';
-import { Scrollable } from '../../ui/Scrollable';
+import { DataTable } from '../../ui/DataTable';
 import { Time } from '../../ui/Time';
 import { useBench } from '../bench/BenchContext';
 import { useChosenEsc } from './useEndpoints';
@@ -19,59 +19,48 @@ export default function Record() {
       <h1 className="text-3xl">What was calibrated and tested</h1>
       {calibrations.length === 0 && <p className="mt-2 text-muted">No calibrations yet.</p>}
       {calibrations.length > 0 && (
-        <Scrollable label="Calibrations" className="mt-4">
-          <table className="w-full min-w-180 text-left">
-            <thead>
-              <tr className="border-b border-ink">
-                {['When', ...(names.length > 1 ? ['ESC'] : []), 'How', 'Radio', 'Learned, µs', 'Now'].map(
-                  (head) => (
-                    <th key={head} scope="col" className="py-1 pr-4">
-                      {head}
-                    </th>
-                  ),
-                )}
+        <DataTable
+          label="Calibrations"
+          heads={['When', ...(names.length > 1 ? ['ESC'] : []), 'How', 'Radio', 'Learned, µs', 'Now']}
+          className="min-w-180"
+        >
+          {calibrations.map((calibration, place) => {
+            const { escNumber, channel, family, source, how, after, before, keptAt } = calibration;
+            const isLast = calibrations.findIndex((c) => c.escNumber === escNumber) === place;
+            const range = ranges[escNumber - 1];
+            const why = range && staleReason(calibration, rig.channel, profile.id, range);
+            return (
+              <tr key={keptAt + String(escNumber)} className="align-top">
+                <td>
+                  <Time iso={keptAt} />
+                </td>
+                {names.length > 1 && <td>{names[escNumber - 1] ?? escNumber}</td>}
+                <td>
+                  {FAMILY_WORDS[family]}
+                  <span className="block text-sm text-muted">
+                    {PULSE_SOURCES[source]}; {CALIBRATED_BY[how]}
+                  </span>
+                </td>
+                <td>
+                  {formatNumber(channel.forwardEndPointPercent, 0)} /{' '}
+                  {formatNumber(channel.brakeEndPointPercent, 0)} %
+                  <span className="block text-sm text-muted">
+                    trim {formatNumber(channel.trimMicros, 0)}, sub-trim{' '}
+                    {formatNumber(channel.subTrimMicros, 0)} µs
+                    {channel.reversed ? ', reversed' : ''}
+                  </span>
+                </td>
+                <td>
+                  {rangeWords(after)}
+                  <span className="block text-sm text-muted">before: {rangeWords(before)}</span>
+                </td>
+                <td>
+                  {isLast ? why ? <strong className="text-caution">{why}</strong> : 'holds' : 'replaced'}
+                </td>
               </tr>
-            </thead>
-            <tbody>
-              {calibrations.map((calibration, place) => {
-                const { escNumber, channel, family, source, how, after, before, keptAt } = calibration;
-                const isLast = calibrations.findIndex((c) => c.escNumber === escNumber) === place;
-                const range = ranges[escNumber - 1];
-                const why = range && staleReason(calibration, rig.channel, profile.id, range);
-                return (
-                  <tr key={keptAt + String(escNumber)} className="border-b border-rule align-top">
-                    <td className="py-2 pr-4">
-                      <Time iso={keptAt} />
-                    </td>
-                    {names.length > 1 && <td className="py-2 pr-4">{names[escNumber - 1] ?? escNumber}</td>}
-                    <td className="py-2 pr-4">
-                      {FAMILY_WORDS[family]}
-                      <span className="block text-sm text-muted">
-                        {PULSE_SOURCES[source]}; {CALIBRATED_BY[how]}
-                      </span>
-                    </td>
-                    <td className="py-2 pr-4">
-                      {formatNumber(channel.forwardEndPointPercent, 0)} /{' '}
-                      {formatNumber(channel.brakeEndPointPercent, 0)} %
-                      <span className="block text-sm text-muted">
-                        trim {formatNumber(channel.trimMicros, 0)}, sub-trim{' '}
-                        {formatNumber(channel.subTrimMicros, 0)} µs
-                        {channel.reversed ? ', reversed' : ''}
-                      </span>
-                    </td>
-                    <td className="py-2 pr-4">
-                      {rangeWords(after)}
-                      <span className="block text-sm text-muted">before: {rangeWords(before)}</span>
-                    </td>
-                    <td className="py-2">
-                      {isLast ? why ? <strong className="text-caution">{why}</strong> : 'holds' : 'replaced'}
-                    </td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
-        </Scrollable>
+            );
+          })}
+        </DataTable>
       )}
       <h2 className="mt-8 border-b border-ink pb-1 text-2xl">Tests</h2>
       {benchTests.length === 0 && <p className="mt-2 text-muted">No tests yet.</p>}

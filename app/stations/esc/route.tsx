@@ -6,13 +6,13 @@ import { addObservations } from '#server/repositories/observations';
 import { useState } from 'react';
 import { data, Form, Link } from 'react-router';
 import { SafetyGate } from '../../simulated/SafetyGate';
+import { DataTable } from '../../ui/DataTable';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { Confirm } from '../../ui/Confirm';
 import { keepTyped } from '../../ui/keepTyped';
 import { escMarkOf, EscMark } from '../../ui/marks';
 import { Notice } from '../../ui/Notice';
-import { Scrollable } from '../../ui/Scrollable';
 import { Term } from '../../ui/Term';
 import { Time } from '../../ui/Time';
 import { useAnswer } from '../../ui/useAnswer';
@@ -149,24 +149,15 @@ function OneEsc({ actionData, onEsc }: Route.ComponentProps & { onEsc: (escNumbe
       <MeasureStop />
       <Form method="post" key={escNumber}>
         <input type="hidden" name="esc" value={escNumber} />
-        <Scrollable label="What the ESC holds, item by item">
-          <table className="w-full text-left">
-            <thead className="text-sm text-muted">
-              <tr>
-                <th className="py-1 pr-3 font-normal">item</th>
-                <th className="py-1 pr-3 font-normal">holds</th>
-                <th className="py-1 pr-3 font-normal">known by</th>
-                <th className="py-1 pr-3 font-normal">since</th>
-                <th className="py-1 font-normal">I say</th>
-              </tr>
-            </thead>
-            <tbody>
-              {profile.items.map(({ id }) => (
-                <ItemRow key={id} itemId={id} />
-              ))}
-            </tbody>
-          </table>
-        </Scrollable>
+        <DataTable
+          label="What the ESC holds, item by item"
+          heads={['item', 'holds', 'known by', 'since', 'I say']}
+          className="max-w-none"
+        >
+          {profile.items.map(({ id }) => (
+            <ItemRow key={id} itemId={id} />
+          ))}
+        </DataTable>
         <div className="sticky bottom-16 border-t border-ink bg-film py-3 md:bottom-0">
           <Button type="submit" disabled={busy}>
             Save what I say

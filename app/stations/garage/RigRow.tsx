@@ -65,7 +65,7 @@ export function RigRow({ rig, archived, busy }: Props) {
   );
 }
 
-const WORDS = { copy: 'copy', archive: 'archived', unarchive: 'restore', delete: 'delete' } as const;
+const WORDS = { copy: 'copy', archive: 'archive', unarchive: 'restore', delete: 'delete' } as const;
 
 interface MarksProps {
   rigId: string;

@@ -184,29 +184,18 @@ export function LoadDeck({
             />
           )}
         </div>
-        {leg && !showsLeg && isPlanned(plan) && (
-          <NextSteps medium={medium} profile={profile} channel={rig.channel} gestures={gestures} />
-        )}
+        <div className="grid gap-6 text-sm sm:grid-cols-2">
+          {leg && !showsLeg && isPlanned(plan) && (
+            <NextSteps medium={medium} profile={profile} channel={rig.channel} gestures={gestures} />
+          )}
+          <ThisLoad titles={legs.map((next) => legTitle(profile, session.held, next))} />
+        </div>
       </div>
       <div className="grid content-start gap-4">
         {beside({ due, itemId: leg?.itemId, isShowing: showsLeg })}
         <Notice grade="hazard" title={precaution}>
           <p className="text-sm">The ESC arms again at each power-on.</p>
         </Notice>
-        <section aria-label="This load" className="text-sm">
-          <h2 className="text-lg">This load</h2>
-          <ol className="mt-1">
-            {legs.slice(0, 8).map((next, index) => (
-              <li
-                key={`${next.purpose} ${next.itemId}`}
-                className={`py-0.5 ${index === 0 ? 'font-bold text-draft' : 'text-muted'}`}
-              >
-                {legTitle(profile, session.held, next)}
-              </li>
-            ))}
-          </ol>
-          {legs.length > 8 && <p className="text-muted">and {legs.length - 8} more</p>}
-        </section>
         {below?.(due)}
       </div>
     </div>
@@ -225,5 +214,28 @@ function ToRest() {
     <p className="font-display text-4xl font-bold" data-testid="instruction">
       {rig.channel.rest === 'centre' ? 'Release the trigger.' : 'Stick all the way down.'}
     </p>
+  );
+}
+
+const LEGS_SHOWN = 8;
+
+/** What is left of this load, the next first. */
+function ThisLoad({ titles }: { titles: readonly string[] }) {
+  if (titles.length === 0) return null;
+  return (
+    <section aria-label="This load">
+      <h2 className="text-lg">This load</h2>
+      <ol className="mt-1">
+        {titles.slice(0, LEGS_SHOWN).map((title, index) => (
+          <li
+            key={`${index} ${title}`}
+            className={`py-0.5 ${index === 0 ? 'font-bold text-draft' : 'text-muted'}`}
+          >
+            {title}
+          </li>
+        ))}
+      </ol>
+      {titles.length > LEGS_SHOWN && <p className="text-muted">and {titles.length - LEGS_SHOWN} more</p>}
+    </section>
   );
 }

@@ -41,7 +41,7 @@ export function LoadFinished({ medium, where, after, changed, ready, arms, onNex
             ? 'Every value is read back from the form.'
             : shows
               ? 'Every value is counted back.'
-              : 'You heard every value being stored.'}
+              : 'Every value is stored, as you heard.'}
       </p>
       {!arms && (
         <div className="mt-3 max-w-2xl">

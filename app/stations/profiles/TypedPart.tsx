@@ -29,7 +29,7 @@ export function TypedPart({ item, hasOwnKeys, problemAt, onChange }: Props) {
           options={[
             ['', 'choose …'],
             ['stopNumber', 'the number of the stop'],
-            ['printedNumber', 'the printed number without its decimal point'],
+            ['printedNumber', 'the printed number, no point'],
           ]}
           onChange={(typedAs) => onChange({ ...item, typedAs: typedAs as TypedAs })}
         />

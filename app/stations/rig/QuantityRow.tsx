@@ -3,6 +3,7 @@ import type { Rig } from '#core/rig/rig';
 import { formatNumber } from '#core/units/format';
 import type { Basis, Quantity } from '#core/units/provenance';
 import { useState } from 'react';
+import { EscMark, type EscMarkKind } from '../../ui/marks';
 import { NumberInput, Row } from './formParts';
 import { shownValue } from './rigForm';
 
@@ -30,17 +31,42 @@ export function QuantityRow({ field, rig, filled, problem }: Props) {
         problem={problem}
         onTyped={typed}
       />
-      <select
-        name={`${field.path}.basis`}
-        value={basis}
-        onChange={(event) => setBasis(event.target.value as Basis)}
-        aria-label={`Where ${field.label} comes from`}
-        className={`min-h-11 rounded-sm border px-2 ${basis === 'assumed' ? 'border-dashed border-caution bg-caution-wash text-caution' : 'border-rule bg-sheet'}`}
-      >
-        <option value="assumed">assumed</option>
-        <option value="given">given</option>
-        <option value="measured">measured</option>
-      </select>
+      <input type="hidden" name={`${field.path}.basis`} value={basis} />
+      <BasisButton basis={basis} of={field.label} onChange={setBasis} />
     </Row>
+  );
+}
+
+const BASES: readonly Basis[] = ['assumed', 'given', 'measured'];
+const MARKS: Readonly<Record<Basis, EscMarkKind>> = {
+  assumed: 'unknown',
+  given: 'believed',
+  measured: 'verified',
+};
+
+/** Where a number comes from, told at a glance: a press goes on to the next of the three. */
+function BasisButton({
+  basis,
+  of,
+  onChange,
+}: {
+  basis: Basis;
+  of: string;
+  onChange: (basis: Basis) => void;
+}) {
+  const next = BASES[(BASES.indexOf(basis) + 1) % BASES.length]!;
+  return (
+    <button
+      type="button"
+      aria-label={`Where ${of} comes from: ${basis}`}
+      title={`Change to ${next}`}
+      className={`flex min-h-8 w-28 items-center gap-2 rounded-sm px-1 text-sm pointer-coarse:min-h-11 hover:bg-sheet ${
+        basis === 'assumed' ? 'text-caution' : 'text-muted'
+      }`}
+      onClick={() => onChange(next)}
+    >
+      <EscMark mark={MARKS[basis]} />
+      {basis}
+    </button>
   );
 }

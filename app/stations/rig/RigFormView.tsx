@@ -10,6 +10,7 @@ import { useState } from 'react';
 import { Form, useNavigation } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Problems } from '../../ui/Problems';
+import { EscMark } from '../../ui/marks';
 import { BusLoads } from './BusLoads';
 import { DetentSum } from './calculators/DetentSum';
 import { MotorDetective } from './calculators/MotorDetective';
@@ -86,6 +87,17 @@ export function RigFormView({
       />
       {baseRevision !== undefined && <input type="hidden" name="baseRevision" value={baseRevision} />}
       {changedElsewhere && <RigConflict sending={sending} />}
+      <p className="mb-4 flex flex-wrap gap-x-5 text-sm text-muted">
+        <span className="flex items-center gap-1.5 text-caution">
+          <EscMark mark="unknown" /> assumed: the usual value
+        </span>
+        <span className="flex items-center gap-1.5">
+          <EscMark mark="believed" /> given: from a label or a manual
+        </span>
+        <span className="flex items-center gap-1.5">
+          <EscMark mark="verified" /> measured: by you
+        </span>
+      </p>
 
       <Part title="Model">
         {textRow('name', 'Name', rig.name, 'What you call it.')}
@@ -93,14 +105,7 @@ export function RigFormView({
           <Choice name="vehicleClass" value={rig.vehicleClass} options={classesLike(rig)} />
         </Row>
         {numbers('vehicle', false)}
-        {vehicle.kind === 'wheels' && (
-          <>
-            <GearingRow vehicle={vehicle} problemAt={problemAt} />
-            <Row name="slipperClutch" label="Slipper clutch" why="Set it before you judge punch.">
-              <Tick name="slipperClutch" checked={vehicle.slipperClutch} label="has one" />
-            </Row>
-          </>
-        )}
+        {vehicle.kind === 'wheels' && <GearingRow vehicle={vehicle} problemAt={problemAt} />}
         {vehicle.kind === 'propeller' && (
           <>
             <Row name="folding" label="Blades" why="A propeller brake is for blades that fold.">
@@ -109,7 +114,14 @@ export function RigFormView({
             <PropellerSums vehicle={vehicle} onFill={onFill} />
           </>
         )}
-        <More>{numbers('vehicle', true)}</More>
+        <More>
+          {vehicle.kind === 'wheels' && (
+            <Row name="slipperClutch" label="Slipper clutch" why="Set it before you judge punch.">
+              <Tick name="slipperClutch" checked={vehicle.slipperClutch} label="has one" />
+            </Row>
+          )}
+          {numbers('vehicle', true)}
+        </More>
       </Part>
 
       <Part title="Motor">
@@ -127,12 +139,14 @@ export function RigFormView({
         <Row name="sensored" label="Sensor cable" why="Sensored motors start without stutter.">
           <Tick name="sensored" checked={motor.sensored} label="has one" />
         </Row>
-        <Row name="temperatureSensor" label="Heat sensor" why="A motor temperature limit needs one.">
-          <Tick name="temperatureSensor" checked={motor.temperatureSensor} label="in the motor" />
-        </Row>
         <MotorDetective onFill={onFill} propeller={vehicle.kind === 'propeller'} />
         {vehicle.kind === 'wheels' && <DetentSum rig={rig} vehicle={vehicle} onFill={onFill} />}
-        <More>{numbers('motor', true)}</More>
+        <More>
+          <Row name="temperatureSensor" label="Heat sensor" why="A motor temperature limit needs one.">
+            <Tick name="temperatureSensor" checked={motor.temperatureSensor} label="in the motor" />
+          </Row>
+          {numbers('motor', true)}
+        </More>
       </Part>
 
       <Part title="Pack">
@@ -171,20 +185,22 @@ export function RigFormView({
         <Row name="fan" label="Fan" why="Some items need one.">
           <Tick name="fan" checked={rig.fan} label="cools the ESC" />
         </Row>
-        {textRow(
-          'access.setKey',
-          'Key',
-          rig.access.setKey,
-          'Where to find it in the pit.',
-          'under the left strap',
-        )}
-        {textRow(
-          'access.programmingLead',
-          'Socket',
-          rig.access.programmingLead,
-          'Where the card, box or link plugs in.',
-          'next to the fan',
-        )}
+        <More title="Where its key and socket are">
+          {textRow(
+            'access.setKey',
+            'Key',
+            rig.access.setKey,
+            'Where to find it in the pit.',
+            'under the left strap',
+          )}
+          {textRow(
+            'access.programmingLead',
+            'Socket',
+            rig.access.programmingLead,
+            'Where the card, box or link plugs in.',
+            'next to the fan',
+          )}
+        </More>
       </Part>
 
       <Part title="Radio, throttle channel">
@@ -192,14 +208,14 @@ export function RigFormView({
         <Row name="reversed" label="Direction" why="As set in the radio for this model.">
           <Tick name="reversed" checked={rig.channel.reversed} label="reversed" />
         </Row>
-        {numberRow(
-          'stabilityGain',
-          'Stability aid',
-          rig.stabilityGainPercent === null ? '' : formatNumber(rig.stabilityGainPercent, 0),
-          '%',
-          'Its gain; empty if there is none. Switch it off while calibrating.',
-        )}
         <More>
+          {numberRow(
+            'stabilityGain',
+            'Stability aid',
+            rig.stabilityGainPercent === null ? '' : formatNumber(rig.stabilityGainPercent, 0),
+            '%',
+            'Its gain; empty if there is none. Switch it off while calibrating.',
+          )}
           {channelRows(true)}
           {numberRow(
             JITTER_FIELD.name,

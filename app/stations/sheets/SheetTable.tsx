@@ -7,8 +7,8 @@ import {
 } from '#core/rig/handValues';
 import { EVIDENCE } from '#core/sheet/evidence';
 import type { Sheet, SheetValue } from '#core/sheet/sheet';
+import { DataTable } from '../../ui/DataTable';
 import { EscMark, escMarkOf } from '../../ui/marks';
-import { Scrollable } from '../../ui/Scrollable';
 
 interface Props {
   sheet: Sheet;
@@ -57,36 +57,24 @@ interface ValueTableProps {
 
 function ValueTable({ label, values, changed }: ValueTableProps) {
   return (
-    <Scrollable label={label}>
-      <table className="w-full max-w-2xl text-left">
-        <thead className="text-sm text-muted">
-          <tr>
-            <th className="py-1 pr-3 font-normal">item</th>
-            <th className="py-1 pr-3 font-normal">name</th>
-            <th className="py-1 pr-3 font-normal">stop</th>
-            <th className="py-1 font-normal">known by</th>
-          </tr>
-        </thead>
-        <tbody>
-          {values.map((value) => (
-            <tr key={value.itemId} className="border-t border-rule">
-              <td className="py-1 pr-3">{value.itemNumber}</td>
-              <td className={`py-1 pr-3 ${changed.has(value.itemId) ? 'font-bold' : ''}`}>
-                {value.itemLabel}
-                {changed.has(value.itemId) && <span className="text-muted"> · changed</span>}
-              </td>
-              <td className="py-1 pr-3">
-                {value.stopLabel === null ? 'unknown' : `${value.stopLabel} (stop ${value.stopNumber ?? ''})`}
-              </td>
-              <td className="flex items-center gap-2 py-1">
-                <EscMark mark={escMarkOf(value)} className="size-3" />
-                {EVIDENCE[value.basis]}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </Scrollable>
+    <DataTable label={label} heads={['item', 'name', 'stop', 'known by']}>
+      {values.map((value) => (
+        <tr key={value.itemId}>
+          <td>{value.itemNumber}</td>
+          <td className={`py-1 pr-3 ${changed.has(value.itemId) ? 'font-bold' : ''}`}>
+            {value.itemLabel}
+            {changed.has(value.itemId) && <span className="text-muted"> · changed</span>}
+          </td>
+          <td>
+            {value.stopLabel === null ? 'unknown' : `${value.stopLabel} (stop ${value.stopNumber ?? ''})`}
+          </td>
+          <td className="flex items-center gap-2 py-1">
+            <EscMark mark={escMarkOf(value)} className="size-3" />
+            {EVIDENCE[value.basis]}
+          </td>
+        </tr>
+      ))}
+    </DataTable>
   );
 }
 

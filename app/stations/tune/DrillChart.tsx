@@ -19,7 +19,7 @@ const TICK = { fill: 'var(--muted)', fontSize: 13 };
 export default memo(function DrillChart({ now, band, draft }: DrillPair) {
   return (
     <>
-      <TraceChart now={now} draft={draft} band={band} mark={draft.mark} height={232} />
+      <TraceChart now={now} draft={draft} band={band} mark={draft.mark} height={176} />
       {draft.more?.map((trace, place) => (
         <TraceChart
           key={trace.xLabel + trace.yLabel}
@@ -27,7 +27,7 @@ export default memo(function DrillChart({ now, band, draft }: DrillPair) {
           draft={trace}
           band={undefined}
           mark={undefined}
-          height={150}
+          height={130}
         />
       ))}
     </>

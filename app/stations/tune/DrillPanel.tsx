@@ -1,6 +1,5 @@
 import { DRILLS, type DrillId } from '#core/physics/drills/runDrill';
-import { alternativesTo, type Range } from '#core/physics/drills/band';
-import type { DrillNumber } from '#core/physics/drills/drill';
+import { alternativesTo } from '#core/physics/drills/band';
 import { assumptionsOf } from '#core/sensitivity/assumptions';
 import type { DraftedStops, StopByItem } from '#core/esc/profile';
 import type { Rig, VehicleKind } from '#core/rig/rig';
@@ -13,18 +12,27 @@ import { Tabs } from 'radix-ui';
 import { lazy, memo, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Notice } from '../../ui/Notice';
 import { useBench, useNewestDraft } from '../bench/BenchContext';
-import type { DrillPair } from '../../workers/drills.worker';
 import { BrakeMap } from './BrakeMap';
 import { oneStepOn } from '#core/esc/stopOrder';
+import { DrillNumbers } from './DrillNumbers';
+import { DrillStrip, Handle, type Docked } from './DrillStrip';
 import { LapPanel } from './LapPanel';
+import { DraftLine, NowLine } from './lines';
 import { RestsOn } from './RestsOn';
 import { useDrill } from './useDrill';
 import { useSayEffect } from './useSayEffect';
 
 const DrillChart = lazy(() => import('./DrillChart'));
 
-/** The chosen manoeuvre, as the ESC is and as it is drafted, with its numbers. */
-export function DrillPanel() {
+interface Props {
+  /** Whether all of it is shown, or only a strip. */
+  isFull: boolean;
+  /** How the strip is drawn up and down; undefined where it has its place beside the rails. */
+  docked: Docked | undefined;
+}
+
+/** The chosen drill, as the ESC is and as it is drafted, with its numbers. */
+export function DrillPanel({ isFull, docked }: Props) {
   const { rig, profile, believed, holdings, memory, goals, onMoved } = useBench();
   const { use } = goals;
   const newest = useNewestDraft();
@@ -76,11 +84,21 @@ export function DrillPanel() {
     [drill, draftedRig, profile, request.draft, use],
   );
 
+  const name = (DRILLS[rig.vehicle.kind] as Partial<Record<DrillId, string>>)[drill]!;
+  if (!isFull && docked)
+    return <DrillStrip name={name} pair={shown?.ok ? shown.pair : undefined} docked={docked} />;
   return (
-    <Tabs.Root value={drill} onValueChange={(value) => setDrill(value as DrillId)}>
-      <DrillTabs kind={rig.vehicle.kind} />
-      <Tabs.Content value={drill} className="mt-3">
-        <div className="min-h-64">
+    <Tabs.Root
+      value={drill}
+      onValueChange={(value) => setDrill(value as DrillId)}
+      className="min-h-0 lg:overflow-y-auto"
+    >
+      <div className="sticky top-0 z-1 -mx-1 flex bg-sheet px-1">
+        <DrillTabs kind={rig.vehicle.kind} />
+        {docked && <Handle name={name} hazards={0} docked={docked} />}
+      </div>
+      <Tabs.Content value={drill} className="mt-1">
+        <div className="min-h-49">
           {shown?.ok && (
             <Suspense>
               <DrillChart {...shown.pair} />
@@ -88,10 +106,11 @@ export function DrillPanel() {
           )}
           {shown?.ok === false && <Notice grade="caution" title={shown.sentence} />}
         </div>
-        {shown?.ok && <Numbers {...shown.pair} />}
+        <Lines />
+        {shown?.ok && <DrillNumbers {...shown.pair} />}
         {drill === 'brake' && <BrakeMap />}
         {drill === 'stint' && <LapPanel />}
-        <p className="mt-3 text-sm text-muted">
+        <p className="mt-1 text-sm text-muted">
           {shown?.ok && shown.pair.band && (
             <span className="block text-caution">
               The band shows what the ESC may do: some values are unknown.
@@ -107,6 +126,20 @@ export function DrillPanel() {
     </Tabs.Root>
   );
 }
+
+/** What the two curves are. */
+const Lines = memo(function Lines() {
+  return (
+    <p className="flex items-center gap-4 text-sm text-muted">
+      <span className="flex items-center gap-1.5">
+        <NowLine /> on the ESC
+      </span>
+      <span className="flex items-center gap-1.5">
+        <DraftLine /> draft
+      </span>
+    </p>
+  );
+});
 
 /** More rails than these nobody works at a time. */
 const MOST_RECENT = 2;
@@ -126,12 +159,12 @@ function useRecentlyMoved(drafted: DraftedStops): () => readonly string[] {
 /** Drawn once: a moving lozenge waits for nothing that stays. */
 const DrillTabs = memo(function DrillTabs({ kind }: { kind: VehicleKind }) {
   return (
-    <Tabs.List aria-label="Drill" className="flex flex-wrap gap-1">
+    <Tabs.List aria-label="Drill" className="flex min-w-0 flex-1 gap-0.5 overflow-x-auto pb-1">
       {Object.entries(DRILLS[kind]).map(([id, name]) => (
         <Tabs.Trigger
           key={id}
           value={id}
-          className="min-h-11 rounded-sm px-3.5 font-bold data-[state=active]:bg-ink data-[state=active]:text-film"
+          className="min-h-9 rounded-sm px-2.5 font-bold whitespace-nowrap pointer-coarse:min-h-11 data-[state=active]:bg-ink data-[state=active]:text-film"
         >
           {name}
         </Tabs.Trigger>
@@ -139,55 +172,3 @@ const DrillTabs = memo(function DrillTabs({ kind }: { kind: VehicleKind }) {
     </Tabs.List>
   );
 });
-
-function Numbers({ now, band, draft }: DrillPair) {
-  return (
-    <table className="mt-2 w-full text-left">
-      <thead className="sr-only">
-        <tr>
-          <th>What</th>
-          <th>On the ESC</th>
-          <th>Draft</th>
-          <th>In words</th>
-        </tr>
-      </thead>
-      <tbody>
-        {draft.numbers.map((number) => {
-          // A number that only the draft has was never reached before.
-          const before = now.numbers.find(({ id }) => id === number.id) ?? { ...number, value: undefined };
-          const range = band?.numbers[number.id];
-          const word = difference(before, number);
-          return (
-            <tr key={number.id} className="border-t border-rule">
-              <th scope="row" className="py-1.5 pr-2 font-normal">
-                {number.name}
-              </th>
-              <td className="text-right whitespace-nowrap">
-                {range ? `${rangeWords(range, number.decimals)} →` : word ? `${plain(before)} →` : ''}
-              </td>
-              <td className={`pl-1.5 text-right font-bold whitespace-nowrap ${word ? 'text-draft' : ''}`}>
-                {plain(number)} {number.value === undefined ? '' : number.unit}
-              </td>
-              <td className="w-24 pl-2 text-right text-sm text-muted">{word}</td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
-  );
-}
-
-const plain = ({ value, decimals }: DrillNumber): string =>
-  value === undefined ? 'never' : value.toFixed(decimals).replace('-', '−');
-
-/** A range to the digits that the number is shown with. */
-const rangeWords = ({ low, high }: Range, decimals: number): string =>
-  `${low.toFixed(decimals)} to ${high.toFixed(decimals)}`;
-
-/** The plain word for a number that changed by more than its last digit shows; empty where it did not. */
-function difference(before: DrillNumber, after: DrillNumber): string {
-  if (plain(before) === plain(after)) return '';
-  const from = before.value ?? Infinity;
-  const to = after.value ?? Infinity;
-  return to < from ? after.less : after.more;
-}

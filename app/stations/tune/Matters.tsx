@@ -4,9 +4,9 @@ import { mostTellingAssumption, moversOf, type Mover, type Moves } from '#core/s
 import { formatNumber, withUnit } from '#core/units/format';
 import { memo, useState } from 'react';
 import { Link } from 'react-router';
+import { DataTable } from '../../ui/DataTable';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
-import { Scrollable } from '../../ui/Scrollable';
 import { useBench } from '../bench/BenchContext';
 import { INPUT } from '../rig/formParts';
 import { useMatters } from './useMatters';
@@ -94,40 +94,31 @@ const Answer = memo(function Answer({ movers, kind, rigId }: AnswerProps) {
           now {withUnit(number.moves.now, number.moves.unit, number.moves.decimals)}
         </span>
       </label>
-      <Scrollable label="What moves it" className="mt-2">
-        <table className="w-full max-w-3xl min-w-100 text-left">
-          <thead className="sr-only">
-            <tr>
-              <th scope="col">What</th>
-              <th scope="col">From</th>
-              <th scope="col">Drawn</th>
-              <th scope="col">To</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map(({ mover, moves }) => (
-              <tr key={mover.kind + mover.id} className="border-t border-rule">
-                <th scope="row" className="py-1.5 pr-3 font-normal">
-                  {mover.label}
-                  {mover.kind === 'assumed' && <span className="block text-sm text-caution">assumed</span>}
-                </th>
-                <td className="pr-2 text-right whitespace-nowrap">
-                  {formatNumber(moves.low, moves.decimals)}
-                </td>
-                <td className="w-1/2">
-                  <Span moves={moves} least={least} most={most} assumed={mover.kind === 'assumed'} />
-                </td>
-                <td className="pl-2 whitespace-nowrap">{withUnit(moves.high, moves.unit, moves.decimals)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </Scrollable>
+      <DataTable
+        label="What moves it"
+        heads={['What', 'From', 'Drawn', 'To']}
+        hidesHeads
+        className="max-w-3xl min-w-100"
+      >
+        {rows.map(({ mover, moves }) => (
+          <tr key={mover.kind + mover.id}>
+            <th scope="row">
+              {mover.label}
+              {mover.kind === 'assumed' && <span className="block text-sm text-caution">assumed</span>}
+            </th>
+            <td className="pr-2 text-right whitespace-nowrap">{formatNumber(moves.low, moves.decimals)}</td>
+            <td className="w-1/2">
+              <Span moves={moves} least={least} most={most} assumed={mover.kind === 'assumed'} />
+            </td>
+            <td className="pl-2 whitespace-nowrap">{withUnit(moves.high, moves.unit, moves.decimals)}</td>
+          </tr>
+        ))}
+      </DataTable>
       {telling && (
         <p className="mt-3 max-w-3xl border-l-4 border-caution pl-3">
-          The assumed <strong>{telling.label}</strong> makes the most of these numbers unsure.{' '}
+          The assumed <strong>{telling.label}</strong> makes most of these numbers less certain.{' '}
           <Link to={`/rigs/${rigId}/rig`} className="underline underline-offset-4">
-            Measure it, at Rig
+            Measure it on the Rig page
           </Link>
         </p>
       )}

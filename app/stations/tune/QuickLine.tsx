@@ -39,7 +39,7 @@ export const QuickLine = memo(function QuickLine({ onNamed }: Props) {
     setTyped('');
   };
   return (
-    <form onSubmit={act} className="min-w-52 flex-1">
+    <form onSubmit={act} className="relative min-w-36 flex-1">
       <span className="flex items-center gap-2">
         <label htmlFor={id}>Quick</label>
         <input
@@ -56,7 +56,11 @@ export const QuickLine = memo(function QuickLine({ onNamed }: Props) {
           className={`${INPUT} w-full`}
         />
       </span>
-      <p id={`${id}-says`} role="status" className="text-muted">
+      <p
+        id={`${id}-says`}
+        role="status"
+        className="absolute top-full left-0 z-10 w-max max-w-[min(28rem,80vw)] rounded-sm bg-sheet px-2 py-1 not-empty:border not-empty:border-ink empty:p-0"
+      >
         {entry ? says(entry) : done}
       </p>
     </form>

@@ -11,8 +11,8 @@ interface Props {
   stops: readonly Stop[];
   holding: Holding | undefined;
   draftStopId: string;
-  /** Whether there is a draft to show: an unknown value that nobody touched has no lozenge. */
-  hasLozenge: boolean;
+  /** Whether there is a draft to show: an unknown value that nobody touched has no mark. */
+  hasDraftMark: boolean;
   /** Whether the draft is another than what is on the ESC. */
   differs: boolean;
   advice: Advice | undefined;
@@ -23,13 +23,13 @@ interface Props {
   onReason: () => void;
 }
 
-/** The line with its stops: disc for what is on the ESC, lozenge for the draft, bracket for the advice. */
+/** The line with its stops: disc for what is on the ESC, a diamond for the draft, bracket for the advice. */
 export function RailTrack({
   item,
   stops,
   holding,
   draftStopId,
-  hasLozenge,
+  hasDraftMark,
   differs,
   advice,
   words,
@@ -80,7 +80,7 @@ export function RailTrack({
         onPointer(event);
       }}
       onPointerMove={(event) => event.buttons === 1 && onPointer(event)}
-      className={`relative h-11 cursor-pointer touch-pan-y ${faded ? 'opacity-50' : ''}`}
+      className={`relative h-11 scroll-mt-14 scroll-mb-60 cursor-pointer touch-pan-y lg:scroll-mb-16 ${faded ? 'opacity-50' : ''}`}
     >
       <span className="absolute inset-x-0 top-5 h-0.5 bg-ink" />
       {stops.filter(isMarked).map((stop) => (
@@ -108,7 +108,7 @@ export function RailTrack({
           }}
         />
       )}
-      {hasLozenge && (
+      {hasDraftMark && (
         <svg
           viewBox="0 0 26 26"
           className="absolute top-2 size-6.5 -translate-x-1/2"

@@ -1,7 +1,7 @@
 import { waysOf, type Way } from '#core/advice/ways';
 import { factoryStops } from '#core/esc/profile';
 import { memo, useMemo, useState } from 'react';
-import { Scrollable } from '../../ui/Scrollable';
+import { DataTable } from '../../ui/DataTable';
 import { useBench } from '../bench/BenchContext';
 
 /** Disagreements about how to work, computed once somebody looks. */
@@ -38,27 +38,17 @@ function Question({ way: { question, sides, usual } }: { way: Way }) {
   return (
     <div className="border-t border-rule py-2">
       <h3 className="font-sans">{question}</h3>
-      <Scrollable label={question}>
-        <table className="w-full max-w-3xl text-left">
-          <thead className="sr-only">
-            <tr>
-              <th scope="col">side</th>
-              <th scope="col">here</th>
-            </tr>
-          </thead>
-          <tbody>
-            {sides.map(({ name, because, here }) => (
-              <tr key={name} className="border-t border-rule align-top">
-                <th scope="row" className="w-2/5 py-1.5 pr-4 font-normal">
-                  <span className="block font-bold">{name}</span>
-                  <span className="block text-sm text-muted">{because}</span>
-                </th>
-                <td className="py-1.5">{here}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </Scrollable>
+      <DataTable label={question} heads={['side', 'here']} hidesHeads>
+        {sides.map(({ name, because, here }) => (
+          <tr key={name} className="align-top">
+            <th scope="row" className="w-2/5 py-1.5 pr-4 font-normal">
+              <span className="block font-bold">{name}</span>
+              <span className="block text-sm text-muted">{because}</span>
+            </th>
+            <td>{here}</td>
+          </tr>
+        ))}
+      </DataTable>
       <p className="text-muted">Usual: {usual}</p>
     </div>
   );

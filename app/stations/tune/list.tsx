@@ -16,6 +16,7 @@ import { withUnit } from '#core/units/format';
 import { newestSheets, type StoredSheet } from '#server/repositories/sheets';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { DataTable } from '../../ui/DataTable';
 import { escMarkOf, EscMark } from '../../ui/marks';
 import { Scrollable } from '../../ui/Scrollable';
 import { Term } from '../../ui/Term';
@@ -235,42 +236,28 @@ function Effects({ columns }: { columns: Column[] }) {
           ))}
         </select>
       </label>
-      <Scrollable label="What they do" className="mt-2">
-        <table className="w-full max-w-3xl min-w-100 text-left">
-          <thead className="text-sm text-muted">
-            <tr>
-              <th scope="col" className="font-normal">
-                number
-              </th>
-              {told.map(({ name }) => (
-                <th key={name} scope="col" className="pl-3 text-right font-normal">
-                  {name}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((number) => (
-              <tr key={number.id} className="border-t border-rule">
-                <th scope="row" className="py-1 font-normal">
-                  {number.name}
-                </th>
-                {told.map(({ name, numbers }) => {
-                  const value = numbers.find(({ id }) => id === number.id)?.value;
-                  return (
-                    <td key={name} className="pl-3 text-right whitespace-nowrap">
-                      {value === undefined ? 'never' : withUnit(value, number.unit, number.decimals)}
-                    </td>
-                  );
-                })}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        {rows.length === 0 && (
-          <p>This drill gives no result with this rig’s numbers. Check them on the Rig page.</p>
-        )}
-      </Scrollable>
+      <DataTable
+        label="What they do"
+        heads={['number', ...told.map(({ name }) => ({ name, isNumber: true as const }))]}
+        className="max-w-3xl min-w-100"
+      >
+        {rows.map((number) => (
+          <tr key={number.id}>
+            <th scope="row">{number.name}</th>
+            {told.map(({ name, numbers }) => {
+              const value = numbers.find(({ id }) => id === number.id)?.value;
+              return (
+                <td key={name} className="pl-3 text-right whitespace-nowrap">
+                  {value === undefined ? 'never' : withUnit(value, number.unit, number.decimals)}
+                </td>
+              );
+            })}
+          </tr>
+        ))}
+      </DataTable>
+      {rows.length === 0 && (
+        <p>This drill gives no result with this rig’s numbers. Check them on the Rig page.</p>
+      )}
     </section>
   );
 }

@@ -26,11 +26,15 @@ const rails = (): HTMLElement[] => [...document.querySelectorAll<HTMLElement>('[
 
 const railInFocus = (): HTMLElement | undefined => rails().find((rail) => rail === document.activeElement);
 
-/** Goes to the rail of an item. */
-export function focusRailOf(itemId: string): void {
+/**
+ * Goes to the rail of an item.
+ * @returns whether there is one on the page
+ */
+export function focusRailOf(itemId: string): boolean {
   const rail = rails().find(({ dataset }) => dataset.rail === itemId);
   rail?.focus();
   rail?.scrollIntoView({ block: 'center' });
+  return rail !== undefined;
 }
 
 /** From the rail in focus, or from above the first, one on. */

@@ -306,8 +306,8 @@ const TABLE: readonly Row[] = [
     'twinPlane',
     { cutoff: 3.3 },
     { cutoff: 3.3 },
-    around({ unlike: [{ name: 'ESC 2, right', labels: ['Low volts'] }] }),
-    around({ unlike: [{ name: 'ESC 2, right', labels: [] }] }),
+    around({ unlike: [{ name: 'ESC 2 (right)', labels: ['Low volts'] }] }),
+    around({ unlike: [{ name: 'ESC 2 (right)', labels: [] }] }),
   ],
   [
     'leftAtFactory',
