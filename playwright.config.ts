@@ -1,9 +1,16 @@
 import { defineConfig } from '@playwright/test';
 import { ADDRESS, CHROMIUM, CHROMIUM_FLAGS, DATA, PORT, server, VIEWPORT } from './e2e/setting';
 
+/** Tests that kill what serves all others. */
+const KILLS = '**/kill.spec.ts';
+
 export default defineConfig({
   testDir: 'e2e',
-  testIgnore: 'screenshots/**',
+  // What kills the server must not run beside a test that opens a page: a page whose scripts never came says nothing.
+  projects: [
+    { name: 'drivers', testIgnore: ['screenshots/**', KILLS] },
+    { name: 'kills', testMatch: KILLS, dependencies: ['drivers'] },
+  ],
   fullyParallel: true,
   workers: 2,
   // Only to end a test that hangs: the slowest takes a minute on a busy machine.

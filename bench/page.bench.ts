@@ -17,7 +17,7 @@ const MOVES = 60;
 const WARMING = 10;
 /** Between two keys: as fast as a finger that looks at what it does, ms. */
 const PAUSE_MS = 200;
-/** Each drill is gone through so often, from a page loaded anew: neighbours on the machine spoil some rounds. */
+/** Each drill is gone through so often, from a page loaded again: neighbours on the machine spoil some rounds. */
 const ROUNDS = 3;
 /** A move that shows nothing within this time changed nothing that is drawn, ms. */
 const PATIENCE_MS = 2000;
@@ -50,6 +50,8 @@ await page.waitForURL('**/tune');
 for (const scenario of SCENARIOS) await measure(scenario, '');
 await openFortyItems(page);
 for (const scenario of SCENARIOS) await measure(scenario, ', forty items');
+await page.setViewportSize({ width: 390, height: 844 });
+for (const scenario of SCENARIOS) await measure(scenario, ', forty items, docked strip of a phone');
 await browser.close();
 
 /** Takes in the buggy with an ESC of forty items, and goes to its rails. */
@@ -72,6 +74,14 @@ async function openFortyItems(on: Page): Promise<void> {
   }
   await on.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: /^Tune/ }).click();
   await on.waitForURL('**/tune');
+}
+
+/** On a phone the strip is drawn up, the drill chosen, and the strip let down again. */
+async function chooseDrill(drill: string): Promise<void> {
+  const isPhone = page.viewportSize()!.width < 600;
+  if (isPhone) await page.getByRole('button', { name: /^Show all of/ }).click();
+  await page.getByRole('tab', { name: drill, exact: true }).click();
+  if (isPhone) await page.getByRole('button', { name: `Close ${drill}` }).click();
 }
 
 interface Round {
@@ -102,7 +112,7 @@ async function measure(scenario: Scenario, on: string): Promise<void> {
 async function measureOnce({ drill, rails }: Scenario): Promise<Round> {
   // The worker remembers what it computed.
   await page.reload();
-  await page.getByRole('tab', { name: drill, exact: true }).click();
+  await chooseDrill(drill);
   await page.locator('[data-trace=draft]').first().waitFor();
   const railOf = (name: string) => page.getByRole('slider', { name, exact: true });
   const [inner, outer] = [railOf(rails[0]), railOf(rails[1])];

@@ -63,7 +63,7 @@ test('every stop of every setting is tried, beside the page', async ({ page }) =
   await expect(matters.getByRole('table')).toBeVisible({ timeout: 60_000 });
   await matters.getByRole('combobox').selectOption({ label: 'Cut: Propeller stops after' });
   await expect(matters.getByRole('row', { name: /^Propeller brake/ })).toBeVisible();
-  await expect(matters.getByText('makes the most of these numbers unsure')).toBeVisible();
+  await expect(matters.getByText('makes most of these numbers less certain')).toBeVisible();
 });
 
 test('trying can be stopped, and leaves nothing half done', async ({ page }) => {

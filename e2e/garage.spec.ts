@@ -27,7 +27,7 @@ test('what was typed wrong is explained at its field, and nothing typed is lost'
   await page.getByLabel('Name', { exact: true }).fill('Goat & Son <3');
   await page.getByLabel('Mass, ready to drive', { exact: true }).fill('2400');
   await page.getByLabel('Motor kV', { exact: true }).fill('1800');
-  await page.getByLabel('What it is, 1', { exact: true }).fill('winch');
+  await page.getByLabel('Type, 1', { exact: true }).fill('winch');
   await page.getByRole('button', { name: 'Keep this rig' }).click();
   await expect(page.getByText('Goat & Son <3')).toBeVisible();
 });

@@ -70,7 +70,7 @@ test.describe('on a phone', () => {
       await dock.getByRole('button', { name: 'Close Brake' }).tap();
 
       const rail = page.getByRole('slider', { name: 'Brake strength' });
-      const curve = dock.locator('[data-strip-draft]');
+      const curve = dock.locator('[data-trace=draft]');
       const before = await curve.getAttribute('d');
       const box = (await rail.boundingBox())!;
       await page.touchscreen.tap(box.x + box.width * 0.2, box.y + box.height / 2);

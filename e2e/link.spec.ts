@@ -282,7 +282,7 @@ test('an update loses values and renumbers two items: saved before, compared aft
   await page.getByRole('link', { name: 'Save before, compare after' }).click();
   await page.getByRole('button', { name: 'Save a sheet now' }).click();
   await expect(page.getByText('Kept as sheet 1.')).toBeVisible();
-  await expect(page.getByText('All values match sheet 1or were loaded since.')).toBeVisible();
+  await expect(page.getByText('All values match sheet 1 or were loaded since.')).toBeVisible();
   await page.getByRole('button', { name: 'Update the simulated ESC' }).click();
   await page.getByRole('button', { name: 'Yes, update it' }).click();
   await expect(page.getByText('The simulated ESC has new firmware.')).toBeVisible();

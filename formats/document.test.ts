@@ -22,7 +22,12 @@ describe('reading a document', () => {
   it.each([
     ['not JSON', 'hello', '', 'is not JSON'],
     ['a list', [], '', 'must be an object'],
-    ['an unknown format', { format: 'toaster', version: 1 }, 'format', 'Known formats: live-tune/esc-profile'],
+    [
+      'an unknown format',
+      { format: 'toaster', version: 1 },
+      'format',
+      'Known formats: live-tune/esc-profile',
+    ],
     [
       'a version from the future',
       { ...profileFile(), version: 9 },

@@ -8,7 +8,7 @@ const MOST_PIXELS = 60_000_000;
 const LONGEST_SIDE = 900;
 
 /**
- * A picture as it is stored: turned upright, no larger than a screen needs, drawn anew as WebP, so that neither
+ * A picture as it is stored: turned upright, no larger than a screen needs, drawn again as WebP, so that neither
  * place nor camera nor anything hidden in the file stays with it.
  */
 export async function cleanPicture(bytes: Uint8Array): Promise<Result<Buffer>> {

@@ -144,7 +144,7 @@ export class SheetModel extends Record<SheetModel> {
 export type SheetOrigin = 'loaded' | 'imported' | 'backup';
 
 const { UUID, UUIDV4, TEXT, INTEGER, SMALLINT, JSONB, DATE, DATEONLY, NOW, BIGINT, BLOB } = DataTypes;
-// Made anew for each column: Sequelize writes into the objects it is given.
+// Made again for each column: Sequelize writes into the objects it is given.
 const key = () => ({ type: UUID, primaryKey: true, defaultValue: UUIDV4 });
 const required = <T>(type: T) => ({ type, allowNull: false });
 const moment = () => ({ type: DATE, allowNull: false, defaultValue: NOW });

@@ -8,7 +8,7 @@ let current: { text: string | null; preferences: Preferences } = {
   preferences: DEFAULT_PREFERENCES,
 };
 
-/** Read anew only when the stored text has changed, so that the same object comes back as long as nothing did. */
+/** Read again only when the stored text has changed, so that the same object comes back as long as nothing did. */
 function snapshot(): Preferences {
   const text = localStorage.getItem(STORED_AS);
   if (text !== current.text) current = { text, preferences: readPreferences(text) };

@@ -118,7 +118,7 @@ function show(display: Display, cue: Observed): Display {
   return { ...display, lamp: cue, serial };
 }
 
-/** The same object as long as nothing but time has passed, so that plans are not made anew at every tick. */
+/** The same object as long as nothing but time has passed, so that plans are not made again at every tick. */
 function restingAfter(before: Config, { machine, config }: SimulatedEsc): Config {
   if (stateOf(machine, config).keyDown) return before;
   const same =

@@ -36,7 +36,7 @@ export const answered = <T extends object>(answer: T | NotKept | undefined): T |
 export const isNotKept = (answer: unknown): answer is NotKept =>
   typeof answer === 'object' && answer !== null && 'notKept' in answer;
 
-/** Loads nothing anew after an action that did not get through: that could not get through either. */
+/** Loads nothing again after an action that did not get through: that could not get through either. */
 export const unlessAway = ({
   actionResult,
   defaultShouldRevalidate,

@@ -31,7 +31,7 @@ export function EscMark({ mark, className = 'size-3.5' }: MarkProps & { mark: Es
   );
 }
 
-/** Draft: an outlined lozenge. */
+/** Draft: an outlined draft mark. */
 export function DraftMark({ className = 'size-4' }: MarkProps) {
   return (
     <svg viewBox="0 0 16 16" className={className} aria-hidden="true">

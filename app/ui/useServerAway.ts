@@ -2,13 +2,13 @@ import { useEffect, useState } from 'react';
 import { isServerWell } from './serverHealth';
 
 const ASK_EVERY_MS = 1500;
-/** A page that fails again so soon after it was loaded anew fails for another reason. */
+/** A page that fails again so soon after it was loaded again fails for another reason. */
 const ONCE_WITHIN_MS = 20_000;
 const LAST_RELOAD = 'live-tune-last-reload';
 
 /**
- * Asks until the server and its database are well, and loads the page anew then. Where they are well already,
- * as after a short break, it is loaded anew once.
+ * Asks until the server and its database are well, and loads the page again then. Where they are well already,
+ * as after a short break, it is loaded again once.
  */
 export function useServerAway(): 'asking' | 'away' | 'well' {
   const [state, setState] = useState<'asking' | 'away' | 'well'>('asking');

@@ -63,7 +63,7 @@ it('numbers that look the same have not changed, and what never was comes first'
   expect(changed.map(({ after }) => after.id)).toEqual(['new', 'much', 'little']);
 });
 
-it('a setting is felt in a manoeuvre that its model has', () => {
+it('a setting is felt in a drill that its model has', () => {
   expect(tellingDrill('brakeStrength', 'wheels')).toBe('brake');
   expect(tellingDrill('advance', 'propeller')).toBe('throttle');
   expect(tellingDrill('becVolts', 'propeller')).toBe('supply');

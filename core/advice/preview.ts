@@ -16,15 +16,15 @@ export interface Changed {
 }
 
 export interface Preview {
-  /** The manoeuvre that tells. */
+  /** The drill that tells. */
   drill: DrillId;
-  /** Numbers of the telling manoeuvre that it moves. */
+  /** Numbers of the telling drill that it moves. */
   changed: Changed[];
   /** What would be said then and is not now. */
   raised: Verdict[];
 }
 
-/** @param setting what is moved: it decides which manoeuvre tells */
+/** @param setting what is moved: it decides which drill tells */
 export function previewOf(situation: Situation, setting: SettingId, moves: StopByItem): Preview {
   const { rig, profile, range, stops, goals } = situation;
   const moved = { ...stops, ...moves };
@@ -69,6 +69,6 @@ const TELLING: Record<MomentId, Record<VehicleKind, DrillId>> = {
   rest: { wheels: 'launch', propeller: 'spoolUp' },
 };
 
-/** The manoeuvre in which a setting is felt. */
+/** The drill in which a setting is felt. */
 export const tellingDrill = (setting: SettingId, kind: VehicleKind): DrillId =>
   setting === 'becVolts' ? 'supply' : TELLING[VOCABULARY[setting].moment][kind];

@@ -8,7 +8,7 @@ const memory = factoryMemory(profile);
 const withStops = (stops: Record<string, string>) => ({ ...memory, stops: { ...memory.stops, ...stops } });
 
 describe('a memory from outside', () => {
-  it('is counted from nought, in whole numbers', () => {
+  it('is counted from zero, in whole numbers', () => {
     expect(readCountedMemory({ memory, writes: 0 })).toEqual({ memory, writes: 0 });
     for (const writes of [-1, 1.5, NaN, '3', null, 2 ** 53])
       expect(readCountedMemory({ memory, writes })).toBeUndefined();

@@ -235,7 +235,7 @@ interface ThreePoints {
   leastSpanMicros: number;
   /** What it does with forward and brake taken the other way round: it cannot know a reversed radio from a mistake. */
   wrongOrder: 'learnedReversed' | 'refused';
-  /** Whether it has to be switched off and on, or starts anew by itself once the throttle rests. */
+  /** Whether it has to be switched off and on, or starts again by itself once the throttle rests. */
   afterwards: 'restartByHand' | 'restartsItself';
 }
 

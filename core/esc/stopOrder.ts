@@ -12,7 +12,7 @@ export function inOrder(item: ProfileItem, cells: number): Stop[] {
   return VOCABULARY[item.setting].choices ? held : held.toSorted((a, b) => number(a) - number(b));
 }
 
-/** Where a lozenge may go next: one stop down or up on each of some rails. */
+/** Where a draft mark may go next: one stop down or up on each of some rails. */
 export function oneStepOn(
   profile: EscProfile,
   stops: StopByItem,

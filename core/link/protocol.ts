@@ -10,7 +10,7 @@ export const PROTOCOL_VERSION = 2;
 /** What every ESC is delivered with: whoever is near knows it too. */
 export const FACTORY_PASS_CODE = 1111;
 
-/** A pass code has four digits, the first of them no nought. */
+/** A pass code has four digits, the first of them no zero. */
 export const isPassCode = (code: number): boolean => Number.isInteger(code) && code >= 1000 && code <= 9999;
 
 /** Lines longer than this are none of ours. */

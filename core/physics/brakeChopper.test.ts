@@ -94,7 +94,7 @@ describe('brake chopper', () => {
       expect(at(rpm, 0.99999, 2000) / at(rpm, 1, 2000)).toBeCloseTo(1, 2);
   });
 
-  it('is a rectifier where nothing is shorted: nought below the bus, the phasors’ own current above', () => {
+  it('is a rectifier where nothing is shorted: zero below the bus, the phasors’ own current above', () => {
     expect(at(20_000, 0, 2000)).toBe(0);
     expect(at(60_000, 0, 2000)).toBeGreaterThan(100);
   });

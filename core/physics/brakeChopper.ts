@@ -34,7 +34,7 @@ const STEPS_OPEN = 6;
 const STEPS_A_TURN = 24;
 const STEPS_TO_NOUGHT = 8;
 const MOST_STEPS = 400;
-/** A step never looks past nought: the last ones are taken at once. */
+/** A step never looks past zero: the last ones are taken at once. */
 const LAST_STEPS = 2.5;
 /** So little does a current turn while it falls that its direction counts as the same, rad. */
 const TURNS_HARDLY = 0.02;
@@ -189,7 +189,7 @@ class Chopper {
     this.endIm = im;
   }
 
-  /** How long a current falls to nought along its direction, s; Infinity where it does not. */
+  /** How long a current falls to zero along its direction, s; Infinity where it does not. */
   private toNought(re: number, size: number): number {
     const against = this.bus - (size > 0 ? (this.emf * re) / size : this.emf);
     return against > 0 ? (this.l / this.r) * Math.log1p((this.r * size) / against) : Infinity;

@@ -180,7 +180,7 @@ function advanceOf(of: (setting: SettingId, otherwise: number) => number): Advan
 }
 
 /**
- * Total advance, electrical degrees; below nought what softening withdraws retards.
+ * Total advance, electrical degrees; below zero what softening withdraws retards.
  * @param signal what arrives of the throttle, 0 to 1
  * @param fullForS for how long it has been at least where turbo begins, s
  */
@@ -204,7 +204,7 @@ export function totalAdvance(advance: Advance, rpm: number, signal: number, full
     const rise = span > 0 ? (rpm - boostStartRpm) / span : rpm >= boostEndRpm ? 1 : 0;
     total += boost * Math.max(0, Math.min(1, rise));
   }
-  // Withdrawn below nought it retards the current.
+  // Withdrawn below zero it retards the current.
   if (signal < softeningUntil) total -= softening * (1 - signal / softeningUntil);
   if (turbo > 0 && signal >= turboFrom - 1e-9)
     total += Math.max(0, Math.min(turbo, (fullForS - turboDelayS) * turboPerSecond));

@@ -2,7 +2,7 @@ import { expect, it } from 'vitest';
 import { VOCABULARY, type SettingId } from '../settings/vocabulary';
 import { HOW_IT_ENTERS } from './howItEnters';
 
-/** The page of `docs/` that says it for people; `npx vitest run core/physics/howItEnters -u` writes it anew. */
+/** The page of `docs/` that says it for people; `npx vitest run core/physics/howItEnters -u` writes it again. */
 it('what enters the drills, and how, is the page in docs', async () => {
   const all = Object.keys(HOW_IT_ENTERS) as SettingId[];
   const lines = all.flatMap((id) => {

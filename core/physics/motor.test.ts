@@ -95,7 +95,7 @@ describe('motor and bridge', () => {
     );
   });
 
-  it('whatever the advance, at any speed: no more flows than resistance allows, no pack goes below nought, energy closes', () => {
+  it('whatever the advance, at any speed: no more flows than resistance allows, no pack goes below zero, energy closes', () => {
     fc.assert(
       fc.property(
         fc.double({ min: 0.01, max: 1, noNaN: true }),

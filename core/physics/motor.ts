@@ -82,7 +82,7 @@ export function motorModel(
 export interface Drive {
   /** 0 to 1. */
   duty: number;
-  /** Total advance, electrical radians; beyond what is proven it is capped, and costs heat. Below nought it retards. */
+  /** Total advance, electrical radians; beyond what is proven it is capped, and costs heat. Below zero it retards. */
   advance: number;
   frequencyHz: number;
   /** Whether the bridge switches in place of its diodes, and so may send current back. */
@@ -264,7 +264,7 @@ function dutyFor(
 
 /**
  * Heat of what circulates in the phases with more advance than is proven, W: the excess of sin²θ of the back-EMF (at most of the
- * bus) over the impedance of the winding. So it is nought at rest, never more than V/R, and turns nothing. Assumed; marked
+ * bus) over the impedance of the winding. So it is zero at rest, never more than V/R, and turns nothing. Assumed; marked
  * "outside the proven range" wherever it counts.
  * @param volts the smaller of back-EMF and bus
  */

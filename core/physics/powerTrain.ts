@@ -74,7 +74,7 @@ const IDLE: RunPart = { lengthS: 0, kind: 'drive', from: 0, to: 0, perSecond: 0,
 
 /**
  * The power train of a rig, set up. A class and not closures: its methods are compiled once for all runs, and nothing is
- * made anew while it runs.
+ * made again while it runs.
  */
 export class PowerTrain {
   /** What flows now; the same object each time. */

@@ -79,7 +79,7 @@ export function runWheels(
         const sliding = car.isSliding();
         const end = solver.piece(car, run.endS, y, untilS, tolerance, stepS, (step) => visit(step, momentAt));
         run.endS = end.t;
-        // What begins anew is quick at first; trying too long a step costs more than growing it again.
+        // What begins again is quick at first; trying too long a step costs more than growing it again.
         stepS = Math.min(end.stepS, FIRST_STEP_S);
         if (sliding) run.slidingS += end.t - began;
         car.endPiece(end.t, y);

@@ -80,7 +80,7 @@ describe('a load by a form', () => {
     expect([unread(session), session.astray]).toEqual([[], { [second!.id]: second!.stops[0]!.id }]);
     session = afterReadOff(session, second!.id, second!.stops[1]!.id);
     expect([session.confirmed.length, session.astray]).toEqual([2, {}]);
-    // A value that is read off anew as something else is no longer confirmed.
+    // A value that is read off again as something else is no longer confirmed.
     expect(afterReadOff(session, first!.id, first!.stops[0]!.id).confirmed).toEqual([second!.id]);
   });
 

@@ -25,7 +25,7 @@ export interface LoadByHand {
 }
 
 /**
- * A load from the first step to the last count, as the page goes about it: the step that is due is planned anew from what
+ * A load from the first step to the last count, as the page goes about it: the step that is due is planned again from what
  * was seen and counted, done, and looked at.
  * @returns the ESC as it is then
  * @throws {Error} where no plan leads on, or it takes too many steps

@@ -9,7 +9,7 @@ import { resolveRig } from './resolve';
 import type { Rig } from './rig';
 import type { VehicleClass } from './vehicleClass';
 
-/** Everything that the manoeuvres say of a rig, as it is shown to four digits. */
+/** Everything that the drills say of a rig, as it is shown to four digits. */
 function told(rig: Rig): string {
   const resolved = resolveRig(rig, archetypeFor(rig.vehicleClass).profile);
   return (Object.keys(DRILLS[rig.vehicle.kind]) as DrillId[])

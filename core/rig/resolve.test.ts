@@ -79,7 +79,7 @@ describe('several motors', () => {
 });
 
 describe('another kV from the same class', () => {
-  it('has resistance and inductance by 1/kV², as the same copper wound anew', () => {
+  it('has resistance and inductance by 1/kV², as the same copper wound again', () => {
     const spec = defaultRig('specCircuit').motor;
     const buggy = defaultRig('tenthBuggy').motor;
     const ratio = (buggy.kvRpmPerVolt.value / spec.kvRpmPerVolt.value) ** 2;

@@ -21,7 +21,7 @@ export interface CauseRule {
   /** Answers that speak for it, by question. Another answer speaks against it. */
   says?: Readonly<Record<string, readonly string[]>>;
   try: Try;
-  /** The number that foretells what the change does. */
+  /** The number that predicts what the change does. */
   tells?: NumberRef;
   lookFor: string;
 }

@@ -13,7 +13,7 @@ describe('data from outside', () => {
   });
 
   it.each([
-    ['a nought byte', { name: 'a\0b' }],
+    ['a zero byte', { name: 'a\0b' }],
     ['half a pair', { list: [{ text: 'a\ud83c' }] }],
     ['the other half', ['\udfc1']],
     ['half a pair in a key', { '\ud83c': 1 }],

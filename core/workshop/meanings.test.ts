@@ -196,7 +196,7 @@ describe('which way it runs', () => {
     expect(printed('Max Brake', 'Off / 50 %* / 75 %').sense).toBe('direct');
   });
 
-  it('names that go to and fro have no assumed sizes', () => {
+  it('names that go back and forth have no assumed sizes', () => {
     expect(
       meanings(printed('Start Power', 'High / Low* / Medium')).every((said) =>
         String(said).includes('say what it means'),

@@ -318,7 +318,7 @@ function statedValue(
 function assumedValues({ stops, scale, sense }: SketchItem, setting: Setting): (SettingValue | undefined)[] {
   if (statesSize(scale)) return [];
   const open = stops.filter((stop) => stop.meaning.trim() === '' && !statedValue(stop, setting, scale));
-  // Names that go to and fro say nothing of sizes by their places.
+  // Names that go back and forth say nothing of sizes by their places.
   if (orderOf(open.map(({ label }) => label)).by === 'none' && open.length > 1) return [];
   return stops.map((stop) => {
     const place = open.indexOf(stop);

@@ -96,7 +96,7 @@ export function withSetting(item: SketchItem, setting: SettingId): SketchItem {
   return stopsQuestions(known);
 }
 
-/** What a sketch becomes when somebody says what the ESC is made for: items that nobody has settled are read anew. */
+/** What a sketch becomes when somebody says what the ESC is made for: items that nobody has settled are read again. */
 export function madeForChosen(sketch: Sketch, chosen: MadeFor): Pick<Sketch, 'madeFor' | 'items'> {
   const madeFor = chosen === '' ? madeForBy(sketch.items.map(({ label }) => label)) : chosen;
   const isOpen = ({ setting, suggestion }: SketchItem): boolean => setting === '' || suggestion !== '';

@@ -174,7 +174,11 @@ describe('a table that is wrong', () => {
     ['stop numbers out of order', ['No.|Item|1|3|2', '1|Drag Brake|0 %*|20 %|10 %'], 'Stop numbers run 1, 3'],
     ['item numbers out of order', ['1|Drag Brake|0 %*|9 %', '3|Max Brake|50 %*|90 %'], '2 comes next'],
     ['one stop only', ['1|Drag Brake|0 %*'], 'at least two'],
-    ['a default that is none of them', ['Item|Default|1|2', 'Drag Brake|50 %|0 %|10 %'], 'not one of its stops'],
+    [
+      'a default that is none of them',
+      ['Item|Default|1|2', 'Drag Brake|50 %|0 %|10 %'],
+      'not one of its stops',
+    ],
     ['a cell full of text', [`1|${'x'.repeat(99)}|0 %*|9 %`], '99 letters'],
     ['nothing', [''], 'empty'],
   ])('%s is said with its place', (_what, rows, words) => {

@@ -5,7 +5,7 @@ import { openStandIn, plugInSimulated, serialOf } from './standIn';
 
 /**
  * Gives the ESC of a bench another pass code, and writes it down.
- * @param passCode four digits, the first no nought
+ * @param passCode four digits, the first no zero
  * @returns why it has the old one still, or undefined
  */
 export async function changePassCode(bench: Bench, passCode: number): Promise<string | undefined> {

@@ -319,7 +319,7 @@ describe('where a rig stands', () => {
     }
   });
 
-  it('is not worked out anew while nothing was written', async () => {
+  it('is not worked out again while nothing was written', async () => {
     const rigId = await newRig('At rest');
     await ofRig(rigId);
     await run(`UPDATE rigs SET standing = jsonb_set(standing, '{what}', '"as kept"') WHERE id = :rigId`, {
@@ -349,7 +349,7 @@ describe('where a rig stands', () => {
     expect((await ofRig(rigId))!.standing).toBeDefined();
   });
 
-  it('is worked out anew where another build did it, as soon as it is shown', async () => {
+  it('is worked out again where another build did it, as soon as it is shown', async () => {
     const rigId = await newRig('Seen otherwise');
     await ofRig(rigId);
     await run(

@@ -131,7 +131,7 @@ export type RigUpdated =
   | { outcome: 'changed' };
 
 /**
- * Keeps the description of a rig as a form has it. Another ESC is another box: its memory, evidence and draft begin anew.
+ * Keeps the description of a rig as a form has it. Another ESC is another box: its memory, evidence and draft begin again.
  * The same ESC keeps the revision of its profile: moving to another is a step of its own.
  * @param baseRevision of the rig that the form was filled from; undefined to write over whatever is there
  */

@@ -1,5 +1,5 @@
 /**
- * Where each rig stands is kept with it, and worked out anew only when a fact that it follows from was written since: the
+ * Where each rig stands is kept with it, and worked out again only when a fact that it follows from was written since: the
  * database counts those (migration 0009), so that no writer can forget to.
  */
 import { usualGoals, type Goals } from '#core/advice/goals';
@@ -35,7 +35,7 @@ interface Facts {
   sheets: number;
 }
 
-/** Works out anew what another build did: it may see a rig in another light. One at a time, with pauses for others. */
+/** Works out again what another build did: it may see a rig in another light. One at a time, with pauses for others. */
 export async function settleDoubts(): Promise<void> {
   const doubted = await RigModel.findAll({
     where: { standingBuild: { [Op.ne]: THIS_BUILD }, deletedAt: null },
@@ -54,7 +54,7 @@ const PAUSE_MS = 60;
 const WRITTEN = `(standing_facts IS DISTINCT FROM facts
   OR (standing_day IS DISTINCT FROM :today AND goals->'temporary' <> '{}'))`;
 
-/** Whether it has to be worked out anew before it is shown; with `staleFor`. */
+/** Whether it has to be worked out again before it is shown; with `staleFor`. */
 export const STALE = `(${WRITTEN} OR standing_build IS DISTINCT FROM :build)`;
 export const staleFor = () => ({ today: today(), build: THIS_BUILD });
 
@@ -72,7 +72,7 @@ export async function writtenRigs(garageId: string): Promise<string[]> {
 }
 
 /**
- * Works out anew where rigs stand, and keeps it.
+ * Works out again where rigs stand, and keeps it.
  * @returns undefined for a rig that cannot be read, which the log explains: it takes no other with it
  */
 export async function freshen(

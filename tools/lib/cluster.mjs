@@ -239,7 +239,7 @@ function logFile(data) {
   const folder = resolve(data, 'logs');
   mkdirSync(folder, { recursive: true });
   const file = join(folder, 'postgres.log');
-  // The database writes it itself: it is begun anew when the database is.
+  // The database writes it itself: it is begun again when the database is.
   if (existsSync(file) && statSync(file).size > LARGEST_LOG_BYTES) renameSync(file, `${file}.1`);
   appendFileSync(file, '');
   chmodSync(file, 0o600);

@@ -22,7 +22,7 @@ it('waits ever longer for a part that keeps ending, without end, and says so onc
   ]);
 });
 
-it('begins anew with a part that lived for a while', () => {
+it('begins again with a part that lived for a while', () => {
   const restarts = new Restarts();
   for (let n = 0; n < 4; n += 1) restarts.next(n * 1000);
   expect(restarts.next(3000 + 4000 + 60_001)).toEqual({ pauseMs: 500, isFirst: true });

@@ -1,4 +1,4 @@
-/** A log that never ends who writes it, and never fills the disk: it is begun anew at a size, and a few old ones are kept. */
+/** A log that never ends who writes it, and never fills the disk: it is begun again at a size, and a few old ones are kept. */
 import { appendFileSync, existsSync, renameSync, statSync } from 'node:fs';
 
 const LARGEST_BYTES = 5_000_000;

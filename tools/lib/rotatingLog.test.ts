@@ -10,7 +10,7 @@ beforeEach(() => {
 });
 afterEach(() => rmSync(folder, { recursive: true }));
 
-it('begins anew at its size, and keeps two old ones', () => {
+it('begins again at its size, and keeps two old ones', () => {
   const file = join(folder, 'web.log');
   const log = new RotatingLog(file, () => undefined, 10);
   for (const line of ['first 123\n', 'second 12\n', 'third 123\n', 'fourth 12\n']) log.write(line);

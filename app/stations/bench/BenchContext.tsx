@@ -25,7 +25,7 @@ function useBenchValue(view: BenchView) {
   const { onMoved, change, undo, redo, status, settle } = kept;
   const isIdle = useWhenIdle();
   const newestDraft = useFitting(profile, kept.draft);
-  // Verdicts and all that follows may come a moment later than the lozenge and the trace.
+  // Verdicts and all that follows may come a moment later than the draft mark and the trace.
   const draft = useFitting(profile, useDeferredValue(useResting(kept.draft)));
   const steps = useDeferredValue(kept.steps);
   const standing = useMemo(() => {
@@ -117,7 +117,7 @@ type BenchValue = ReturnType<typeof useBenchValue>['bench'];
 type Keeping = Pick<ReturnType<typeof useDraft>, 'status' | 'settle'>;
 
 const BenchContext = createContext<BenchValue | null>(null);
-/** Ahead of the bench: a lozenge waits for no verdict. */
+/** Ahead of the bench: a draft mark waits for no verdict. */
 const NewestDraftContext = createContext<Draft | null>(null);
 /** Beside the bench: it changes with every request, and only the header shows it. */
 const KeepingContext = createContext<Keeping | null>(null);

@@ -40,7 +40,7 @@ export function useDraft(rigId: string, kept: Kept) {
     listeners.current.forEach((listener) => listener(next));
     showDraft(next);
   }, []);
-  /** For what must follow a move at once, before the page is drawn anew. Returns how to stop. */
+  /** For what must follow a move at once, before the page is drawn again. Returns how to stop. */
   const onMoved = useCallback((listener: (draft: Draft) => void): (() => void) => {
     listeners.current.add(listener);
     return () => void listeners.current.delete(listener);

@@ -41,7 +41,7 @@ export function CalibrationGuide({ channel, source, precaution, onDone, onStop }
 
   const noteSlip = ({ machine, config: after }: SimulatedEsc, config: Config): void => {
     const next = slipOf({ profile, machine, channel, held, before: config, after });
-    // What was said stays until the ESC is switched off and on, or asks for a point anew.
+    // What was said stays until the ESC is switched off and on, or asks for a point again.
     const off = stateOf(machine, after).role === 'off';
     if (next || off || after.memory !== config.memory) setSlip(next);
   };

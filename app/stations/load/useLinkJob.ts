@@ -9,7 +9,7 @@ export type WatchedJob =
   | { state: 'refused'; sentence: string }
   /** The web server does not answer; asked again. */
   | { state: 'away' }
-  /** The server was started anew in the middle and knows nothing of the job. */
+  /** The server was started again in the middle and knows nothing of the job. */
   | { state: 'forgotten' }
   | LinkJobView;
 

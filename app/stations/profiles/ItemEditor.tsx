@@ -243,7 +243,7 @@ export function ItemEditor({ bench, place, read }: Props) {
   );
 }
 
-/** An item whose stops were typed anew: what nobody has settled is read again, what was asked of other stops is asked again. */
+/** An item whose stops were typed again: what nobody has settled is read again, what was asked of other stops is asked again. */
 function readAnew(item: SketchItem, madeFor: MadeFor): SketchItem {
   if (item.setting === '' || item.suggestion !== '') return suggested(item, madeFor);
   return item.asked.length > 0 ? withSetting(item, item.setting) : item;

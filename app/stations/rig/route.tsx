@@ -129,7 +129,7 @@ function DeleteRig({ name }: { name: string }) {
 
 /**
  * The revision of the rig that the form shows: that of when it was opened, or of the last time that it was saved. What the
- * page loads anew meanwhile changes nothing of what stands in the form.
+ * page loads again meanwhile changes nothing of what stands in the form.
  */
 function useBaseRevision(actionData: Route.ComponentProps['actionData']): number {
   const { rigRevision } = useBench();

@@ -20,7 +20,7 @@ interface Props {
 }
 
 /**
- * Where practitioners disagree: the sides, what each costs here, and the driver's choice between them. A moving lozenge
+ * Where practitioners disagree: the sides, what each costs here, and the driver's choice between them. A moving draft mark
  * changes only the question that is open.
  */
 export const Disagreements = memo(function Disagreements({ profile, cells, vehicleClass, taken }: Props) {

@@ -147,7 +147,7 @@ interface CurvesShown {
   band: DrillBand['points'] | undefined;
 }
 
-/** Past the chart, which would draw everything anew for a curve that was handed through it. */
+/** Past the chart, which would draw everything again for a curve that was handed through it. */
 const CurvesContext = createContext<CurvesShown | undefined>(undefined);
 
 /**

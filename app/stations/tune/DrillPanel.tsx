@@ -156,7 +156,7 @@ function useRecentlyMoved(drafted: DraftedStops): () => readonly string[] {
   return useCallback(() => recent.current, []);
 }
 
-/** Drawn once: a moving lozenge waits for nothing that stays. */
+/** Drawn once: a moving draft mark waits for nothing that stays. */
 const DrillTabs = memo(function DrillTabs({ kind }: { kind: VehicleKind }) {
   return (
     <Tabs.List aria-label="Drill" className="flex min-w-0 flex-1 gap-0.5 overflow-x-auto pb-1">

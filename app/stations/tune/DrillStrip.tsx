@@ -134,7 +134,7 @@ function SmallCurves({ now, draft }: { now: Trace; draft: Trace }) {
         />
         <path
           d={path(draft)}
-          data-strip-draft
+          data-trace="draft"
           fill="none"
           className="stroke-draft"
           strokeWidth="2.5"

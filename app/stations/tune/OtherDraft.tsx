@@ -1,7 +1,7 @@
 import { Button } from '../../ui/Button';
 import { useBench } from '../bench/BenchContext';
 
-/** Two drafts to go to and fro between. */
+/** Two drafts to go back and forth between. */
 export function OtherDraft() {
   const { goals, changeGoals, draft, takeDraft } = useBench();
   const { waiting } = goals;

@@ -30,7 +30,7 @@ export function LastMoveProvider({ children }: { children: ReactNode }) {
 
 export const useLastMove = (): LastMove => use(LastMoveContext);
 
-/** At a rail: what its last move did to the numbers of the manoeuvre that is shown. */
+/** At a rail: what its last move did to the numbers of the drill that is shown. */
 export function MoveEffect({ itemId }: { itemId: string }) {
   const lastMove = useLastMove();
   const words = useSyncExternalStore(

@@ -205,7 +205,7 @@ function Row({ item, otherStopId }: { item: ProfileItem; otherStopId: string | u
   );
 }
 
-/** What each set of values does, by one manoeuvre. */
+/** What each set of values does, by one drill. */
 function Effects({ columns }: { columns: Column[] }) {
   const { draftedRig: rig, profile, memory, drafted, goals } = useBench();
   const names: Partial<Record<DrillId, string>> = DRILLS[rig.vehicle.kind];

@@ -11,7 +11,7 @@ interface Computed<Request extends DrillRequest> {
 }
 
 /**
- * Runs drills in a worker, so that a trace follows a moving lozenge without lagging behind it.
+ * Runs drills in a worker, so that a trace follows a moving draft mark without lagging behind it.
  * @param onAsked tells of a request before it is drawn, so that the worker computes while the page draws
  * @param likely what may be asked for next: computed while nothing is, where a drill takes its time
  */

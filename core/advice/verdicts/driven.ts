@@ -1,4 +1,4 @@
-/** Manoeuvres that a verdict drives first: milliseconds each, asked for with every move, and most moves change nothing of them. */
+/** Drills that a verdict drives first: milliseconds each, asked for with every move, and most moves change nothing of them. */
 import type { EscProfile } from '../../esc/profile';
 import type { DrillNumber } from '../../physics/drills/drill';
 import { DEPENDS_ON, drillNumbers, roughStintNumbers, type DrillId } from '../../physics/drills/runDrill';
@@ -14,7 +14,7 @@ const known = new WeakMap<Rig, WeakMap<EscProfile, NumbersByCase>>();
 /** More cases than this are forgotten: nobody goes back so far. */
 const MOST_KEPT = 300;
 
-/** What a manoeuvre answers in a situation; nothing where the rig's numbers lead nowhere: the manoeuvre itself says so. */
+/** What a drill answers in a situation; nothing where the rig's numbers lead nowhere: the drill itself says so. */
 function driven(drill: DrillId, { rig, profile, stops, range, goals }: Situation): readonly DrillNumber[] {
   const esc = escBehaviour(profile, stops, rig.channel, range, rig.pack.cells);
   const cases = casesOf(rig, profile);
@@ -30,7 +30,7 @@ function driven(drill: DrillId, { rig, profile, stops, range, goals }: Situation
 const numbersOf = (drill: DrillId, rig: ResolvedRig, esc: EscBehaviour): readonly DrillNumber[] =>
   drill === 'stint' ? roughStintNumbers(rig, esc) : drillNumbers(drill, rig, esc);
 
-/** One number of a manoeuvre; undefined where it was never reached. */
+/** One number of a drill; undefined where it was never reached. */
 export const drivenTo = (drill: DrillId, numberId: string, situation: Situation): number | undefined =>
   driven(drill, situation).find(({ id }) => id === numberId)?.value;
 

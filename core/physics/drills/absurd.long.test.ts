@@ -47,7 +47,7 @@ describe('absurd rigs give numbers or a sentence, never a NaN or an endless loop
     allDrills(rig);
   });
 
-  it('no pack goes below nought, however weak its cells', () => {
+  it('no pack goes below zero, however weak its cells', () => {
     for (const packOhm of [0.2, 1, 5])
       for (const rig of [car, plane])
         for (const id of ['launch', 'spoolUp', 'stint'] as const) {

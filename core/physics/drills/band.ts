@@ -16,7 +16,7 @@ export interface Range {
 
 export interface DrillBand {
   points: { x: number; low: number; high: number }[];
-  /** By the id of the number; only those that move, and that the manoeuvre reaches in every case. */
+  /** By the id of the number; only those that move, and that the drill reaches in every case. */
   numbers: Record<string, Range>;
 }
 

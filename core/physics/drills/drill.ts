@@ -1,8 +1,8 @@
-/** What a standard manoeuvre answers: a trace and a few numbers, for one rig and one set of ESC values. */
+/** What a standard drill answers: a trace and a few numbers, for one rig and one set of ESC values. */
 export interface DrillNumber {
   id: string;
   name: string;
-  /** Undefined where the manoeuvre never gets there. */
+  /** Undefined where the drill never gets there. */
   value: number | undefined;
   unit: string;
   decimals: number;
@@ -15,7 +15,7 @@ export interface DrillNumber {
 export interface Trace {
   xLabel: string;
   yLabel: string;
-  /** Where its axis begins; at nought where left out. */
+  /** Where its axis begins; at zero where left out. */
   from?: number;
   points: { x: number; y: number }[];
 }

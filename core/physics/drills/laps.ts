@@ -18,7 +18,7 @@ export interface LapKeeper {
 export interface Ground {
   /** Strength of the brake with the trigger let go, 0 to 1. */
   dragBrake: number;
-  /** Of tyre on ground; nought in the air. */
+  /** Of tyre on ground; zero in the air. */
   grip: number;
 }
 

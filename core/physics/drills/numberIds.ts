@@ -1,4 +1,4 @@
-/** Which numbers each manoeuvre answers: who speaks of one names it by this, and the compiler knows whether it exists. */
+/** Which numbers each drill answers: who speaks of one names it by this, and the compiler knows whether it exists. */
 import type { DrillId } from './runDrill';
 
 export const NUMBER_IDS = {
@@ -45,7 +45,7 @@ export const NUMBER_IDS = {
   cut: ['stops', 'peakBrake'],
 } as const satisfies Record<DrillId, readonly string[]>;
 
-/** One number of one manoeuvre. */
+/** One number of one drill. */
 export type NumberRef = {
   [D in DrillId]: readonly [drill: D, number: (typeof NUMBER_IDS)[D][number]];
 }[DrillId];

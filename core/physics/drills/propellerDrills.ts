@@ -1,4 +1,4 @@
-/** The standard manoeuvres of a model with a propeller, held fast on the bench: spool up, thrust, cut. */
+/** The standard drills of a model with a propeller, held fast on the bench: spool up, thrust, cut. */
 import { GRAVITY, kmPerHour, rpmOf } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
 import { dutyOf } from '../triggerChain';

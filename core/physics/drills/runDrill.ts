@@ -12,7 +12,7 @@ import { letGo } from './letGo';
 import { topSpeed } from './topSpeed';
 import type { ResolvedPropeller, ResolvedRig, ResolvedWheels } from '../resolved';
 
-/** The manoeuvres of each kind of vehicle, in the order of one pull of the throttle. */
+/** The drills of each kind of vehicle, in the order of one pull of the throttle. */
 export const DRILLS = {
   wheels: {
     launch: 'Launch',

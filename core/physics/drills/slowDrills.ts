@@ -1,4 +1,4 @@
-/** The manoeuvres that are states rather than runs: the trigger's sweep, standing on a slope, crawling. */
+/** The drills that are states rather than runs: the trigger's sweep, standing on a slope, crawling. */
 import { shaftSpeedAt } from '../tyre';
 import { GRAVITY, rpmOf } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';

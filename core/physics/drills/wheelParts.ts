@@ -1,4 +1,4 @@
-/** What the manoeuvres of a car have in common. */
+/** What the drills of a car have in common. */
 import { metresPerSecond } from '../../units/convert';
 import type { EscBehaviour } from '../escChain';
 import { dutyOf } from '../triggerChain';

@@ -51,7 +51,7 @@ export function stickAtPowerOnPart(
         cues: [],
         role: 'calibrating',
         on: [
-          // Every move starts the rest anew.
+          // Every move starts the rest again.
           { on: 'stick', guard: 'stickLow', to: 'lowComing' },
           { on: 'stick', to: 'lowAwaited' },
           off,

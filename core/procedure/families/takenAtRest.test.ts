@@ -50,7 +50,7 @@ up mode
 wait 1000
 stick 1900
 wait 600
-# four microseconds are stillness, fifty are a move: the rest begins anew
+# four microseconds are stillness, fifty are a move: the rest begins again
 stick 1904
 wait 200
 stick 1950
@@ -136,7 +136,7 @@ wait 1000
 describe('end points held still until a chime (family B)', () => {
   const profile = heldStillProfile();
   it.each([
-    ['three points, each after a second of stillness; then it starts anew', HELD_STILL],
+    ['three points, each after a second of stillness; then it starts again', HELD_STILL],
     ['a trembling hand is not still, a jittering radio is', HAND_TREMBLES],
     ['a point too near is refused, one half way is taken for full', HALF_WAY],
     ['left alone it gives up and keeps what it had', LEFT_ALONE],

@@ -39,7 +39,7 @@ export function pointsOf({ order }: ThreePointFamily, cuesAt: (place: number) =>
 export const statesOf = (parts: Record<string, State>[]): Record<string, State> =>
   Object.fromEntries(parts.flatMap((part) => Object.entries(part)));
 
-/** The end of a calibration: waiting to be switched off, or starting anew once the throttle rests. */
+/** The end of a calibration: waiting to be switched off, or starting again once the throttle rests. */
 export function calibratedState({ afterwards, lamp }: ThreePointFamily, cues: Cue[]): State {
   const off: Edge = { on: 'powerOff', effects: ['forget'], to: 'off' };
   const restart: TimedEdge = { guard: 'stickAtNeutral', effects: ['forget'], to: 'boot', gate: 'mayTurn' };
@@ -52,5 +52,5 @@ export function calibratedState({ afterwards, lamp }: ThreePointFamily, cues: Cu
   return { ...shown, on: [{ ...restart, on: 'stick' }, off], after: { ms: RESTART_MS, edges: [restart] } };
 }
 
-/** How long an ESC that starts anew shows first that it is done. From memory. */
+/** How long an ESC that starts again shows first that it is done. From memory. */
 const RESTART_MS = 1500;

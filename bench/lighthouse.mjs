@@ -1,0 +1,96 @@
+/**
+ * Prints what Lighthouse says of each main view of the local build, on a desk and on a phone: `npm run -s lighthouse`.
+ * Lighthouse is fetched by npm when it is first asked for; nothing of the application needs it.
+ */
+import { spawn, spawnSync } from 'node:child_process';
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { firstFreePort } from '../tools/lib/ports.mjs';
+
+const LIGHTHOUSE = 'lighthouse@13.5.0';
+const CATEGORIES = ['performance', 'accessibility', 'best-practices', 'seo'];
+const DATA = '.data/lighthouse';
+const REPORT = '.cache/lighthouse.json';
+const CHROMIUM = '/usr/bin/chromium';
+
+const port = await firstFreePort(4550, 50);
+const address = `http://127.0.0.1:${port}`;
+const live = spawn('./start', ['--port', String(port), '--fresh', '--yes'], {
+  env: { ...process.env, LIVE_TUNE_DATA: DATA },
+  stdio: 'ignore',
+});
+await answering();
+mkdirSync('.cache', { recursive: true });
+
+const rig = await firstRig();
+const views = [
+  '/',
+  `${rig}/rig`,
+  `${rig}/endpoints`,
+  `${rig}/tune`,
+  `${rig}/load`,
+  `${rig}/esc`,
+  `${rig}/sheets`,
+];
+for (const view of [...views, '/profiles', '/glossary'])
+  for (const form of ['desktop', 'phone'])
+    console.log(`${form.padEnd(8)} ${name(view).padEnd(12)} ${scores(view, form)}`);
+
+const stopped = new Promise((resolve) => live.once('exit', resolve));
+live.kill('SIGINT');
+await stopped;
+rmSync(DATA, { recursive: true, force: true });
+
+/** @param {string} view */
+function name(view) {
+  return view.replace(/^\/rigs\/[^/]+/, '') || 'garage';
+}
+
+/**
+ * @param {string} view
+ * @param {string} form
+ */
+function scores(view, form) {
+  const preset = form === 'desktop' ? ['--preset=desktop'] : [];
+  const { status, stderr } = spawnSync(
+    'npx',
+    [
+      '--yes',
+      LIGHTHOUSE,
+      `${address}${view}`,
+      ...preset,
+      `--only-categories=${CATEGORIES.join(',')}`,
+      '--output=json',
+      `--output-path=${REPORT}`,
+      '--quiet',
+      '--chrome-flags=--headless=new --no-sandbox',
+    ],
+    { encoding: 'utf8', env: { ...process.env, CHROME_PATH: CHROMIUM } },
+  );
+  if (status !== 0) return `no report: ${stderr.trim().split('\n').at(-1)}`;
+  const { categories, audits } = JSON.parse(readFileSync(REPORT, 'utf8'));
+  const short = Object.values(audits)
+    .filter(({ score, scoreDisplayMode }) => score !== null && score < 1 && scoreDisplayMode === 'binary')
+    .map(({ id }) => id);
+  const said = CATEGORIES.map((id) => `${id} ${Math.round(categories[id].score * 100)}`).join('  ');
+  return short.length > 0 ? `${said}  (${short.join(', ')})` : said;
+}
+
+/** The path of the first rig of the demo. */
+async function firstRig() {
+  const page = await (await fetch(address)).text();
+  const found = /\/rigs\/[^/"]+(?=\/tune)/.exec(page);
+  if (!found) throw new Error('the garage shows no rig');
+  return found[0];
+}
+
+async function answering() {
+  for (let tries = 0; tries < 600; tries += 1) {
+    try {
+      if ((await fetch(`${address}/healthz`)).ok) return;
+    } catch {
+      // Not yet.
+    }
+    await new Promise((resolve) => setTimeout(resolve, 200));
+  }
+  throw new Error('Live Tune does not start');
+}
