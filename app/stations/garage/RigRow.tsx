@@ -14,17 +14,22 @@ interface Props {
 export function RigRow({ rig, archived, busy }: Props) {
   const { id, name, profileName, hasPicture, standing } = rig;
   return (
-    <li className="grid grid-cols-[4.5rem_1fr] gap-x-4 gap-y-1 border-b border-rule py-3 sm:grid-cols-[4.5rem_1fr_auto]">
-      <Link to={`/rigs/${id}`} tabIndex={-1} aria-hidden="true" className="row-span-2">
+    <li className="grid grid-cols-[3.5rem_1fr] items-center gap-x-4 gap-y-1 border-b border-rule py-2 sm:grid-cols-[3.5rem_1fr_auto] lg:grid-cols-[3.5rem_1fr_auto_auto]">
+      <Link
+        to={`/rigs/${id}`}
+        tabIndex={-1}
+        aria-hidden="true"
+        className="row-span-2 self-start lg:row-span-1"
+      >
         {hasPicture ? (
           <img
             src={`/rigs/${id}/picture`}
             alt=""
             loading="lazy"
-            className="size-18 rounded-sm border border-rule object-cover"
+            className="size-14 rounded-sm border border-rule object-cover"
           />
         ) : (
-          <span className="flex size-18 items-center justify-center rounded-sm border border-dashed border-rule font-display text-3xl font-bold text-muted">
+          <span className="flex size-14 items-center justify-center rounded-sm border border-dashed border-rule font-display text-3xl font-bold text-muted">
             {name.charAt(0)}
           </span>
         )}
@@ -32,12 +37,12 @@ export function RigRow({ rig, archived, busy }: Props) {
       <div className="min-w-0">
         <Link
           to={`/rigs/${id}`}
-          className="font-display text-2xl leading-tight font-bold wrap-anywhere hover:text-draft"
+          className="font-display text-xl leading-tight font-bold wrap-anywhere hover:text-draft"
         >
           {name}
         </Link>
         {standing ? (
-          <p className="text-muted wrap-anywhere">
+          <p className="text-sm text-muted wrap-anywhere">
             {standing.what} · {standing.pack} · {standing.motor} · {profileName}
           </p>
         ) : (
@@ -45,7 +50,7 @@ export function RigRow({ rig, archived, busy }: Props) {
         )}
       </div>
       {standing && <StationMarks rigId={id} name={name} standing={standing} />}
-      <Form method="post" className="col-start-2 flex gap-x-5 text-sm">
+      <Form method="post" className="col-start-2 flex gap-x-4 text-sm lg:col-start-3 lg:row-start-1">
         <input type="hidden" name="rigId" value={id} />
         {(['copy', archived ? 'unarchive' : 'archive', 'delete'] as const).map((intent) => (
           <button
@@ -54,7 +59,7 @@ export function RigRow({ rig, archived, busy }: Props) {
             name="intent"
             value={intent}
             disabled={busy}
-            className="min-h-8 underline underline-offset-4 hover:text-draft disabled:opacity-50"
+            className="min-h-8 pointer-coarse:min-h-11 underline underline-offset-4 hover:text-draft disabled:opacity-50"
           >
             {WORDS[intent]}
             <span className="sr-only"> {name}</span>
@@ -76,7 +81,7 @@ interface MarksProps {
 function StationMarks({ rigId, name, standing: { stations, changes } }: MarksProps) {
   return (
     <ol
-      className="col-start-2 flex gap-3 self-center sm:col-start-3 sm:row-start-1"
+      className="col-start-2 flex gap-3 self-center sm:col-start-3 sm:row-start-1 lg:col-start-4"
       aria-label={`Stations of ${name}`}
     >
       {(Object.keys(STATIONS) as StationId[]).map((station) => {

@@ -88,7 +88,7 @@ export default function GarageRoute({ loaderData, actionData }: Route.ComponentP
   const { params, change } = useListParams();
   const { lines, onShelves, shelf, ...place } = loaderData;
   return (
-    <Page>
+    <Page wide>
       <div className="flex flex-wrap items-end justify-between gap-4">
         <h1 className="text-4xl">{HEADINGS[shelf]}</h1>
         <Button look="main" asChild>

@@ -8,6 +8,7 @@ import { data, Link, useSearchParams } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { Confirm } from '../../ui/Confirm';
+import { Find } from '../../ui/Find';
 import { keepTyped, unlessAway } from '../../ui/keepTyped';
 import { Page } from '../../ui/Page';
 import { useAnswer } from '../../ui/useAnswer';
@@ -16,10 +17,14 @@ import { forgetSketch } from './useSketch';
 
 export const meta: Route.MetaFunction = () => [{ title: 'ESC profiles · Live Tune' }];
 
-export async function loader(_args: Route.LoaderArgs) {
+/** A list that fits on a page is not searched. */
+const SEARCHED_FROM = 8;
+const byName = new Intl.Collator('en', { numeric: true });
+
+export async function loader({ request }: Route.LoaderArgs) {
   const garage = await currentGarage();
   const [profiles, rigs] = await Promise.all([listProfiles(garage.id), rigsByProfile(garage.id)]);
-  return profiles.map(({ profile }) => ({
+  const all = profiles.map(({ profile }) => ({
     key: profile.id,
     name: profile.name,
     revision: profile.revision,
@@ -29,6 +34,11 @@ export async function loader(_args: Route.LoaderArgs) {
     rigs: rigs[profile.id] ?? 0,
     assumed: profile.items.flatMap(({ stops }) => stops).filter(({ basis }) => basis === 'assumed').length,
   }));
+  const words = (new URL(request.url).searchParams.get('q') ?? '').toLowerCase().split(/\s+/).filter(Boolean);
+  const found = all.filter(({ name, media, cells }) =>
+    words.every((word) => `${name} ${media} ${cells}`.toLowerCase().includes(word)),
+  );
+  return { total: all.length, profiles: found.toSorted((a, b) => byName.compare(a.name, b.name)) };
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -44,7 +54,7 @@ export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTy
 export const shouldRevalidate = unlessAway;
 
 /** The ESCs that are described, and the way into the workshop. */
-export default function ProfilesRoute({ loaderData: profiles, actionData }: Route.ComponentProps) {
+export default function ProfilesRoute({ loaderData: { total, profiles }, actionData }: Route.ComponentProps) {
   const { answer, busy } = useAnswer(actionData);
   const kept = useSearchParams()[0].get('kept');
   useEffect(() => {
@@ -73,7 +83,13 @@ export default function ProfilesRoute({ loaderData: profiles, actionData }: Rout
         {!busy && (answer?.sentence ?? (kept === null ? '' : 'Kept.'))}
       </p>
       <AwayNotice answer={actionData} />
-      {profiles.length === 0 ? (
+      {total > SEARCHED_FROM && (
+        <div className="mt-2" role="search">
+          <Find placeholder="name, keys, cells …" />
+        </div>
+      )}
+      {profiles.length === 0 && total > 0 && <p className="mt-6 text-xl">No profile matches that.</p>}
+      {total === 0 ? (
         <p className="mt-6 text-xl">
           No profiles yet. Press <em>Describe an ESC</em> and use its manual. A table of fifteen items takes
           about five minutes.
@@ -81,21 +97,26 @@ export default function ProfilesRoute({ loaderData: profiles, actionData }: Rout
       ) : (
         <ul className="mt-4 border-t border-rule">
           {profiles.map(({ key, name, revision, items, cells, media, rigs, assumed }) => (
-            <li key={key} className="border-b border-rule py-3">
-              <p className="font-display text-xl font-bold wrap-anywhere">
-                <Link to={`/profiles/${key}/edit`} className="hover:text-draft">
-                  {name}
-                </Link>
-              </p>
-              <p className="text-muted">
-                {items} items · {cells} · {media} · revision {revision}
-                {rigs > 0 && ` · in ${rigs} ${rigs === 1 ? 'rig' : 'rigs'}`}
-              </p>
-              {assumed > 0 && (
-                <p className="text-sm text-caution">
-                  {assumed} {assumed === 1 ? 'stop has' : 'stops have'} a size that is only assumed.
+            <li
+              key={key}
+              className="border-b border-rule py-2 sm:grid sm:grid-cols-[1fr_auto] sm:items-center sm:gap-x-6"
+            >
+              <div className="min-w-0">
+                <p className="font-display text-xl font-bold wrap-anywhere">
+                  <Link to={`/profiles/${key}/edit`} className="hover:text-draft">
+                    {name}
+                  </Link>
                 </p>
-              )}
+                <p className="text-muted">
+                  {items} items · {cells} · {media} · revision {revision}
+                  {rigs > 0 && ` · in ${rigs} ${rigs === 1 ? 'rig' : 'rigs'}`}
+                </p>
+                {assumed > 0 && (
+                  <p className="text-sm text-caution">
+                    {assumed} {assumed === 1 ? 'stop has' : 'stops have'} a size that is only assumed.
+                  </p>
+                )}
+              </div>
               <p className="mt-1 flex flex-wrap gap-x-5">
                 <Link className="underline underline-offset-4" to={`/profiles/${key}/edit`}>
                   edit<span className="sr-only"> {name}</span>

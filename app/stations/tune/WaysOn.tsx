@@ -17,7 +17,7 @@ export function WaysOn() {
         </Button>
       ) : (
         <Button look="quiet" onClick={() => show(true)}>
-          {heldSheetNumber === undefined ? 'New to this? Show only what matters' : 'Only what matters'}
+          {heldSheetNumber === undefined ? 'New to this? Show less' : 'Show less'}
         </Button>
       )}
       <Button look="quiet" asChild>
