@@ -1,5 +1,5 @@
-import '@fontsource-variable/atkinson-hyperlegible-next/index.css';
-import '@fontsource-variable/bricolage-grotesque/index.css';
+import textFont from '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url';
+import headingFont from '@fontsource-variable/bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2?url';
 import { useEffect, type ReactNode } from 'react';
 import {
   isRouteErrorResponse,
@@ -14,7 +14,7 @@ import {
 } from 'react-router';
 import { nonceContext } from '#server/nonce';
 import type { Route } from './+types/root';
-import './app.css';
+import styles from './app.css?url';
 import { lookFrom } from './preferences/preferences';
 import { unlessAway } from './ui/keepTyped';
 import { Logo } from './ui/Logo';
@@ -23,7 +23,17 @@ import { useServerAway } from './ui/useServerAway';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Live Tune' }];
 
-export const links: Route.LinksFunction = () => [{ rel: 'icon', href: '/mark.svg', type: 'image/svg+xml' }];
+/** Fonts before any script: a page is read before it answers. */
+export const links: Route.LinksFunction = () => [
+  ...[textFont, headingFont].map((href) => ({
+    rel: 'preload',
+    href,
+    as: 'font' as const,
+    type: 'font/woff2',
+    crossOrigin: 'anonymous' as const,
+  })),
+  { rel: 'icon', href: '/mark.svg', type: 'image/svg+xml' },
+];
 
 export const loader = ({ context, request }: Route.LoaderArgs) => ({
   nonce: context.get(nonceContext),
@@ -51,6 +61,8 @@ export function Layout({ children }: { children: ReactNode }) {
           content="Calibrate, tune and load speed controllers of radio-controlled models."
         />
         <Meta />
+        {/* Before any script, for the same reason. */}
+        <link rel="stylesheet" href={styles} />
         <Links />
       </head>
       <body>

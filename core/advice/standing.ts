@@ -40,6 +40,8 @@ export interface StandingFacts {
   today: string;
   /** Whether nothing is driven for it: a list of many rigs does without what a stint would warn of. */
   withoutStint?: boolean;
+  /** What the same facts came to before, where that is known: driving a model again would say the same. */
+  verdicts?: Verdict[] | undefined;
 }
 
 export interface Standing {
@@ -88,16 +90,18 @@ export function standingOf(facts: StandingFacts): Standing {
     temporaries: activeTemporary(goals.temporary, profile, believed),
     today,
   };
-  const verdicts = verdictsOn({
-    rig: draftedRig,
-    profile,
-    stops: drafted,
-    range,
-    rules,
-    goals,
-    around,
-    ...(facts.withoutStint ? { withoutStint: true } : {}),
-  });
+  const verdicts =
+    facts.verdicts ??
+    verdictsOn({
+      rig: draftedRig,
+      profile,
+      stops: drafted,
+      range,
+      rules,
+      goals,
+      around,
+      ...(facts.withoutStint ? { withoutStint: true } : {}),
+    });
   const stations = stationStates({
     changeCount: changes.length + handChanges.length,
     verdicts,

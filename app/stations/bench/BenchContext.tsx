@@ -10,7 +10,7 @@ import { intentsForOther } from '#core/sheet/severalEscs';
 import { createContext, use, useCallback, useDeferredValue, useMemo, type ReactNode } from 'react';
 import type { BenchView } from './benchData.server';
 import { useDraft } from './useDraft';
-import { useWhenIdle } from '../../ui/useWhenIdle';
+import { useDriven } from './useDriven';
 import { useKeptGoals } from './useKeptGoals';
 import { useResting } from './useResting';
 
@@ -23,13 +23,12 @@ function useBenchValue(view: BenchView) {
     revision: view.draftRevision,
   });
   const { onMoved, change, undo, redo, status, settle } = kept;
-  const isIdle = useWhenIdle();
   const newestDraft = useFitting(profile, kept.draft);
   // Verdicts and all that follows may come a moment later than the draft mark and the trace.
   const draft = useFitting(profile, useDeferredValue(useResting(kept.draft)));
   const steps = useDeferredValue(kept.steps);
-  const standing = useMemo(() => {
-    const found = standingOf({
+  const facts = useMemo(
+    () => ({
       rig,
       profile,
       holdings,
@@ -41,11 +40,17 @@ function useBenchValue(view: BenchView) {
       rules,
       goals,
       today,
-      // A stint takes its time, on an odd rig a long one: the server has others to answer, and the page is seen first.
-      withoutStint: !isIdle,
-    });
-    return { ...found, draft };
-  }, [rig, profile, holdings, escs, memory, calibrations, sheetCount, rules, goals, today, draft, isIdle]);
+    }),
+    [rig, profile, holdings, escs, memory, calibrations, sheetCount, rules, goals, today, draft],
+  );
+  // A stint takes its time, on an odd rig a long one: the server has others to answer, and the page is seen first.
+  const isDriven = useDriven(facts);
+  const isAsOpened = !isDriven && kept.draft === view.draft && goals === view.goals;
+  const verdicts = isAsOpened ? view.verdicts : undefined;
+  const standing = useMemo(
+    () => ({ ...standingOf({ ...facts, withoutStint: !isDriven, verdicts }), draft: facts.draft }),
+    [facts, isDriven, verdicts],
+  );
   const moveAll = useCallback(
     (stops: StopByItem, setup: HandValues = NO_HAND_VALUES): void =>
       change((before) => {

@@ -1,3 +1,5 @@
+import { standingOf, type StandingFacts } from '#core/advice/standing';
+import { fittingDraft } from '#core/sheet/draft';
 import { holdingsOf } from '#core/sheet/evidence';
 import { currentGarage } from '#server/repositories/garages';
 import { benchWithEsc, findBench, type Bench } from '#server/repositories/rigs';
@@ -12,14 +14,28 @@ export async function benchOf(rigId: string): Promise<Bench> {
   return bench;
 }
 
-/** What the stations get to see: observations as what they add up to. */
-export function benchView({ observations, escs, ...bench }: Bench) {
+/**
+ * What the stations get to see: observations as what they add up to.
+ * @param isOpened whether a page is opened with it: its verdicts are sent along then, so that the page need not drive the model
+ *   again before it answers
+ */
+export function benchView({ observations, escs, ...bench }: Bench, isOpened = false) {
   const views = escs.map(({ escNumber, memory, observations: its }) => ({
     escNumber,
     memory,
     holdings: holdingsOf(bench.profile, its),
   }));
-  return { ...bench, escs: views, holdings: holdingsOf(bench.profile, observations), today: today() };
+  const view = { ...bench, escs: views, holdings: holdingsOf(bench.profile, observations), today: today() };
+  return { ...view, verdicts: isOpened ? verdictsAtFirst(view) : undefined };
+}
+
+type Opened = Omit<StandingFacts, 'otherEscs' | 'range'> &
+  Pick<Bench, 'memory'> & { escs: StandingFacts['otherEscs'] };
+
+function verdictsAtFirst({ escs, memory, ...view }: Opened) {
+  const draft = fittingDraft(view.profile, view.draft);
+  const facts = { ...view, draft, otherEscs: escs.slice(1), range: memory.range };
+  return standingOf({ ...facts, withoutStint: true }).verdicts;
 }
 
 /** The same bench with the ESC that a request names, the first where it names none. @throws a 404 response for one too many */

@@ -6,7 +6,8 @@ import { BenchHeader } from './BenchHeader';
 import { RouteLine } from './RouteLine';
 import type { Route } from './+types/route';
 
-export const loader = async ({ params }: Route.LoaderArgs) => benchView(await benchOf(params.rigId));
+export const loader = async ({ params, request }: Route.LoaderArgs) =>
+  benchView(await benchOf(params.rigId), request.headers.get('sec-fetch-dest') === 'document');
 
 export const shouldRevalidate = unlessAway;
 

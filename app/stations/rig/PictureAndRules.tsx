@@ -84,7 +84,7 @@ export function PictureAndRules({ rules }: Props) {
         </label>
         <AwayNotice answer={choice.data} />
         <p className="text-sm">
-          <Link to="/rules" className="underline underline-offset-4">
+          <Link to="/rules" className="inline-block min-h-8 py-1 underline underline-offset-4">
             Enter an event’s rules
           </Link>
         </p>

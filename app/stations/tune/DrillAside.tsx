@@ -19,12 +19,17 @@ export function DrillAside() {
     <aside
       aria-label="What the draft does"
       className={`flex flex-col gap-3 border-rule bg-sheet px-5 max-lg:border-t max-lg:border-ink lg:sticky lg:top-0 lg:max-h-[calc(100dvh-10.25rem)] lg:self-start lg:border-l lg:py-3 ${
-        isFull ? 'max-lg:h-[calc(100dvh-8rem)] max-lg:overflow-y-auto max-lg:pb-4' : ''
+        isUp
+          ? 'max-lg:h-[calc(100dvh-8rem)] max-lg:overflow-y-auto max-lg:pb-4'
+          : // As high as the strip before the page knows that it is on a phone, too.
+            'max-lg:h-23 max-lg:overflow-hidden'
       }`}
     >
-      <DrillPanel isFull={isFull} docked={isWide ? undefined : { isUp, setUp }} />
+      <div className={`min-h-0 lg:overflow-y-auto ${isFull && !isUp ? 'max-lg:invisible' : ''}`}>
+        <DrillPanel isFull={isFull} docked={isWide ? undefined : { isUp, setUp }} />
+      </div>
       {isFull && verdicts.length > 0 && (
-        <div className="lg:min-h-28 lg:flex-1 lg:basis-0 lg:overflow-y-auto">
+        <div className={`lg:min-h-28 lg:flex-1 lg:basis-0 lg:overflow-y-auto ${isUp ? '' : 'max-lg:hidden'}`}>
           <VerdictList verdicts={verdicts} />
         </div>
       )}

@@ -88,11 +88,7 @@ export function DrillPanel({ isFull, docked }: Props) {
   if (!isFull && docked)
     return <DrillStrip name={name} pair={shown?.ok ? shown.pair : undefined} docked={docked} />;
   return (
-    <Tabs.Root
-      value={drill}
-      onValueChange={(value) => setDrill(value as DrillId)}
-      className="min-h-0 lg:overflow-y-auto"
-    >
+    <Tabs.Root value={drill} onValueChange={(value) => setDrill(value as DrillId)}>
       <div className="sticky top-0 z-1 -mx-1 flex bg-sheet px-1">
         <DrillTabs kind={rig.vehicle.kind} />
         {docked && <Handle name={name} hazards={0} docked={docked} />}

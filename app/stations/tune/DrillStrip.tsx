@@ -26,7 +26,7 @@ export function DrillStrip({ name, pair, docked }: Props) {
   const { verdicts } = useBench();
   const hazards = verdicts.filter(({ grade }) => grade === 'hazard').length;
   return (
-    <div className="-mx-5 flex items-stretch gap-2 px-3">
+    <div className="-mx-5 flex h-full items-stretch gap-2 px-3">
       <div className="w-2/5 max-w-48 shrink-0 py-1.5">
         {pair && <SmallCurves now={pair.now} draft={pair.draft} />}
       </div>

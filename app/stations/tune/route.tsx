@@ -2,7 +2,7 @@ import type { ProfileItem } from '#core/esc/profile';
 import { momentsOf, type MomentId } from '#core/settings/moments';
 import { VOCABULARY } from '#core/settings/vocabulary';
 import type { VehicleKind } from '#core/rig/rig';
-import { useMemo, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { usePreferences } from '../../preferences/usePreferences';
 import { BenchInView, useBench } from '../bench/BenchContext';
 import { BankChoice } from './BankChoice';
@@ -66,14 +66,17 @@ function RailsAndTrace() {
           ) : (
             <RailList groups={groups} current={current} onCurrent={setCurrent} />
           )}
-          <OffTheEsc />
-          <Disagreements
-            profile={profile}
-            cells={rig.pack.cells}
-            vehicleClass={rig.vehicleClass}
-            taken={goals.schools}
-          />
-          <Matters />
+          {/* Of its own, so that the rails answer before what lies below them. */}
+          <Suspense>
+            <OffTheEsc />
+            <Disagreements
+              profile={profile}
+              cells={rig.pack.cells}
+              vehicleClass={rig.vehicleClass}
+              taken={goals.schools}
+            />
+            <Matters />
+          </Suspense>
         </div>
         {/* On a phone both stay above the station bar; on a desk each has its place in the grid. */}
         <div className="max-lg:fixed max-lg:inset-x-0 max-lg:bottom-16 max-lg:z-5 md:max-lg:bottom-0 md:max-lg:left-37 lg:contents">

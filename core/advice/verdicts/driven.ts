@@ -10,12 +10,15 @@ import type { Situation } from './verdict';
 
 type NumbersByCase = Map<string, readonly DrillNumber[]>;
 
+/** What was driven, to be handed from one thread to another. */
+export type DrivenCases = readonly (readonly [situation: string, numbers: readonly DrillNumber[]])[];
+
 const known = new WeakMap<Rig, WeakMap<EscProfile, NumbersByCase>>();
 /** More cases than this are forgotten: nobody goes back so far. */
 const MOST_KEPT = 300;
 
 /** What a drill answers in a situation; nothing where the rig's numbers lead nowhere: the drill itself says so. */
-function driven(drill: DrillId, { rig, profile, stops, range, goals }: Situation): readonly DrillNumber[] {
+function drive(drill: DrillId, { rig, profile, stops, range, goals }: Situation): readonly DrillNumber[] {
   const esc = escBehaviour(profile, stops, rig.channel, range, rig.pack.cells);
   const cases = casesOf(rig, profile);
   const use = drill === 'stint' ? goals.use : null;
@@ -32,7 +35,16 @@ const numbersOf = (drill: DrillId, rig: ResolvedRig, esc: EscBehaviour): readonl
 
 /** One number of a drill; undefined where it was never reached. */
 export const drivenTo = (drill: DrillId, numberId: string, situation: Situation): number | undefined =>
-  driven(drill, situation).find(({ id }) => id === numberId)?.value;
+  drive(drill, situation).find(({ id }) => id === numberId)?.value;
+
+/** What was driven so far for a rig and its ESC. */
+export const drivenSoFar = (rig: Rig, profile: EscProfile): DrivenCases => [...casesOf(rig, profile)];
+
+/** Takes over what another thread has driven for the same rig and ESC: it need not be driven again. */
+export function takeDriven(rig: Rig, profile: EscProfile, driven: DrivenCases): void {
+  const cases = casesOf(rig, profile);
+  for (const [situation, numbers] of driven) cases.set(situation, numbers);
+}
 
 function casesOf(rig: Rig, profile: EscProfile): NumbersByCase {
   const ofRig = known.get(rig) ?? new WeakMap<EscProfile, NumbersByCase>();

@@ -13,6 +13,7 @@ import { useState } from 'react';
 import { INPUT } from '../formParts';
 import { readNumber } from '#core/units/readNumber';
 import { Calculator } from './Calculator';
+import { Sums } from './Sums';
 
 type Fill = (path: QuantityPath, quantity: Quantity) => void;
 
@@ -21,89 +22,90 @@ const measured = (value: number): Quantity => ({ value, basis: 'measured' });
 /** Finds out what a motor is when its label is gone: from rpm, volts, amperes and a thrust stand. */
 export function MotorDetective({ onFill, propeller }: { onFill: Fill; propeller: boolean }) {
   return (
-    <details className="mt-2">
-      <summary className="min-h-11 cursor-pointer py-2 underline underline-offset-4">
-        Motor without label or data sheet
-      </summary>
-      <p className="text-sm">
-        The motor turns in some of these tests. Propeller off, or wheels off the bench and the model tied
-        down. Stall tests: one second at most, at low voltage.
-      </p>
-      <Calculator
-        title="kV from a free run"
-        how="Full throttle, no load, lowest timing. Note rpm and volts at that moment. Add no-load current and resistance if you know them; else 0."
-        asked={[
-          { key: 'rpm', label: 'rpm', unit: '' },
-          { key: 'volts', label: 'at', unit: 'V' },
-          { key: 'amps', label: 'drawing', unit: 'A', start: '0' },
-          { key: 'milliohm', label: 'resistance', unit: 'mΩ', start: '0' },
-        ]}
-        compute={({ rpm, volts, amps, milliohm }) => kvFromRun(rpm, volts, amps, milliohm / 1000)}
-        show={(kv) => <strong>{formatNumber(kv, 0)} rpm/V</strong>}
-        use={{ label: () => 'Use this kV', take: (kv) => onFill('motor.kvRpmPerVolt', measured(kv)) }}
-      />
-      <Calculator
-        title="Poles from two readings"
-        how="The ESC or meter shows an rpm for the pole count you entered. An optical meter shows the true rpm."
-        asked={[
-          { key: 'entered', label: 'poles entered', unit: '' },
-          { key: 'shown', label: 'shown', unit: 'rpm' },
-          { key: 'real', label: 'true', unit: 'rpm' },
-        ]}
-        compute={({ entered, shown, real }) => polesFrom(entered, shown, real)}
-        show={(poles) => (
-          <strong>
-            {poles} poles, {poles / 2} pairs
-          </strong>
-        )}
-        use={{
-          label: (poles) => `Use ${poles / 2} pairs`,
-          take: (poles) => onFill('motor.polePairs', measured(poles / 2)),
-        }}
-      />
-      <Calculator
-        title="Resistance from a stall"
-        how="Hold the shaft still. Connect two motor wires to a current-limited supply, no ESC. Read volts and amperes; one second at most."
-        asked={[
-          { key: 'volts', label: 'volts', unit: 'V' },
-          { key: 'amps', label: 'amperes', unit: 'A' },
-        ]}
-        compute={({ volts, amps }) => resistanceFromStall(volts, amps)}
-        show={(ohm) => <strong>{formatNumber(ohm * 1000, 2)} mΩ</strong>}
-        use={{
-          label: () => 'Use this resistance',
-          take: (ohm) => onFill('motor.resistanceOhm', measured(ohm)),
-        }}
-      />
-      <Calculator
-        title="Resistance and kV from two runs"
-        how="Two steady full-throttle runs under different loads."
-        asked={[
-          { key: 'v1', label: 'light: volts', unit: 'V' },
-          { key: 'a1', label: 'amperes', unit: 'A' },
-          { key: 'n1', label: 'rpm', unit: '' },
-          { key: 'v2', label: 'heavy: volts', unit: 'V' },
-          { key: 'a2', label: 'amperes', unit: 'A' },
-          { key: 'n2', label: 'rpm', unit: '' },
-        ]}
-        compute={({ v1, a1, n1, v2, a2, n2 }) =>
-          fromTwoRuns({ volts: v1, amps: a1, rpm: n1 }, { volts: v2, amps: a2, rpm: n2 })
-        }
-        show={({ ohm, kv }) => (
-          <strong>
-            {formatNumber(ohm * 1000, 2)} mΩ with the ESC’s own, {formatNumber(kv, 0)} rpm/V
-          </strong>
-        )}
-        use={{
-          label: () => 'Use both',
-          take: ({ ohm, kv }) => {
-            onFill('motor.resistanceOhm', measured(ohm));
-            onFill('motor.kvRpmPerVolt', measured(kv));
-          },
-        }}
-      />
-      {propeller && <ThrustStand />}
-    </details>
+    <Sums title="Motor without label or data sheet">
+      {() => (
+        <>
+          <p className="text-sm">
+            The motor turns in some of these tests. Propeller off, or wheels off the bench and the model tied
+            down. Stall tests: one second at most, at low voltage.
+          </p>
+          <Calculator
+            title="kV from a free run"
+            how="Full throttle, no load, lowest timing. Note rpm and volts at that moment. Add no-load current and resistance if you know them; else 0."
+            asked={[
+              { key: 'rpm', label: 'rpm', unit: '' },
+              { key: 'volts', label: 'at', unit: 'V' },
+              { key: 'amps', label: 'drawing', unit: 'A', start: '0' },
+              { key: 'milliohm', label: 'resistance', unit: 'mΩ', start: '0' },
+            ]}
+            compute={({ rpm, volts, amps, milliohm }) => kvFromRun(rpm, volts, amps, milliohm / 1000)}
+            show={(kv) => <strong>{formatNumber(kv, 0)} rpm/V</strong>}
+            use={{ label: () => 'Use this kV', take: (kv) => onFill('motor.kvRpmPerVolt', measured(kv)) }}
+          />
+          <Calculator
+            title="Poles from two readings"
+            how="The ESC or meter shows an rpm for the pole count you entered. An optical meter shows the true rpm."
+            asked={[
+              { key: 'entered', label: 'poles entered', unit: '' },
+              { key: 'shown', label: 'shown', unit: 'rpm' },
+              { key: 'real', label: 'true', unit: 'rpm' },
+            ]}
+            compute={({ entered, shown, real }) => polesFrom(entered, shown, real)}
+            show={(poles) => (
+              <strong>
+                {poles} poles, {poles / 2} pairs
+              </strong>
+            )}
+            use={{
+              label: (poles) => `Use ${poles / 2} pairs`,
+              take: (poles) => onFill('motor.polePairs', measured(poles / 2)),
+            }}
+          />
+          <Calculator
+            title="Resistance from a stall"
+            how="Hold the shaft still. Connect two motor wires to a current-limited supply, no ESC. Read volts and amperes; one second at most."
+            asked={[
+              { key: 'volts', label: 'volts', unit: 'V' },
+              { key: 'amps', label: 'amperes', unit: 'A' },
+            ]}
+            compute={({ volts, amps }) => resistanceFromStall(volts, amps)}
+            show={(ohm) => <strong>{formatNumber(ohm * 1000, 2)} mΩ</strong>}
+            use={{
+              label: () => 'Use this resistance',
+              take: (ohm) => onFill('motor.resistanceOhm', measured(ohm)),
+            }}
+          />
+          <Calculator
+            title="Resistance and kV from two runs"
+            how="Two steady full-throttle runs under different loads."
+            asked={[
+              { key: 'v1', label: 'light: volts', unit: 'V' },
+              { key: 'a1', label: 'amperes', unit: 'A' },
+              { key: 'n1', label: 'rpm', unit: '' },
+              { key: 'v2', label: 'heavy: volts', unit: 'V' },
+              { key: 'a2', label: 'amperes', unit: 'A' },
+              { key: 'n2', label: 'rpm', unit: '' },
+            ]}
+            compute={({ v1, a1, n1, v2, a2, n2 }) =>
+              fromTwoRuns({ volts: v1, amps: a1, rpm: n1 }, { volts: v2, amps: a2, rpm: n2 })
+            }
+            show={({ ohm, kv }) => (
+              <strong>
+                {formatNumber(ohm * 1000, 2)} mΩ with the ESC’s own, {formatNumber(kv, 0)} rpm/V
+              </strong>
+            )}
+            use={{
+              label: () => 'Use both',
+              take: ({ ohm, kv }) => {
+                onFill('motor.resistanceOhm', measured(ohm));
+                onFill('motor.kvRpmPerVolt', measured(kv));
+              },
+            }}
+          />
+          {propeller && <ThrustStand />}
+        </>
+      )}
+    </Sums>
   );
 }
 

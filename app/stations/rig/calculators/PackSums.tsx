@@ -11,6 +11,7 @@ import type { Quantity } from '#core/units/provenance';
 import { useState } from 'react';
 import { INPUT } from '../formParts';
 import { Calculator } from './Calculator';
+import { Sums } from './Sums';
 
 interface Props {
   rig: Rig;
@@ -23,89 +24,97 @@ export function PackSums({ rig, profile, onFill }: Props) {
   const { chemistry, cells, capacityAh } = rig.pack;
   const volts = (value: number, decimals = 2): string => `${formatNumber(value, decimals)}\u00a0V`;
   return (
-    <details className="mt-2">
-      <summary className="min-h-11 cursor-pointer py-2 underline underline-offset-4">
-        Calculate: resistance, wires, cutoffs, energy
-      </summary>
-      {cells > 1 && (
-        <p className="mt-2 text-sm">
-          An automatic cell count takes {cells} cells for {cells - 1} if they rest at{' '}
-          <strong>{volts(misreadBelowVolts(chemistry, cells))} or less</strong> each. Then every cutoff is too
-          low: fix the count where the pack is always the same.
-        </p>
+    <Sums title="Calculate: resistance, wires, cutoffs, energy">
+      {() => (
+        <>
+          {cells > 1 && (
+            <p className="mt-2 text-sm">
+              An automatic cell count takes {cells} cells for {cells - 1} if they rest at{' '}
+              <strong>{volts(misreadBelowVolts(chemistry, cells))} or less</strong> each. Then every cutoff is
+              too low: fix the count where the pack is always the same.
+            </p>
+          )}
+          <Calculator
+            title="Resistance from two loads"
+            how="Two steady currents a few seconds apart. Read the volts at the pack’s plug each time."
+            asked={[
+              { key: 'v1', label: 'light: volts', unit: 'V' },
+              { key: 'a1', label: 'amperes', unit: 'A' },
+              { key: 'v2', label: 'heavy: volts', unit: 'V' },
+              { key: 'a2', label: 'amperes', unit: 'A' },
+            ]}
+            compute={({ v1, a1, v2, a2 }) => twoLoadOhm({ volts: v1, amps: a1 }, { volts: v2, amps: a2 })}
+            show={(ohm) => (
+              <strong>
+                {formatNumber(ohm * 1000, 1)} mΩ for the pack, {formatNumber((ohm / cells) * 1000, 2)} mΩ a
+                cell
+              </strong>
+            )}
+            use={{
+              label: () => 'Use it as measured',
+              take: (ohm) => onFill('pack.cellResistanceOhm', { value: ohm / cells, basis: 'measured' }),
+            }}
+          />
+          <Calculator
+            title="Resistance from the label"
+            how="An estimate from capacity and rating: it can be off by a factor of 1.5. Old or cold packs have more."
+            asked={[
+              { key: 'mah', label: 'capacity', unit: 'mAh', start: formatNumber(capacityAh.value * 1000, 0) },
+              { key: 'rating', label: 'rating', unit: 'C', start: formatNumber(rig.pack.ratingC.value, 0) },
+            ]}
+            compute={({ mah, rating }) =>
+              mah > 0
+                ? { ok: true, value: estimateCellResistance(mah / 1000, rating) }
+                : { ok: false, problems: [{ path: '', sentence: 'The capacity must be above zero.' }] }
+            }
+            show={(ohm) => <strong>about {formatNumber(ohm * 1000, 2)} mΩ a cell</strong>}
+            use={{
+              label: () => 'Use it as assumed',
+              take: (ohm) => onFill('pack.cellResistanceOhm', { value: ohm, basis: 'assumed' }),
+            }}
+          />
+          <Wires onFill={onFill} />
+          <Calculator
+            title="Convert a cutoff"
+            how={`For ${cells} cells. The ESC’s manual says which one it wants. A pack total typed as volts per cell ruins a pack.`}
+            asked={[{ key: 'volts', label: 'volts a cell', unit: 'V', start: '3.3' }]}
+            compute={({ volts: wanted }) => ({ ok: true, value: wanted })}
+            show={(wanted) => (
+              <>
+                {volts(wanted)} a cell · <strong>{volts(perPack(wanted, cells))} the whole pack</strong> · on
+                a grid of even tenths {volts(Math.ceil(perPack(wanted, cells) * 5 - 1e-9) / 5, 1)}
+                {profile && onThisEsc(profile, wanted, cells)}
+              </>
+            )}
+          />
+          <Calculator
+            title="Energy to charge"
+            how={`${CHEMISTRIES[chemistry]}, ${cells} cells. The charger draws 5 to 15 % more from the wall.`}
+            asked={[
+              { key: 'from', label: 'from', unit: '%', start: '20' },
+              { key: 'to', label: 'to', unit: '%', start: '100' },
+            ]}
+            compute={({ from, to }) =>
+              from >= 0 && to <= 100 && from < to
+                ? {
+                    ok: true,
+                    value: chargeWattHours(chemistry, cells, capacityAh.value, from / 100, to / 100),
+                  }
+                : {
+                    ok: false,
+                    problems: [
+                      {
+                        path: '',
+                        sentence: '“From” must be lower than “to”. Both must be between 0 and 100 %.',
+                      },
+                    ],
+                  }
+            }
+            show={(wattHours) => <strong>{formatNumber(wattHours, 1)} Wh</strong>}
+          />
+        </>
       )}
-      <Calculator
-        title="Resistance from two loads"
-        how="Two steady currents a few seconds apart. Read the volts at the pack’s plug each time."
-        asked={[
-          { key: 'v1', label: 'light: volts', unit: 'V' },
-          { key: 'a1', label: 'amperes', unit: 'A' },
-          { key: 'v2', label: 'heavy: volts', unit: 'V' },
-          { key: 'a2', label: 'amperes', unit: 'A' },
-        ]}
-        compute={({ v1, a1, v2, a2 }) => twoLoadOhm({ volts: v1, amps: a1 }, { volts: v2, amps: a2 })}
-        show={(ohm) => (
-          <strong>
-            {formatNumber(ohm * 1000, 1)} mΩ for the pack, {formatNumber((ohm / cells) * 1000, 2)} mΩ a cell
-          </strong>
-        )}
-        use={{
-          label: () => 'Use it as measured',
-          take: (ohm) => onFill('pack.cellResistanceOhm', { value: ohm / cells, basis: 'measured' }),
-        }}
-      />
-      <Calculator
-        title="Resistance from the label"
-        how="An estimate from capacity and rating: it can be off by a factor of 1.5. Old or cold packs have more."
-        asked={[
-          { key: 'mah', label: 'capacity', unit: 'mAh', start: formatNumber(capacityAh.value * 1000, 0) },
-          { key: 'rating', label: 'rating', unit: 'C', start: formatNumber(rig.pack.ratingC.value, 0) },
-        ]}
-        compute={({ mah, rating }) =>
-          mah > 0
-            ? { ok: true, value: estimateCellResistance(mah / 1000, rating) }
-            : { ok: false, problems: [{ path: '', sentence: 'The capacity must be above zero.' }] }
-        }
-        show={(ohm) => <strong>about {formatNumber(ohm * 1000, 2)} mΩ a cell</strong>}
-        use={{
-          label: () => 'Use it as assumed',
-          take: (ohm) => onFill('pack.cellResistanceOhm', { value: ohm, basis: 'assumed' }),
-        }}
-      />
-      <Wires onFill={onFill} />
-      <Calculator
-        title="Convert a cutoff"
-        how={`For ${cells} cells. The ESC’s manual says which one it wants. A pack total typed as volts per cell ruins a pack.`}
-        asked={[{ key: 'volts', label: 'volts a cell', unit: 'V', start: '3.3' }]}
-        compute={({ volts: wanted }) => ({ ok: true, value: wanted })}
-        show={(wanted) => (
-          <>
-            {volts(wanted)} a cell · <strong>{volts(perPack(wanted, cells))} the whole pack</strong> · on a
-            grid of even tenths {volts(Math.ceil(perPack(wanted, cells) * 5 - 1e-9) / 5, 1)}
-            {profile && onThisEsc(profile, wanted, cells)}
-          </>
-        )}
-      />
-      <Calculator
-        title="Energy to charge"
-        how={`${CHEMISTRIES[chemistry]}, ${cells} cells. The charger draws 5 to 15 % more from the wall.`}
-        asked={[
-          { key: 'from', label: 'from', unit: '%', start: '20' },
-          { key: 'to', label: 'to', unit: '%', start: '100' },
-        ]}
-        compute={({ from, to }) =>
-          from >= 0 && to <= 100 && from < to
-            ? { ok: true, value: chargeWattHours(chemistry, cells, capacityAh.value, from / 100, to / 100) }
-            : {
-                ok: false,
-                problems: [
-                  { path: '', sentence: '“From” must be lower than “to”. Both must be between 0 and 100 %.' },
-                ],
-              }
-        }
-        show={(wattHours) => <strong>{formatNumber(wattHours, 1)} Wh</strong>}
-      />
-    </details>
+    </Sums>
   );
 }
 

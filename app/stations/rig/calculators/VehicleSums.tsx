@@ -9,6 +9,7 @@ import { useState } from 'react';
 import { NumberInput, Row } from '../formParts';
 import { readNumber } from '#core/units/readNumber';
 import { Calculator } from './Calculator';
+import { Sums } from './Sums';
 
 /** Teeth in, final drive out; saved with the form. */
 export function GearingRow({
@@ -81,52 +82,53 @@ export function PropellerSums({
   const diameter = vehicle.propellerDiameterM.value;
   const { thrustCoefficient, powerCoefficient, propellerPitchM } = vehicle;
   return (
-    <details className="mt-2">
-      <summary className="min-h-11 cursor-pointer py-2 underline underline-offset-4">
-        Calculate: propeller figures
-      </summary>
-      <Calculator
-        title="At a speed"
-        how="Standing still, in air at sea level, from the coefficients above."
-        asked={[{ key: 'rpm', label: 'propeller', unit: 'rpm', start: '8000' }]}
-        compute={({ rpm }) => ({
-          ok: true,
-          value: propellerFigures(
-            diameter,
-            propellerPitchM.value,
-            thrustCoefficient.value,
-            powerCoefficient.value,
-            rpm,
-          ),
-        })}
-        show={(figures) => (
-          <>
-            <strong>{formatNumber((figures.thrustN / GRAVITY) * 1000, 0)} g</strong> of thrust,{' '}
-            <strong>{formatNumber(figures.powerW, 0)} W</strong>, pitch speed{' '}
-            {formatNumber(kmPerHour(figures.pitchSpeed), 0)} km/h, tips at {formatNumber(figures.tipSpeed, 0)}{' '}
-            m/s
-            {figures.figureOfMerit > 1 && '. More than physics allows: one coefficient is wrong'}
-          </>
-        )}
-      />
-      <Calculator
-        title="Coefficient from a stand"
-        how="Weigh thrust and read rpm at the same steady throttle. Propellers cut: tie the stand down and stay behind the disc."
-        asked={[
-          { key: 'grams', label: 'thrust', unit: 'g' },
-          { key: 'rpm', label: 'at', unit: 'rpm' },
-        ]}
-        compute={({ grams, rpm }) =>
-          grams > 0 && rpm > 0
-            ? { ok: true, value: thrustCoefficientFrom((grams / 1000) * GRAVITY, rpm, diameter) }
-            : { ok: false, problems: [{ path: '', sentence: 'Thrust and rpm must both be above zero.' }] }
-        }
-        show={(coefficient) => <strong>C_T {formatNumber(coefficient, 4)}</strong>}
-        use={{
-          label: () => 'Use it as measured',
-          take: (value) => onFill('vehicle.thrustCoefficient', { value, basis: 'measured' }),
-        }}
-      />
-    </details>
+    <Sums title="Calculate: propeller figures">
+      {() => (
+        <>
+          <Calculator
+            title="At a speed"
+            how="Standing still, in air at sea level, from the coefficients above."
+            asked={[{ key: 'rpm', label: 'propeller', unit: 'rpm', start: '8000' }]}
+            compute={({ rpm }) => ({
+              ok: true,
+              value: propellerFigures(
+                diameter,
+                propellerPitchM.value,
+                thrustCoefficient.value,
+                powerCoefficient.value,
+                rpm,
+              ),
+            })}
+            show={(figures) => (
+              <>
+                <strong>{formatNumber((figures.thrustN / GRAVITY) * 1000, 0)} g</strong> of thrust,{' '}
+                <strong>{formatNumber(figures.powerW, 0)} W</strong>, pitch speed{' '}
+                {formatNumber(kmPerHour(figures.pitchSpeed), 0)} km/h, tips at{' '}
+                {formatNumber(figures.tipSpeed, 0)} m/s
+                {figures.figureOfMerit > 1 && '. More than physics allows: one coefficient is wrong'}
+              </>
+            )}
+          />
+          <Calculator
+            title="Coefficient from a stand"
+            how="Weigh thrust and read rpm at the same steady throttle. Propellers cut: tie the stand down and stay behind the disc."
+            asked={[
+              { key: 'grams', label: 'thrust', unit: 'g' },
+              { key: 'rpm', label: 'at', unit: 'rpm' },
+            ]}
+            compute={({ grams, rpm }) =>
+              grams > 0 && rpm > 0
+                ? { ok: true, value: thrustCoefficientFrom((grams / 1000) * GRAVITY, rpm, diameter) }
+                : { ok: false, problems: [{ path: '', sentence: 'Thrust and rpm must both be above zero.' }] }
+            }
+            show={(coefficient) => <strong>C_T {formatNumber(coefficient, 4)}</strong>}
+            use={{
+              label: () => 'Use it as measured',
+              take: (value) => onFill('vehicle.thrustCoefficient', { value, basis: 'measured' }),
+            }}
+          />
+        </>
+      )}
+    </Sums>
   );
 }
