@@ -30,10 +30,10 @@ interface Scenario {
 
 /** Two rails for each drill: walked through so that no pair of values comes twice. */
 const SCENARIOS: Scenario[] = [
-  { drill: 'Launch', rails: ['Launch strength', 'Advance'] },
+  { drill: 'Launch', rails: ['Launch strength', 'Timing'] },
   { drill: 'Brake', rails: ['Brake strength', 'Brake frequency'] },
-  { drill: 'Top speed', rails: ['Advance', 'Drive frequency'] },
-  { drill: 'Stint', rails: ['Advance', 'Brake strength'] },
+  { drill: 'Top speed', rails: ['Timing', 'Drive frequency'] },
+  { drill: 'Stint', rails: ['Timing', 'Brake strength'] },
 ];
 
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });

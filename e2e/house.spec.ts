@@ -98,7 +98,7 @@ test.describe('every view, in light and dark, on a desk and on a phone', () => {
     await page.getByText('Make a mistake on purpose').click();
     await lookAt(page, 'card');
     await openDemoRig(page, 'headland-trainer', 'Stick', 'tune');
-    await moveRail(page, 'Advance', 'ArrowRight', 1);
+    await moveRail(page, 'Timing', 'ArrowRight', 1);
     await draftSaved(page);
     await lookAt(page, 'tune, of an aeroplane');
     await page.goto(page.url().replace('/tune', '/load'));

@@ -123,6 +123,6 @@ test(
     // Whoever names a setting that is not shown gets to it all the same.
     await page.getByLabel('Quick', { exact: true }).fill('advance');
     await page.getByLabel('Quick', { exact: true }).press('Enter');
-    await expect(page.getByRole('slider', { name: 'Advance' })).toBeFocused();
+    await expect(page.getByRole('slider', { name: 'Timing' })).toBeFocused();
   },
 );

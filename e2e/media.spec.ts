@@ -68,7 +68,7 @@ test(
       await expect(page.getByText('To 95 % of full rpm')).toBeVisible();
       await moveRail(page, 'Start acceleration', 'ArrowRight', 1);
       await expect(page.getByRole('row', { name: /To 95 % of full rpm.*softer/ })).toBeVisible();
-      await moveRail(page, 'Advance', 'ArrowRight', 1);
+      await moveRail(page, 'Timing', 'ArrowRight', 1);
       await draftSaved(page);
     });
 

@@ -17,7 +17,7 @@ test('a twin whose second ESC is forgotten is told of it, and the plan ends it',
   const rigId = await openNewRigOf(page, 'twinPlane', 'Forgotten twin', 'tune');
   const unlike = page.getByText('The ESCs of this model do not hold the same.');
   await test.step('both are due, and the first is loaded', async () => {
-    await moveRail(page, 'Advance', 'ArrowRight', 1);
+    await moveRail(page, 'Timing', 'ArrowRight', 1);
     await draftSaved(page);
     await expect(unlike).toBeHidden();
     await station(page, 'Load');

@@ -30,6 +30,7 @@ const PAGES = [
   'formats',
   'ear',
   'how-settings-enter',
+  'voice',
   'link-protocol',
 ].map((page) => `docs/${page}.md`);
 const FILE = /^[\w./*-]+\.(ts|tsx|mjs|cjs|json|csv|sh|css)$/;

@@ -126,7 +126,7 @@ export const SCHOOLS: readonly School[] = [
       },
       {
         id: 'static',
-        name: 'from advance',
+        name: 'from timing',
         sets: { advance: range(8, 16), boost: NONE, turbo: NONE },
         because: 'A little at every speed, no surprises.',
       },
@@ -145,7 +145,7 @@ export const SCHOOLS: readonly School[] = [
   },
   {
     id: 'poleAdvance',
-    question: 'More advance for many poles, or the least for crawling?',
+    question: 'More timing for many poles, or the least for crawling?',
     not: ['specCircuit'],
     sides: [
       {

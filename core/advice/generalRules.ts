@@ -8,7 +8,7 @@ export const GENERAL_RULES: readonly Rule[] = [
     priority: 'rules',
     when: { eventForbids: 'advance' },
     band: { kind: 'range', low: 0, high: 0 },
-    reason: 'The event you prepare for allows no advance, boost or turbo.',
+    reason: 'The event you prepare for allows no timing, boost or turbo.',
     source: 'common practice',
   })),
   ...(['advance', 'boost', 'turbo'] as const).map((setting): Rule => ({

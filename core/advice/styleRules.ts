@@ -17,12 +17,12 @@ const NONE = range(0, 0);
 const KEEPS_CELLS = 'Costs a tenth of the run. The pack lives two to three times as long.';
 const WAY_HOME = 'Low enough to come home, high enough to spare the cells.';
 const SOFT_ACTION = 'A motor that stops at once cannot bring the model home.';
-const LEAST_ADVANCE = 'Least advance gives the most pull per ampere at walking pace.';
+const LEAST_ADVANCE = 'Least timing gives the most pull per ampere at walking pace.';
 const NO_RACE_REVERSE = 'Most races forbid reverse. Pumping the brake must never engage it.';
 const COOL_FREQUENCY = 'An ESC is coolest around there, and a propeller smooths the rest.';
 const RUNS_OUT = 'A hard brake can loosen a fixed propeller. Let it run out.';
 const MANY_POLES = 'Motors with many poles on a propeller like 15 to 25 degrees.';
-const FEW_POLES = 'A motor with few poles on a propeller wants little advance.';
+const FEW_POLES = 'A motor with few poles on a propeller wants little timing.';
 const SETTLES = 'A little drag settles the car into a corner.';
 const LAST_METRE = 'A race needs the last metre. Below 3.0 V the cells are harmed.';
 const SERVO_VOLTS = 'Fast enough for racing servos, if everything on the bus allows it.';
@@ -76,7 +76,7 @@ const STYLES: Record<VehicleClass, readonly Line[]> = {
     ['reverseDelay', range(1, 2), 'At least a second, so that pumping the brake cannot engage it.'],
     ['launchStrength', ofStops(0.4, 0.6), 'Medium: enough to clear a jump, not so much that it digs in.'],
     ['driveFrequency', range(6, 12), 'Direct trigger feel, and the ESC stays cool.'],
-    ['advance', range(0, 5, 0), 'Use gearing for the rest: advance heats the motor of a heavy car.'],
+    ['advance', range(0, 5, 0), 'Use gearing for the rest: timing heats the motor of a heavy car.'],
     ['boost', NONE, 'Off-road, gearing does it with less heat.'],
     ['turbo', NONE, 'Off-road, gearing does it with less heat.'],
     [
@@ -120,7 +120,7 @@ const STYLES: Record<VehicleClass, readonly Line[]> = {
     ['runningMode', choice('forwardBrake'), NO_RACE_REVERSE],
     ['launchStrength', ofStops(0.6, 1), 'There is grip, and power is short.'],
     ['driveFrequency', range(4, 12), 'Direct: a spec motor has no punch to spare.', { mem: true }],
-    ['advance', NONE, 'Spec classes run without advance.'],
+    ['advance', NONE, 'Spec classes run without timing.'],
     ['boost', NONE, 'Spec classes run without boost.'],
     ['turbo', NONE, 'Spec classes run without turbo.'],
     ['dragBrake', range(5, 15), SETTLES],
@@ -133,7 +133,7 @@ const STYLES: Record<VehicleClass, readonly Line[]> = {
     [
       'earlySoftening',
       range(2, 6),
-      'Takes advance out of the first part of the trigger: easier to drive and cooler.',
+      'Takes timing out of the first part of the trigger: easier to drive and cooler.',
     ],
     ['driveFrequency', range(12, 32, 16), 'Smooth: a modified motor has power to spare.'],
     ['boost', range(0, 20, 8), 'Depends on the track. Watch the temperatures.'],

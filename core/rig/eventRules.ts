@@ -38,7 +38,7 @@ export function breachesOf(
     const item = itemForSetting(profile, setting);
     const none = !value || value.kind === 'off' || (value.kind === 'number' && value.value === 0);
     if (!none && item)
-      breaches.push({ sentence: `${rules.name} allows no advance; “${item.label}” adds some.`, item });
+      breaches.push({ sentence: `${rules.name} allows no timing; “${item.label}” adds some.`, item });
   }
   const mode = valueOf(profile, stops, 'runningMode');
   const reverses =

@@ -20,7 +20,7 @@ export const CLASSES = {
   trailTruck: facts('ground', 'Trail truck', 'Scale looks, long trails'),
   tenthBuggy: facts('ground', 'Tenth-scale buggy', 'Quick, on dirt, sand or carpet'),
   eighthBuggy: facts('ground', 'Eighth-scale buggy', 'Heavy and fast, on dirt'),
-  specCircuit: facts('ground', 'Spec circuit car', 'No advance allowed: gearing and driving decide'),
+  specCircuit: facts('ground', 'Spec circuit car', 'No timing allowed: gearing and driving decide'),
   modifiedCircuit: facts('ground', 'Modified circuit car', 'Boost, turbo, and temperatures to watch'),
   sprint: facts('ground', 'Straight-line sprinter', 'One run, as fast as it goes'),
   basher: facts('ground', 'Basher', 'Big, for anything'),

@@ -124,7 +124,7 @@ export const FALSE_FRIENDS: readonly FalseFriend[] = [
   ),
   friend(
     'advance',
-    'Four kinds of advance',
+    'Four kinds of timing',
     ['advance', 'boost', 'turbo', 'earlySoftening'],
     ['timing', 'advance'],
     'The ESC’s advance is electrical. The ring on the motor’s end bell is mechanical and adds to it. Boost and turbo add to both. Four electrical degrees are two mechanical degrees on a four-pole motor.',

@@ -136,7 +136,7 @@ test('the trainer by its stick, and the places outside of any rig', async ({ pag
   await page.waitForURL('**/tune');
   const rig = page.url().replace('/tune', '');
   await move('Start acceleration', 'ArrowRight', 1);
-  await move('Advance', 'ArrowRight', 1);
+  await move('Timing', 'ArrowRight', 1);
   await page.locator('[data-trace=draft]').first().waitFor();
   await shot('tune-plane');
   await page.goto(`${rig}/load`);

@@ -34,7 +34,11 @@ const isLabel = (text) => /^[A-Z][a-z]{2,}[?!.:…]?$/.test(text);
 
 /** @param {string} text */
 const isRead = (text) =>
-  /[A-Za-z]{2}/.test(text) && !isStyle(text) && !IS_QUERY.test(text) && (text.includes(' ') || isLabel(text));
+  /[A-Za-z]{2}/.test(text) &&
+  !text.startsWith('<') &&
+  !isStyle(text) &&
+  !IS_QUERY.test(text) &&
+  (text.includes(' ') || isLabel(text));
 
 /** @param {string} text */
 const tidy = (text) => text.replace(/\s+/g, ' ').trim();

@@ -113,6 +113,7 @@ export function LoadDeck({
 
   const total = session.concerned.length;
   const { showsStored } = session;
+  const titles = legs.map((next) => legTitle(profile, session.held, next));
   return (
     <div className="grid flex-1 gap-6 px-5 py-6 lg:grid-cols-[1fr_22rem] lg:px-8">
       <div className="flex min-w-0 flex-col">
@@ -188,7 +189,7 @@ export function LoadDeck({
           {leg && !showsLeg && isPlanned(plan) && (
             <NextSteps medium={medium} profile={profile} channel={rig.channel} gestures={gestures} />
           )}
-          <ThisLoad titles={legs.map((next) => legTitle(profile, session.held, next))} />
+          <ThisLoad titles={titles} className="max-lg:hidden" />
         </div>
       </div>
       <div className="grid content-start gap-4">
@@ -196,6 +197,7 @@ export function LoadDeck({
         <Notice grade="hazard" title={precaution}>
           <p className="text-sm">The ESC arms again at each power-on.</p>
         </Notice>
+        <ThisLoad titles={titles} className="text-sm lg:hidden" />
         {below?.(due)}
       </div>
     </div>
@@ -220,10 +222,10 @@ function ToRest() {
 const LEGS_SHOWN = 8;
 
 /** What is left of this load, the next first. */
-function ThisLoad({ titles }: { titles: readonly string[] }) {
+function ThisLoad({ titles, className }: { titles: readonly string[]; className: string }) {
   if (titles.length === 0) return null;
   return (
-    <section aria-label="This load">
+    <section aria-label="This load" className={className}>
       <h2 className="text-lg">This load</h2>
       <ol className="mt-1">
         {titles.slice(0, LEGS_SHOWN).map((title, index) => (

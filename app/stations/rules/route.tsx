@@ -134,7 +134,7 @@ function RulesForm({
             defaultChecked={rules.noAdvance}
             className="size-6 accent-draft"
           />
-          no advance, boost or turbo
+          no timing, boost or turbo
         </label>
         <label className="flex min-h-11 items-center gap-2">
           <input

@@ -8,7 +8,7 @@ import { useCommands } from '../../preferences/useCommands';
 import { useBench } from '../bench/BenchContext';
 import { INPUT } from '../rig/formParts';
 
-const EXAMPLES: Record<VehicleKind, string> = { wheels: 'brake 50', propeller: 'advance 15' };
+const EXAMPLES: Record<VehicleKind, string> = { wheels: 'brake 50', propeller: 'timing 15' };
 
 interface Props {
   /** Where only a name was typed: goes to that item. */

@@ -105,8 +105,8 @@ export const muchAdvance: Judge = (situation) => {
     id: 'muchAdvance',
     grade: isMeant ? 'note' : 'caution',
     setting: byEndBell ? undefined : 'boost',
-    title: 'So much advance runs hot, and the prediction is not proven here.',
-    sentence: `${endBell > 0 ? 'The end bell, advance' : 'Advance'}, boost and turbo come to ${formatNumber(total, 0)}° at full throttle. Keep the first run short, then feel motor and ESC.`,
+    title: 'So much timing runs hot, and the prediction is not proven here.',
+    sentence: `${endBell > 0 ? 'The end bell, timing' : 'Timing'}, boost and turbo come to ${formatNumber(total, 0)}° at full throttle. Keep the first run short, then feel motor and ESC.`,
     remedies: [
       ...moveToNumber(situation, 'turbo', 0),
       ...moveToNumber(situation, 'boost', 0),
@@ -126,7 +126,7 @@ export const specAdvance: Judge = (situation) => {
     id: 'specAdvance',
     grade: 'caution',
     setting,
-    title: 'Spec classes run without advance.',
+    title: 'Spec classes run without timing.',
     sentence: `${formatNumber(amountOf(situation, setting)!, 0)}° are set. Check what your event’s rules allow.`,
     remedies: moveToNumber(situation, setting, 0),
   };

@@ -7,7 +7,7 @@ const RPM = { unit: 'rpm', decimals: 0 } as const;
 /** With the trigger all the way, and what the motor itself is. */
 export const FLAT_OUT = {
   advance: numbered(
-    'Advance',
+    'Timing',
     {
       ...DEGREES,
       bounds: [0, 64],
@@ -21,7 +21,7 @@ export const FLAT_OUT = {
   boost: numbered(
     'Boost',
     { ...DEGREES, bounds: [0, 90], lower: 'cooler', higher: 'more rpm, hotter', safeSide: 'lower' },
-    'Advance added as the motor turns faster, between a start and an end speed.',
+    'Timing added as the motor turns faster, between a start and an end speed.',
     { alsoCalled: ['boost', 'boost timing'], specials: { auto: 'by itself' } },
   ),
   boostStart: numbered(
@@ -63,7 +63,7 @@ export const FLAT_OUT = {
       higher: 'faster on the straight, hotter',
       safeSide: 'lower',
     },
-    'Advance added at full throttle. If it comes and goes, the radio often does not reach full: see Endpoints.',
+    'Timing added at full throttle. If it comes and goes, the radio often does not reach full: see Endpoints.',
     { alsoCalled: ['turbo', 'turbo timing', 'top-end assist'] },
   ),
   turboFrom: percent(

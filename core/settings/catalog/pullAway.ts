@@ -106,7 +106,7 @@ export const PULL_AWAY = {
       higher: 'softer first pull',
       safeSide: 'higher',
     },
-    'Advance withdrawn in the first part of the trigger, so that it pulls softer and stays cooler.',
+    'Takes timing out of the first part of the trigger: a softer pull, and cooler.',
     { alsoCalled: ['softening', 'soft timing', 'initial softening', 'start softening'] },
   ),
   earlySofteningUntil: percent(

@@ -42,7 +42,7 @@ export const DRIVELINE: CausesOf<'reverses' | 'strips'> = {
     {
       id: 'startPowerHigh',
       what: 'A start may use full power',
-      evidence: atLeast('startPower', 80, 'Start power stands at # %.'),
+      evidence: atLeast('startPower', 80, 'Start power is set to # %.'),
       says: { when: ['start'] },
       try: { kind: 'step', setting: 'startPower', by: -1 },
       tells: ['launch', 'peakTorque'],

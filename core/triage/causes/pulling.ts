@@ -33,7 +33,7 @@ export const PULLING: CausesOf<'stutters' | 'spins' | 'helpComesAndGoes' | 'slow
     {
       id: 'startPowerLow',
       what: 'It may not use the power that a start needs',
-      evidence: atMost('startPower', 50, 'Start power stands at # %.'),
+      evidence: atMost('startPower', 50, 'Start power is set to # %.'),
       says: { load: ['loaded'] },
       try: { kind: 'step', setting: 'startPower', by: 1 },
       tells: ['crawl', 'stutter'],
@@ -51,7 +51,7 @@ export const PULLING: CausesOf<'stutters' | 'spins' | 'helpComesAndGoes' | 'slow
     {
       id: 'startForceLow',
       what: 'The first touch gives too little to turn',
-      evidence: atMost('startForce', 1, 'Start force stands at # %.'),
+      evidence: atMost('startForce', 1, 'Start force is set to # %.'),
       says: { load: ['standing'] },
       try: { kind: 'step', setting: 'startForce', by: 1 },
       tells: ['crawl', 'leastTrigger'],
@@ -59,8 +59,8 @@ export const PULLING: CausesOf<'stutters' | 'spins' | 'helpComesAndGoes' | 'slow
     },
     {
       id: 'advanceEarly',
-      what: 'Advance makes the start rough',
-      evidence: atLeast('advance', 15, 'Advance stands at # °.'),
+      what: 'Timing makes the start rough',
+      evidence: atLeast('advance', 15, 'Timing is set to # °.'),
       says: { before: ['no'] },
       try: { kind: 'step', setting: 'advance', by: -1 },
       tells: ['crawl', 'leastSpeed'],
@@ -81,7 +81,7 @@ export const PULLING: CausesOf<'stutters' | 'spins' | 'helpComesAndGoes' | 'slow
     {
       id: 'powerHigh',
       what: 'There is more power than the ground can take',
-      evidence: atLeast('forwardPower', 100, 'Forward power stands at # %.'),
+      evidence: atLeast('forwardPower', 100, 'Forward power is set to # %.'),
       says: { when: ['driving'] },
       try: { kind: 'step', setting: 'forwardPower', by: -1 },
       tells: ['topSpeed', 'top'],
@@ -90,7 +90,7 @@ export const PULLING: CausesOf<'stutters' | 'spins' | 'helpComesAndGoes' | 'slow
     {
       id: 'driveFrequencyLow',
       what: 'A low drive frequency hits hard',
-      evidence: atMost('driveFrequency', 8, 'Drive frequency stands at # kHz.'),
+      evidence: atMost('driveFrequency', 8, 'Drive frequency is set to # kHz.'),
       says: { when: ['driving'] },
       try: { kind: 'step', setting: 'driveFrequency', by: 1 },
       tells: ['heatMap', 'esc'],
@@ -148,7 +148,7 @@ export const PULLING: CausesOf<'stutters' | 'spins' | 'helpComesAndGoes' | 'slow
     {
       id: 'powerLimited',
       what: 'The ESC is set to give less than it can',
-      evidence: either(said('limitedTwice'), atMost('forwardPower', 95, 'Forward power stands at # %.')),
+      evidence: either(said('limitedTwice'), atMost('forwardPower', 95, 'Forward power is set to # %.')),
       says: { since: ['always'] },
       try: { kind: 'set', setting: 'forwardPower', to: 100 },
       tells: ['topSpeed', 'top'],
@@ -165,7 +165,7 @@ export const PULLING: CausesOf<'stutters' | 'spins' | 'helpComesAndGoes' | 'slow
     {
       id: 'littleAdvance',
       what: 'More rpm is possible with timing',
-      evidence: atMost('advance', 5, 'Advance stands at # °.'),
+      evidence: atMost('advance', 5, 'Timing is set to # °.'),
       says: { since: ['always'] },
       try: { kind: 'step', setting: 'advance', by: 1 },
       tells: ['topSpeed', 'top'],
@@ -185,7 +185,7 @@ export const PULLING: CausesOf<'stutters' | 'spins' | 'helpComesAndGoes' | 'slow
     {
       id: 'driveFrequencyHigh',
       what: 'Drive frequency is high: near three quarters throttle it has no room for a full pulse',
-      evidence: atLeast('driveFrequency', 16.01, 'It stands at # kHz.'),
+      evidence: atLeast('driveFrequency', 16.01, 'It is set to # kHz.'),
       says: { radio: ['no'] },
       try: { kind: 'step', setting: 'driveFrequency', by: -1 },
       tells: ['heatMap', 'esc'],

@@ -32,7 +32,7 @@ export const NOT_FULL: CauseRule = {
 export const LAUNCH_TOO_STRONG: CauseRule = {
   id: 'launchStrong',
   what: 'The launch is too hard for the grip',
-  evidence: atLeast('launchStrength', 300, 'Launch strength stands at # %/s.'),
+  evidence: atLeast('launchStrength', 300, 'Launch strength is set to # %/s.'),
   says: { when: ['start'] },
   try: { kind: 'step', setting: 'launchStrength', by: -1 },
   tells: ['launch', 'wheelspin'],

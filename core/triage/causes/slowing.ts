@@ -7,7 +7,7 @@ export const SLOWING: CausesOf<'rollsOn' | 'weakSlowBrake' | 'divesAtLetGo'> = {
     {
       id: 'coastAssist',
       what: 'Coast assist drives it on',
-      evidence: atLeast('coastAssist', 1, 'Coast assist stands at # %.'),
+      evidence: atLeast('coastAssist', 1, 'Coast assist is set to # %.'),
       says: { where: ['flat'] },
       try: { kind: 'set', setting: 'coastAssist', to: 0 },
       tells: ['letGo', 'toWalking'],
@@ -16,7 +16,7 @@ export const SLOWING: CausesOf<'rollsOn' | 'weakSlowBrake' | 'divesAtLetGo'> = {
     {
       id: 'littleDrag',
       what: 'There is little or no drag brake',
-      evidence: atMost('dragBrake', 5, 'Drag brake stands at # %.'),
+      evidence: atMost('dragBrake', 5, 'Drag brake is set to # %.'),
       says: { where: ['flat'] },
       try: { kind: 'step', setting: 'dragBrake', by: 1 },
       tells: ['letGo', 'toWalking'],
@@ -52,7 +52,7 @@ export const SLOWING: CausesOf<'rollsOn' | 'weakSlowBrake' | 'divesAtLetGo'> = {
     {
       id: 'brakeFrequencyHigh',
       what: 'A high brake frequency is weak at low speed',
-      evidence: atLeast('brakeFrequency', 4.01, 'Brake frequency stands at # kHz.'),
+      evidence: atLeast('brakeFrequency', 4.01, 'Brake frequency is set to # kHz.'),
       says: { fast: ['strong'] },
       try: { kind: 'step', setting: 'brakeFrequency', by: -1 },
       tells: ['brake', 'stopSlow'],
@@ -69,7 +69,7 @@ export const SLOWING: CausesOf<'rollsOn' | 'weakSlowBrake' | 'divesAtLetGo'> = {
     {
       id: 'brakeStrengthLow',
       what: 'The brake is set low',
-      evidence: atMost('brakeStrength', 50, 'Brake strength stands at # %.'),
+      evidence: atMost('brakeStrength', 50, 'Brake strength is set to # %.'),
       says: { fast: ['weak'] },
       try: { kind: 'step', setting: 'brakeStrength', by: 1 },
       tells: ['brake', 'stop'],
@@ -98,7 +98,7 @@ export const SLOWING: CausesOf<'rollsOn' | 'weakSlowBrake' | 'divesAtLetGo'> = {
     {
       id: 'dragHigh',
       what: 'There is more drag brake than the grip can take',
-      evidence: atLeast('dragBrake', 15, 'Drag brake stands at # %.'),
+      evidence: atLeast('dragBrake', 15, 'Drag brake is set to # %.'),
       says: { when: ['letGo'] },
       try: { kind: 'step', setting: 'dragBrake', by: -1 },
       tells: ['letGo', 'pitch'],
@@ -116,7 +116,7 @@ export const SLOWING: CausesOf<'rollsOn' | 'weakSlowBrake' | 'divesAtLetGo'> = {
     {
       id: 'dragEasing',
       what: 'It brakes while you ease off',
-      evidence: atLeast('dragWhileEasing', 1, 'Drag while easing off stands at # %.'),
+      evidence: atLeast('dragWhileEasing', 1, 'Drag while easing off is set to # %.'),
       says: { when: ['easing'] },
       try: { kind: 'step', setting: 'dragWhileEasing', by: -1 },
       tells: ['letGo', 'toWalking'],

@@ -58,7 +58,7 @@ export const SUPPLY: CausesOf<'brownsOut' | 'hot' | 'stopsEarly'> = {
     {
       id: 'driveFrequencyHigh',
       what: 'Much switching heats the ESC',
-      evidence: atLeast('driveFrequency', 16.01, 'Drive frequency stands at # kHz.'),
+      evidence: atLeast('driveFrequency', 16.01, 'Drive frequency is set to # kHz.'),
       says: { what: ['esc'] },
       try: { kind: 'step', setting: 'driveFrequency', by: -1 },
       tells: ['heatMap', 'esc'],
@@ -68,8 +68,8 @@ export const SUPPLY: CausesOf<'brownsOut' | 'hot' | 'stopsEarly'> = {
       id: 'muchBoost',
       what: 'Boost and turbo heat the motor',
       evidence: either(
-        atLeast('turbo', 1, 'Turbo stands at # °.'),
-        atLeast('boost', 1, 'Boost stands at # °.'),
+        atLeast('turbo', 1, 'Turbo is set to # °.'),
+        atLeast('boost', 1, 'Boost is set to # °.'),
       ),
       says: { what: ['motor', 'esc'] },
       try: { kind: 'step', setting: 'boost', by: -1 },
@@ -78,8 +78,8 @@ export const SUPPLY: CausesOf<'brownsOut' | 'hot' | 'stopsEarly'> = {
     },
     {
       id: 'muchAdvance',
-      what: 'Advance heats the motor',
-      evidence: atLeast('advance', 10, 'Advance stands at # °.'),
+      what: 'Timing heats the motor',
+      evidence: atLeast('advance', 10, 'Timing is set to # °.'),
       says: { what: ['motor'] },
       try: { kind: 'step', setting: 'advance', by: -1 },
       tells: ['topSpeed', 'heat'],
@@ -95,7 +95,7 @@ export const SUPPLY: CausesOf<'brownsOut' | 'hot' | 'stopsEarly'> = {
     {
       id: 'launchHot',
       what: 'Hard launches heat everything',
-      evidence: atLeast('launchStrength', 600, 'Launch strength stands at # %/s.'),
+      evidence: atLeast('launchStrength', 600, 'Launch strength is set to # %/s.'),
       says: { what: ['pack', 'motor'] },
       try: { kind: 'step', setting: 'launchStrength', by: -1 },
       tells: ['launch', 'peakPack'],
@@ -104,7 +104,7 @@ export const SUPPLY: CausesOf<'brownsOut' | 'hot' | 'stopsEarly'> = {
     {
       id: 'driveFrequencyLow',
       what: 'A very low drive frequency heats the winding',
-      evidence: atMost('driveFrequency', 4, 'Drive frequency stands at # kHz.'),
+      evidence: atMost('driveFrequency', 4, 'Drive frequency is set to # kHz.'),
       says: { what: ['motor'] },
       try: { kind: 'step', setting: 'driveFrequency', by: 1 },
       tells: ['heatMap', 'now'],
@@ -141,7 +141,7 @@ export const SUPPLY: CausesOf<'brownsOut' | 'hot' | 'stopsEarly'> = {
     {
       id: 'cutoffHigh',
       what: 'The cutoff is high to spare the cells',
-      evidence: atLeast('cutoff', 3.4, 'It stands at # V a cell.'),
+      evidence: atLeast('cutoff', 3.4, 'It is set to # V a cell.'),
       says: { charged: ['yes'] },
       try: { kind: 'step', setting: 'cutoff', by: -1 },
       tells: ['stint', 'runs'],
@@ -159,7 +159,7 @@ export const SUPPLY: CausesOf<'brownsOut' | 'hot' | 'stopsEarly'> = {
     {
       id: 'heatGuard',
       what: 'The ESC stops because it is hot',
-      evidence: atMost('escTemperatureLimit', 90, 'Its limit stands at # °C.'),
+      evidence: atMost('escTemperatureLimit', 90, 'Its limit is set to # °C.'),
       says: { rest: ['yes'] },
       try: {
         kind: 'hand',
