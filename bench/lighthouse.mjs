@@ -7,10 +7,13 @@ import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { firstFreePort } from '../tools/lib/ports.mjs';
 
 const LIGHTHOUSE = 'lighthouse@13.5.0';
-const CATEGORIES = ['performance', 'accessibility', 'best-practices', 'seo'];
+const CATEGORIES = /** @type {const} */ (['performance', 'accessibility', 'best-practices', 'seo']);
+/** @typedef {Record<(typeof CATEGORIES)[number], number>} Scores */
 const DATA = '.data/lighthouse';
 const REPORT = '.cache/lighthouse.json';
 const CHROMIUM = '/usr/bin/chromium';
+/** A phone is slowed down by calculation, which makes more of every disturbance: the middle of so many counts. */
+const ROUNDS = { desktop: 1, phone: 3 };
 
 const port = await firstFreePort(4550, 50);
 const address = `http://127.0.0.1:${port}`;
@@ -32,8 +35,8 @@ const views = [
   `${rig}/sheets`,
 ];
 for (const view of [...views, '/profiles', '/glossary'])
-  for (const form of ['desktop', 'phone'])
-    console.log(`${form.padEnd(8)} ${name(view).padEnd(12)} ${scores(view, form)}`);
+  for (const form of /** @type {const} */ (['desktop', 'phone']))
+    console.log(`${form.padEnd(8)} ${name(view).padEnd(12)} ${inTheMiddle(view, form)}`);
 
 const stopped = new Promise((resolve) => live.once('exit', resolve));
 live.kill('SIGINT');
@@ -46,12 +49,28 @@ function name(view) {
 }
 
 /**
+ * What Lighthouse says of a view, the round in the middle by performance.
  * @param {string} view
- * @param {string} form
+ * @param {'desktop' | 'phone'} form
  */
-function scores(view, form) {
+function inTheMiddle(view, form) {
+  const rounds = Array.from({ length: ROUNDS[form] }, () => report(view, form)).filter(
+    (one) => one !== undefined,
+  );
+  if (rounds.length === 0) return 'no report';
+  rounds.sort((a, b) => a.performance - b.performance);
+  const middle = /** @type {Scores} */ (rounds[rounds.length >> 1]);
+  return CATEGORIES.map((id) => `${id} ${Math.round(middle[id] * 100)}`).join('  ');
+}
+
+/**
+ * @param {string} view
+ * @param {'desktop' | 'phone'} form
+ * @returns {Scores | undefined} nothing where Lighthouse gave up
+ */
+function report(view, form) {
   const preset = form === 'desktop' ? ['--preset=desktop'] : [];
-  const { status, stderr } = spawnSync(
+  const { status } = spawnSync(
     'npx',
     [
       '--yes',
@@ -66,13 +85,9 @@ function scores(view, form) {
     ],
     { encoding: 'utf8', env: { ...process.env, CHROME_PATH: CHROMIUM } },
   );
-  if (status !== 0) return `no report: ${stderr.trim().split('\n').at(-1)}`;
-  const { categories, audits } = JSON.parse(readFileSync(REPORT, 'utf8'));
-  const short = Object.values(audits)
-    .filter(({ score, scoreDisplayMode }) => score !== null && score < 1 && scoreDisplayMode === 'binary')
-    .map(({ id }) => id);
-  const said = CATEGORIES.map((id) => `${id} ${Math.round(categories[id].score * 100)}`).join('  ');
-  return short.length > 0 ? `${said}  (${short.join(', ')})` : said;
+  if (status !== 0) return undefined;
+  const { categories } = JSON.parse(readFileSync(REPORT, 'utf8'));
+  return /** @type {Scores} */ (Object.fromEntries(CATEGORIES.map((id) => [id, categories[id].score])));
 }
 
 /** The path of the first rig of the demo. */

@@ -110,7 +110,7 @@ test(
   FRESH,
   async ({ page }) => {
     await openNewRigOf(page, 'tenthBuggy', 'First ever', 'tune');
-    await page.getByRole('button', { name: 'New to this? Show less' }).click();
+    await page.getByRole('button', { name: 'New to this? Fewer settings' }).click();
     await expect(page.getByRole('heading', { name: 'Set these first' })).toBeVisible();
     const rails = page.getByRole('slider');
     expect(await rails.count()).toBeLessThanOrEqual(5);

@@ -63,12 +63,13 @@ function LeadingNumber({ before, number }: { before: DrillNumber | undefined; nu
 /** Pressed or drawn: up for all of the drill, down for the strip. */
 export function Handle({ name, hazards, docked }: { name: string; hazards: number; docked: Docked }) {
   const { isUp, setUp } = docked;
-  const from = useRef<number>(undefined);
+  const from = useRef(0);
+  const wasDrawn = useRef(false);
   const Icon = isUp ? ChevronDown : ChevronUp;
   const onPointerMove = (event: PointerEvent): void => {
-    if (from.current === undefined || Math.abs(event.clientY - from.current) < DRAWN_PX) return;
+    if (event.buttons === 0 || wasDrawn.current || Math.abs(event.clientY - from.current) < DRAWN_PX) return;
+    wasDrawn.current = true;
     setUp(event.clientY < from.current);
-    from.current = undefined;
   };
   return (
     <button
@@ -78,14 +79,12 @@ export function Handle({ name, hazards, docked }: { name: string; hazards: numbe
       className="flex min-h-11 min-w-16 touch-none flex-col items-center justify-center text-sm"
       onPointerDown={(event) => {
         from.current = event.clientY;
+        wasDrawn.current = false;
         event.currentTarget.setPointerCapture(event.pointerId);
       }}
       onPointerMove={onPointerMove}
-      onClick={(event) => {
-        // What was drawn has been done already.
-        if (from.current !== undefined || event.detail === 0) setUp(!isUp);
-        from.current = undefined;
-      }}
+      // What was drawn has been done already.
+      onClick={() => !wasDrawn.current && setUp(!isUp)}
     >
       <Icon className="size-5" aria-hidden="true" />
       <span className="font-bold">{name}</span>

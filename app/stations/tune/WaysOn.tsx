@@ -17,7 +17,7 @@ export function WaysOn() {
         </Button>
       ) : (
         <Button look="quiet" onClick={() => show(true)}>
-          {heldSheetNumber === undefined ? 'New to this? Show less' : 'Show less'}
+          {heldSheetNumber === undefined ? 'New to this? Fewer settings' : 'Fewer settings'}
         </Button>
       )}
       <Button look="quiet" asChild>
