@@ -54,7 +54,7 @@ function name(view) {
  * @param {'desktop' | 'phone'} form
  */
 function inTheMiddle(view, form) {
-  const rounds = Array.from({ length: ROUNDS[form] }, () => report(view, form)).filter(
+  const rounds = Array.from({ length: ROUNDS[form] }, () => report(view, form) ?? report(view, form)).filter(
     (one) => one !== undefined,
   );
   if (rounds.length === 0) return 'no report';

@@ -31,6 +31,7 @@ const PAGES = [
   'ear',
   'how-settings-enter',
   'voice',
+  'lists',
   'link-protocol',
 ].map((page) => `docs/${page}.md`);
 const FILE = /^[\w./*-]+\.(ts|tsx|mjs|cjs|json|csv|sh|css)$/;

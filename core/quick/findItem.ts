@@ -20,6 +20,9 @@ const EVERY_WORD = 4;
 /** Only called alike: what others take it for. */
 const MIXED_UP = 1;
 
+/** Whether an item goes by a name itself, and is not only taken for what goes by it. */
+export const isNamedSo = ({ nearness: how }: Found): boolean => how > MIXED_UP;
+
 /**
  * The items that some words may mean, the nearest first: by printed label, item number, the setting's name and whatever it
  * is called elsewhere; then those that the words are mixed up with.

@@ -60,7 +60,7 @@ export default function GlossaryRoute({ loaderData: { typed } }: Route.Component
                     <a
                       key={setting}
                       href={`#${entryAnchor(setting)}`}
-                      className="underline underline-offset-4"
+                      className="inline-block min-h-6 py-0.5 underline underline-offset-4"
                     >
                       {VOCABULARY[setting].name}
                     </a>

@@ -19,7 +19,7 @@ const TICK = { fill: 'var(--muted)', fontSize: 13 };
 export default memo(function DrillChart({ now, band, draft }: DrillPair) {
   return (
     <>
-      <TraceChart now={now} draft={draft} band={band} mark={draft.mark} height={176} />
+      <TraceChart now={now} draft={draft} band={band} mark={draft.mark} height={156} />
       {draft.more?.map((trace, place) => (
         <TraceChart
           key={trace.xLabel + trace.yLabel}

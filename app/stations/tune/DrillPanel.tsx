@@ -94,7 +94,7 @@ export function DrillPanel({ isFull, docked }: Props) {
         {docked && <Handle name={name} hazards={0} docked={docked} />}
       </div>
       <Tabs.Content value={drill} className="mt-1">
-        <div className="min-h-49">
+        <div className="min-h-44">
           {shown?.ok && (
             <Suspense>
               <DrillChart {...shown.pair} />

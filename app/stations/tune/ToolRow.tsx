@@ -3,6 +3,7 @@ import { PURPOSES, SURFACES, type Goals } from '#core/advice/goals';
 import { Ellipsis, Redo2, Sparkle, Undo2 } from 'lucide-react';
 import { memo, useId, useState } from 'react';
 import { Button } from '../../ui/Button';
+import { ListDialog } from './ListDialog';
 import { QuickLine } from './QuickLine';
 import { preferencesNow, savePreferences } from '../../preferences/usePreferences';
 import { focusRailOf } from './useRailKeys';
@@ -45,6 +46,7 @@ export function ToolRow() {
         </Button>
       </span>
       <QuickLine onNamed={goToRail} />
+      <ListDialog />
       <Button
         className="md:hidden"
         aria-expanded={isOpen}

@@ -1,0 +1,145 @@
+import { describe, expect, it } from 'vitest';
+import { ARCHETYPES } from '../archetypes/archetypes';
+import { everyItem } from '../archetypes/fortyItems.fixture';
+import { factoryStops, profileOn, type StopByItem } from '../esc/profile';
+import { defaultRig } from '../rig/defaults';
+import type { Rig, WheeledVehicle } from '../rig/rig';
+import { seededNumbers } from '../units/seeded.fixture';
+import { piecesOf } from './listPieces';
+import { clearOf, printList, readList } from './readList';
+
+const buggy = defaultRig('tenthBuggy');
+const rig: Rig = {
+  ...buggy,
+  name: 'Test',
+  vehicle: {
+    ...(buggy.vehicle as WheeledVehicle),
+    gearing: { spurTeeth: 56, pinionTeeth: 20, internalRatio: 3.2 },
+  },
+};
+const every = everyItem();
+const read = (typed: string) => readList(every, rig, typed);
+const first = every.items[0]!;
+const second = every.items[1]!;
+
+describe('the pieces of a list', () => {
+  it.each([
+    ['first four, second one, third six', ['first four', 'second one', 'third six']],
+    ['1=4 2=1 3=6', ['1=4', '2=1', '3=6']],
+    ['1=4,2=1', ['1=4', '2=1']],
+    ['drag 8, punch 4; cutoff 3,2', ['drag 8', 'punch 4', 'cutoff 3,2']],
+    ['drag 8 and punch 4.', ['drag 8', 'punch 4']],
+    ['Drag brake: 8 %\n\nBEC: 6.0 V\n', ['Drag brake: 8 %', 'BEC: 6.0 V']],
+  ])('%s', (typed, pieces) => expect(piecesOf(typed)).toEqual(pieces));
+});
+
+describe('a list that is read', () => {
+  it('as it is dictated: item by item, stop by stop', () => {
+    const lines = read('first two, second one');
+    expect(lines).toMatchObject([
+      { kind: 'move', item: { id: first.id }, stop: { number: 2 } },
+      { kind: 'move', item: { id: second.id }, stop: { number: 1 } },
+    ]);
+    expect(clearOf(lines).stops).toEqual({
+      [first.id]: first.stops[1]!.id,
+      [second.id]: second.stops[0]!.id,
+    });
+  });
+
+  it('where a number is a stop and a value as well, it asks; where it is only one, it says which', () => {
+    const drag = every.items.find(({ setting }) => setting === 'dragBrake')!;
+    const both = drag.stops.find(
+      ({ value }) =>
+        value.kind === 'number' &&
+        drag.stops.some(({ number, value: other }) => number === value.value && other !== value),
+    );
+    const stopOnly = drag.stops.find(
+      ({ number }) => !drag.stops.some(({ value }) => value.kind === 'number' && value.value === number),
+    )!;
+    expect(read(`drag brake ${stopOnly.number}`)[0]).toMatchObject({
+      kind: 'move',
+      stop: { id: stopOnly.id },
+      said: `Taken as stop ${stopOnly.number}: it has no value ${stopOnly.number}.`,
+    });
+    if (both?.value.kind !== 'number') return;
+    const [line] = read(`drag brake ${both.value.value}`);
+    expect(line).toMatchObject({ kind: 'ask' });
+    expect(read(`drag brake ${both.value.value} %`)[0]).toMatchObject({
+      kind: 'move',
+      stop: { id: both.id },
+    });
+  });
+
+  it('a value that is not there stands beside the nearest, and is not drafted', () => {
+    const lines = read('cutoff 3.22 V');
+    expect(lines[0]).toMatchObject({ kind: 'nearest' });
+    expect(clearOf(lines)).toEqual({ stops: {}, setup: {} });
+  });
+
+  it('a number alone is no value, an item that is not there is said, and so is a stop', () => {
+    const [alone, beyond, stop, spoken] = read('4\n99=1\n1=#99\n98 one');
+    expect(alone).toMatchObject({ kind: 'unclear' });
+    expect(beyond).toMatchObject({ kind: 'unclear' });
+    expect(stop).toMatchObject({ kind: 'unclear' });
+    expect(spoken).toMatchObject({ sentence: expect.stringContaining('no item 98') as string });
+  });
+
+  it('what stands twice is told, and what hands change is taken along', () => {
+    const lines = read('drag brake off, drag brake 100 %, pinion 21');
+    expect(lines.map(({ kind }) => kind)).toEqual(['move', 'unclear', 'setup']);
+    expect(clearOf(lines).setup).toEqual({ pinionTeeth: 21 });
+  });
+
+  it('what is no list at all loses nothing', () => {
+    const typed = 'as the fast man has it, but softer; flux 12';
+    expect(read(typed).map((line) => line.typed)).toEqual([
+      'as the fast man has it',
+      'but softer',
+      'flux 12',
+    ]);
+  });
+});
+
+describe.each(ARCHETYPES.map(({ profile }) => [profile.name, profile] as const))('%s', (_name, profile) => {
+  it('a list that was printed is read as it was, by a seed', () => {
+    const random = seededNumbers(20_261_128);
+    for (let n = 0; n < 30; n += 1) {
+      const stops: StopByItem = Object.fromEntries(
+        profile.items.map((item) => [item.id, item.stops[Math.floor(random() * item.stops.length)]!.id]),
+      );
+      const { items } = profileOn(profile, { ...factoryStops(profile), ...stops });
+      const wanted = Object.fromEntries(items.map(({ id }) => [id, stops[id]]));
+      const lines = readList({ ...profile, items }, rig, printList(items, stops));
+      expect(clearOf(lines).stops).toEqual(wanted);
+    }
+  });
+
+  it('never throws, and takes no stop that the ESC does not have', () => {
+    const random = seededNumbers(7);
+    const words = [
+      'first',
+      '1=4',
+      'drag',
+      '8 %',
+      '=',
+      ':',
+      'off',
+      'and',
+      '9',
+      ',',
+      ';',
+      '#',
+      'punch',
+      '-3',
+      'ten',
+    ];
+    for (let n = 0; n < 300; n += 1) {
+      const typed = Array.from(
+        { length: 1 + Math.floor(random() * 8) },
+        () => words[Math.floor(random() * words.length)],
+      );
+      for (const line of readList(profile, rig, typed.join(' ')))
+        if (line.kind === 'move') expect(line.item.stops).toContain(line.stop);
+    }
+  });
+});
