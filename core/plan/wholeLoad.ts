@@ -34,10 +34,13 @@ export function arrangeLoad(
   { profile, rig, handChanges, held, changes }: LoadToArrange,
   hazardsOf: (rig: Rig, stops: StopByItem) => readonly string[],
 ): WholeLoad {
-  const target = storedAfter(profile, held, changes);
-  const allowed = new Set([...hazardsOf(rig, held), ...hazardsOf(withChanges(rig, handChanges), target)]);
   const ofModel = handChanges.filter(({ key }) => HAND_VALUES[key].onModel);
   const ofRadio = handChanges.filter(({ key }) => !HAND_VALUES[key].onModel);
+  // Between before and after there is nothing: what is dangerous need not be driven for it.
+  if (changes.length + handChanges.length < 2)
+    return { changes: [...changes], before: ofModel, after: ofRadio, worseOnTheWay: undefined };
+  const target = storedAfter(profile, held, changes);
+  const allowed = new Set([...hazardsOf(rig, held), ...hazardsOf(withChanges(rig, handChanges), target)]);
 
   const arranged = (before: readonly HandChange[], after: readonly HandChange[]): WholeLoad => {
     const meanwhile = withChanges(rig, before);
