@@ -49,7 +49,8 @@ for (const { width, height, rails } of [
     // With something to load and a caution: both want their room.
     await page.getByRole('slider', { name: 'Cutoff', exact: true }).press('Home');
     await page.evaluate(() => window.scrollTo(0, 0));
-    const load = page.getByRole('link', { name: /^Load/ }).last();
+    // The bar's own, not the station's.
+    const load = page.getByRole('link', { name: /^Load( \d|:)/ });
     await expect(load).toBeVisible();
     const band = await room(page, strip(page), load);
     expect(await wholeIn(band, page.getByRole('slider'))).toBeGreaterThanOrEqual(rails);
