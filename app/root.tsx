@@ -61,8 +61,8 @@ export function Layout({ children }: { children: ReactNode }) {
           content="Calibrate, tune and load speed controllers of radio-controlled models."
         />
         <Meta />
-        {/* Before any script, for the same reason. */}
-        <link rel="stylesheet" href={styles} />
+        {/* With a precedence it is written before the scripts; without, React writes it behind them. */}
+        <link rel="stylesheet" href={styles} precedence="app" />
         <Links />
       </head>
       <body>

@@ -138,3 +138,25 @@ test('the health route asks the database', async ({ request }) => {
   const health = await request.get(`${ADDRESS}/healthz`);
   expect(await health.json()).toEqual({ ok: true });
 });
+
+test('a page is read before its scripts come: style sheet and fonts first, every script of low priority', async ({
+  page,
+}) => {
+  const rigId = await openNewRig(page, LONG_NAME, 'tune');
+  const html = await (await page.request.get(`/rigs/${rigId}/tune`)).text();
+  const scripts = html.match(/<link rel="modulepreload"[^>]*>/g) ?? [];
+  expect(scripts.length).toBeGreaterThan(3);
+  expect(scripts.filter((script) => !script.includes('fetchPriority="low"'))).toEqual([]);
+  expect(html.indexOf('rel="stylesheet"')).toBeLessThan(html.indexOf(scripts[0]!));
+  expect(html.indexOf('as="font"')).toBeLessThan(html.indexOf(scripts[0]!));
+  expect(html).toMatch(/<\/html>$/);
+});
+
+test('profiles are found by all words that are typed', async ({ page }) => {
+  const named = page.getByRole('main').getByRole('listitem');
+  await page.goto('/profiles?q=tamsel+one+key');
+  await expect(named.filter({ hasText: 'Tamsel R60' }).first()).toBeVisible();
+  await expect(named.filter({ hasText: 'Brackel T40' })).toHaveCount(0);
+  await page.goto('/profiles?q=tamsel+card');
+  await expect(named).toHaveCount(0);
+});

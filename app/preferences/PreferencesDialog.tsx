@@ -1,8 +1,8 @@
-import { Keyboard, X } from 'lucide-react';
-import { Dialog } from 'radix-ui';
+import { Keyboard } from 'lucide-react';
 import { useState, type KeyboardEvent } from 'react';
 import { Button } from '../ui/Button';
 import { TickBox } from '../ui/TickBox';
+import { TitledDialog } from '../ui/TitledDialog';
 import { COMMANDS, FIXED_KEYS, type CommandId } from './commands';
 import { chooseLook, lookNow } from './look';
 import { keyOf, type Look, type Preferences } from './preferences';
@@ -16,29 +16,23 @@ export function PreferencesDialog() {
   const [open, setOpen] = useState(false);
   useCommands({ keys: () => setOpen(true) });
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger className="flex size-11 items-center justify-center rounded-sm hover:bg-sheet print:hidden">
-        <Keyboard className="size-5" aria-hidden="true" />
-        <span className="sr-only">Keys, look and sound</span>
-      </Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/40" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed top-[4vh] left-1/2 z-50 max-h-[92vh] w-[min(44rem,94vw)] -translate-x-1/2 overflow-y-auto rounded-sm border border-ink bg-sheet p-6"
+    <TitledDialog
+      title="Keys, look and sound"
+      isOpen={open}
+      onOpenChange={setOpen}
+      trigger={
+        <button
+          type="button"
+          className="flex size-11 items-center justify-center rounded-sm hover:bg-sheet print:hidden"
         >
-          <div className="flex items-start justify-between">
-            <Dialog.Title className="text-2xl">Keys, look and sound</Dialog.Title>
-            <Dialog.Close className="flex size-11 items-center justify-center rounded-sm hover:bg-film">
-              <X className="size-5" aria-hidden="true" />
-              <span className="sr-only">Close</span>
-            </Dialog.Close>
-          </div>
-          <LookAndSound />
-          <KeyList />
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+          <Keyboard className="size-5" aria-hidden="true" />
+          <span className="sr-only">Keys, look and sound</span>
+        </button>
+      }
+    >
+      <LookAndSound />
+      <KeyList />
+    </TitledDialog>
   );
 }
 

@@ -13,7 +13,7 @@ import { rangeOf } from '../radio/pulse';
 import { defaultRig } from '../rig/defaults';
 import { CLASSES, type VehicleClass } from '../rig/vehicleClass';
 import { adviceOn } from './advise';
-import { essentials } from './essentials';
+import { essentials, whyItMayStay } from './essentials';
 import { usualGoals } from './goals';
 import { inactiveReason } from './inactive';
 import { verdictsOn } from './verdicts/verdictsOn';
@@ -30,7 +30,11 @@ function essentialsOn(
   const inactive = Object.fromEntries(
     profile.items.map((item) => [item.id, inactiveReason(rig, profile, stops, item)]),
   );
-  return { profile, ...essentials({ vehicleClass, items: profile.items, inactive, verdicts, advice }) };
+  const first = essentials({ vehicleClass, items: profile.items, inactive, verdicts, advice });
+  const rest = profile.items
+    .filter((item) => !first.includes(item))
+    .map((item) => ({ item, why: whyItMayStay(item, inactive[item.id], advice[item.id], stops[item.id]!) }));
+  return { advice, stops, first, rest };
 }
 
 const settings = (items: readonly { setting: string }[]) => items.map(({ setting }) => setting);
@@ -39,12 +43,16 @@ describe('what to set first', () => {
   it.each(Object.keys(CLASSES) as VehicleClass[])(
     '%s: three to five, and a reason for each other',
     (name) => {
-      const { profile, first, rest } = essentialsOn(name);
+      const { first, rest, advice, stops } = essentialsOn(name);
       expect(first.length).toBeGreaterThanOrEqual(3);
       expect(first.length).toBeLessThanOrEqual(5);
-      expect(first.length + rest.length).toBe(profile.items.length);
-      expect(rest.filter(({ item }) => first.includes(item))).toEqual([]);
-      for (const { why } of rest) expect(why).toMatch(/\.$/);
+      for (const { item, why } of rest) {
+        expect(why).toMatch(/\.$/);
+        // Advice and “leave it” do not contradict.
+        const its = advice[item.id];
+        const isLeft = !/^“Take all advice” sets it to|^No effect/.test(why);
+        if (its && !its.stopIds.includes(stops[item.id]!)) expect(isLeft).toBe(false);
+      }
     },
   );
 

@@ -1,8 +1,8 @@
 /** The few settings that matter on a model, for somebody who sets an ESC for the first time. Source: common practice. */
-import type { ProfileItem } from '../esc/profile';
+import { stopById, type ProfileItem } from '../esc/profile';
 import type { VehicleClass } from '../rig/vehicleClass';
 import type { SettingId } from '../settings/vocabulary';
-import type { AdviceByItem } from './advise';
+import type { Advice, AdviceByItem } from './advise';
 import { whyLeaveAlone } from './leaveAlone';
 import type { Verdict } from './verdicts/verdict';
 
@@ -65,13 +65,6 @@ const FIRST: Readonly<Record<VehicleClass, readonly SettingId[]>> = {
   workingBoat: ['cutoff', 'runningMode', 'becVolts', 'startAcceleration', 'launchLimit', 'response'],
 };
 
-export interface Essentials {
-  /** Three to five items to set, in the order in which they matter; fewer where the ESC has no more. */
-  first: ProfileItem[];
-  /** All others, in the ESC's order, each with why it may stay as it is. */
-  rest: { item: ProfileItem; why: string }[];
-}
-
 interface Facts {
   vehicleClass: VehicleClass;
   items: readonly ProfileItem[];
@@ -82,28 +75,37 @@ interface Facts {
 }
 
 /**
- * What to set first: whatever clears a hazard or a caution, then what is set first on this class, then what is advised.
+ * What to set first, three to five items in the order in which they matter, fewer where the ESC has no more: whatever clears
+ * a hazard or a caution, then what is set first on this class, then what is advised.
  * @param facts the items that exist now, what does nothing, what is wrong and what is advised
  */
-export function essentials({ vehicleClass, items, inactive, verdicts, advice }: Facts): Essentials {
+export function essentials({ vehicleClass, items, inactive, verdicts, advice }: Facts): ProfileItem[] {
   const works = items.filter(({ id }) => !inactive[id]);
   const clearing = verdicts
     .filter(({ grade }) => grade !== 'note')
-    .flatMap(({ remedies }) => remedies.flatMap((remedy) => (remedy.kind === 'move' ? [remedy.itemId] : [])));
-  const ofClass = FIRST[vehicleClass].flatMap((setting) =>
-    works.filter((item) => item.setting === setting).map(({ id }) => id),
-  );
-  const advised = works.filter(({ id }) => advice[id]).map(({ id }) => id);
+    .flatMap(({ remedies }) => remedies)
+    .flatMap((remedy) => works.filter(({ id }) => remedy.kind === 'move' && id === remedy.itemId));
+  const ofClass = FIRST[vehicleClass].flatMap((setting) => works.filter((item) => item.setting === setting));
   const urgent = [...new Set([...clearing, ...ofClass])];
+  const advised = works.filter(({ id }) => advice[id]);
   const wanted = urgent.length >= LEAST ? urgent : [...new Set([...urgent, ...advised])].slice(0, LEAST);
-  const first = wanted
-    .slice(0, MOST)
-    .map((wantedId) => works.find(({ id }) => id === wantedId))
-    .filter((item) => item !== undefined);
-  return {
-    first,
-    rest: items
-      .filter((item) => !first.includes(item))
-      .map((item) => ({ item, why: inactive[item.id] ?? whyLeaveAlone(item.setting) })),
-  };
+  return wanted.slice(0, MOST);
+}
+
+/**
+ * Why an item that does not come first may stay as it is, in one sentence. What advice would change says so: advice and
+ * “leave it” must not contradict.
+ * @param inactive why it does nothing now, if so
+ * @param stopId what is drafted
+ */
+export function whyItMayStay(
+  item: ProfileItem,
+  inactive: string | undefined,
+  advice: Advice | undefined,
+  stopId: string,
+): string {
+  if (inactive) return inactive;
+  if (advice && !advice.stopIds.includes(stopId))
+    return `“Take all advice” sets it to ${stopById(item, advice.stopId).label}.`;
+  return whyLeaveAlone(item.setting);
 }

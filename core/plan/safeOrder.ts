@@ -24,17 +24,16 @@ export function inSafeOrder(
   held: StopByItem,
   changes: readonly Change[],
   hazardsOf: (stops: StopByItem) => readonly string[],
-  allowed?: ReadonlySet<string>,
+  allowed: ReadonlySet<string> = new Set([
+    ...hazardsOf(held),
+    ...hazardsOf(storedAfter(profile, held, changes)),
+  ]),
 ): SafeOrder {
-  // Between before and after there is nothing: what is dangerous need not be driven for it.
-  if (changes.length < 2) return { changes: [...changes], worseOnTheWay: undefined };
-  const atEitherEnd =
-    allowed ?? new Set([...hazardsOf(held), ...hazardsOf(storedAfter(profile, held, changes))]);
   let looks = 0;
   let firstWorse: string | undefined;
   const worse = (stops: StopByItem): string | undefined => {
     looks += 1;
-    const found = hazardsOf(stops).find((hazard) => !atEitherEnd.has(hazard));
+    const found = hazardsOf(stops).find((hazard) => !allowed.has(hazard));
     firstWorse ??= found;
     return found;
   };

@@ -11,23 +11,46 @@ const ORDINALS = [
 ];
 const PAIR = /^(?:item\s*)?\d+\s*[=:]\s*[#\w.,%]+/i;
 
+/** Separators that belong to a printed label, while the list is split; no keyboard types these. */
+const KEPT: readonly (readonly [separator: string, kept: string])[] = [
+  [',', '\uE000'],
+  [';', '\uE001'],
+  [' and ', '\uE002'],
+];
+
 /**
  * The pieces of a list: a line each, or between semicolons, commas and "and". A comma inside a number is none between pieces.
+ * @param labels what is printed on the ESC: a label with a comma in it stays whole
  * @example piecesOf('first four, second one') // ['first four', 'second one']
  * @example piecesOf('1=4 2=1') // ['1=4', '2=1']
  */
-export const piecesOf = (typed: string): string[] =>
-  typed
+export const piecesOf = (typed: string, labels: readonly string[] = []): string[] =>
+  keeping(typed, labels)
     .split(/[\n;]|,(?!\d)|,(?=\s*\d+\s*[=:])/)
     .flatMap((piece) => piece.split(/\s+and\s+(?=\S+\s+\S)/i))
     .flatMap(pairsIn)
     .map((piece) =>
-      piece
+      freed(piece)
         .trim()
         .replace(/^and\s+/i, '')
         .replace(/[.!]+$/, ''),
     )
     .filter((piece) => piece !== '');
+
+function keeping(typed: string, labels: readonly string[]): string {
+  const longestFirst = labels
+    .filter((label) => KEPT.some(([separator]) => label.includes(separator)))
+    .toSorted((a, b) => b.length - a.length);
+  return longestFirst.reduce((text, label) => {
+    const printed = new RegExp(label.replaceAll(/[.*+?^${}()|[\]\\]/g, String.raw`\$&`), 'gi');
+    return text.replaceAll(printed, (found) =>
+      KEPT.reduce((whole, [separator, kept]) => whole.replaceAll(separator, kept), found),
+    );
+  }, typed);
+}
+
+const freed = (piece: string): string =>
+  KEPT.reduce((text, [separator, kept]) => text.replaceAll(kept, separator), piece);
 
 /** Several pairs of numbers in a row, each on its own. */
 function pairsIn(piece: string): string[] {

@@ -71,8 +71,9 @@ describe('a list that is read', () => {
   });
 
   it('a value that is not there stands beside the nearest, and is not drafted', () => {
-    const lines = read('cutoff 3.22 V');
-    expect(lines[0]).toMatchObject({ kind: 'nearest' });
+    const three = { ...rig, pack: { ...rig.pack, cells: 3 } };
+    const lines = readList(every, three, 'cutoff 3.22 V');
+    expect(lines).toMatchObject([{ kind: 'nearest', stops: [{ label: '10.2 V pack' }] }]);
     expect(clearOf(lines)).toEqual({ stops: {}, setup: {} });
   });
 
@@ -88,6 +89,40 @@ describe('a list that is read', () => {
     const lines = read('drag brake off, drag brake 100 %, pinion 21');
     expect(lines.map(({ kind }) => kind)).toEqual(['move', 'unclear', 'setup']);
     expect(clearOf(lines).setup).toEqual({ pinionTeeth: 21 });
+  });
+
+  it('a unit that is not the setting’s own is not bent into it', () => {
+    const lines = read('brake frequency 8 %, drag brake 20 V, drag brake ramp 200 ms');
+    expect(lines.map(({ kind }) => kind)).toEqual(['unclear', 'unclear', 'unclear']);
+  });
+
+  it('a total of the pack typed where volts a cell are meant gets no stop offered', () => {
+    const lines = read('cutoff 12 V');
+    expect(lines).toMatchObject([{ kind: 'unclear' }]);
+  });
+
+  it('a name that begins with an ordinal is a name, and a label with a comma stays whole', () => {
+    const item = { ...first, label: 'First bite' };
+    const comma = { ...second, label: 'Mode', stops: second.stops.map((stop) => ({ ...stop })) };
+    comma.stops[0] = { ...comma.stops[0]!, label: 'Brake' };
+    comma.stops[1] = { ...comma.stops[1]!, label: 'Brake, then back' };
+    const profile = { ...every, items: [item, comma, ...every.items.slice(2)] };
+    expect(readList(profile, rig, 'first bite #2; Mode: Brake, then back, pinion 21')).toMatchObject([
+      { kind: 'move', item: { id: first.id }, stop: { number: 2 } },
+      { kind: 'move', item: { id: second.id }, stop: { label: 'Brake, then back' } },
+      { kind: 'setup' },
+    ]);
+  });
+
+  it('a command is told: an ESC cannot hold it', () => {
+    const reset = { ...first, commandStopIds: [first.stops[1]!.id] };
+    const profile = { ...every, items: [reset, ...every.items.slice(1)] };
+    expect(readList(profile, rig, '1=#2')).toMatchObject([{ kind: 'unclear' }]);
+  });
+
+  it('another text than a list is told to be too long, and not read', () => {
+    expect(read('drag brake off, '.repeat(400))).toMatchObject([{ kind: 'unclear' }]);
+    expect(read('drag brake off').length).toBe(1);
   });
 
   it('what is no list at all loses nothing', () => {
@@ -112,6 +147,16 @@ describe.each(ARCHETYPES.map(({ profile }) => [profile.name, profile] as const))
       const lines = readList({ ...profile, items }, rig, printList(items, stops));
       expect(clearOf(lines).stops).toEqual(wanted);
     }
+  });
+
+  it('a printed name and a printed value are that value, or are asked; never another', () => {
+    for (const item of profile.items)
+      for (const stop of item.stops) {
+        const lines = readList(profile, rig, `${item.label}: ${stop.label}`);
+        const taken = lines.flatMap((line) => (line.kind === 'move' ? [line] : []));
+        for (const line of taken)
+          expect([line.item.label, line.stop.label]).toEqual([item.label, stop.label]);
+      }
   });
 
   it('never throws, and takes no stop that the ESC does not have', () => {

@@ -4,11 +4,13 @@
  */
 import { nameOf, type EscProfile, type ProfileItem, type Stop, type StopByItem } from '../esc/profile';
 import { snapToStop } from '../esc/snap';
+import { inOrder } from '../esc/stopOrder';
 import type { Rig } from '../rig/rig';
 import type { HandValueKey } from '../rig/handValues';
 import { comparableNumber } from '../settings/value';
+import { VOCABULARY } from '../settings/vocabulary';
 import { readNumber } from '../units/readNumber';
-import { plainWords } from '../units/text';
+import { plainWords, shortened } from '../units/text';
 import { findItems, isNamedSo } from './findItem';
 import { readQuickHandValue } from './quickHandValues';
 import { numbersInWords, piecesOf } from './listPieces';
@@ -29,8 +31,11 @@ export type ListLine =
  * @returns a line for each piece of what was typed, in its order
  */
 export function readList(profile: EscProfile, rig: Rig, typed: string): ListLine[] {
+  if (typed.length > MOST_TYPED)
+    return [unclear(shortened(typed), `This is too long for a list: ${MOST_TYPED} letters fit.`)];
   const seen = new Map<string, string>();
-  return piecesOf(typed).map((piece) => {
+  const labels = profile.items.flatMap(({ label, stops }) => [label, ...stops.map((stop) => stop.label)]);
+  return piecesOf(typed, labels).map((piece) => {
     const line = readPiece(profile, rig, piece);
     const id = line.kind === 'setup' ? line.key : line.kind === 'unclear' ? undefined : line.item.id;
     if (id === undefined) return line;
@@ -42,6 +47,9 @@ export function readList(profile: EscProfile, rig: Rig, typed: string): ListLine
     return unclear(piece, `The list has this already: “${before}”. Keep one of the two.`);
   });
 }
+
+/** No ESC has so much to say; more than that is another text, and would be read at every key. */
+const MOST_TYPED = 5000;
 
 /** What of a list is clear, ready to be drafted. */
 export function clearOf(lines: readonly ListLine[]): {
@@ -77,15 +85,15 @@ function readPiece(profile: EscProfile, rig: Rig, typed: string): ListLine {
     if (typeof named === 'string') return unclear(typed, named);
     return valueOf(named, value, cells, typed);
   }
-  const words = numbersInWords(typed).split(/\s+/);
-  if (words.length === 1 && readNumber(words[0]!) !== undefined)
+  const words = typed.split(/\s+/);
+  if (words.length === 1 && readNumber(numbersInWords(words[0]!)) !== undefined)
     return unclear(typed, 'A number alone can be an item or a value. Type a name before it, or item = stop.');
   // The longest name that leaves something for a value.
   for (let length = words.length - 1; length > 0; length -= 1) {
     const named = itemNamed(profile, words.slice(0, length).join(' '));
     if (typeof named !== 'string') return valueOf(named, words.slice(length).join(' '), cells, typed);
   }
-  const numbered = words.length > 1 && /^\d+$/.test(words[0]!) ? itemNamed(profile, words[0]!) : undefined;
+  const numbered = /^\d+$/.test(numbersInWords(words[0]!)) ? itemNamed(profile, words[0]!) : undefined;
   if (typeof numbered === 'string') return unclear(typed, numbered);
   const byHand = readQuickHandValue(rig, typed);
   if (byHand?.kind === 'setup') return { typed, ...byHand };
@@ -117,13 +125,13 @@ function itemNamed(profile: EscProfile, name: string): ProfileItem | string {
 /** Whichever stops a value can mean: one is taken, two are asked, of none the nearest is shown. */
 function valueOf(item: ProfileItem, typedValue: string, cells: number, typed: string): ListLine {
   const value = numbersInWords(typedValue).trim();
-  const stopNumber = /^(#|stop\s*)?(\d+)$/i.exec(value);
-  const byNumber = stopNumber ? item.stops.find(({ number }) => number === Number(stopNumber[2])) : undefined;
-  if (stopNumber?.[1]) {
-    if (byNumber) return { kind: 'move', typed, item, stop: byNumber, said: '' };
-    return unclear(typed, `${nameOf(item)} has no stop ${stopNumber[2]}: it has ${item.stops.length}.`);
-  }
-  const byValue = stopOfValue(item, value, cells);
+  const [, saysStop, digits] = /^(#|stop\s*)?(\d+)$/i.exec(value) ?? [];
+  const byNumber = item.stops.find(({ number }) => number === Number(digits));
+  const byValue = saysStop === '#' ? undefined : stopOfValue(item, typedValue, cells);
+  const command = [byNumber, byValue].find((stop) => stop && item.commandStopIds.includes(stop.id));
+  if (command)
+    return unclear(typed, `${command.label} is a command: the ESC does it once and cannot hold it.`);
+  const move = (stop: Stop, said = ''): ListLine => ({ kind: 'move', typed, item, stop, said });
   if (byNumber && byValue && byNumber !== byValue)
     return {
       kind: 'ask',
@@ -132,20 +140,15 @@ function valueOf(item: ProfileItem, typedValue: string, cells: number, typed: st
       stops: [byNumber, byValue],
       sentence: `${nameOf(item)}: stop ${byNumber.number} is ${byNumber.label}, and ${value} is stop ${byValue.number}. Which one?`,
     };
-  if (byValue) return { kind: 'move', typed, item, stop: byValue, said: '' };
+  if (byValue) return move(byValue);
   if (byNumber)
-    return {
-      kind: 'move',
-      typed,
-      item,
-      stop: byNumber,
-      said: `Taken as stop ${byNumber.number}: it has no value ${value}.`,
-    };
+    return move(byNumber, saysStop ? '' : `Taken as stop ${byNumber.number}: it has no value ${value}.`);
+  if (saysStop) return unclear(typed, `${nameOf(item)} has no stop ${digits}: it has ${item.stops.length}.`);
   return notThere(item, value, cells, typed);
 }
 
-function stopOfValue(item: ProfileItem, value: string, cells: number): Stop | undefined {
-  const words = plainWords(value);
+function stopOfValue(item: ProfileItem, typedValue: string, cells: number): Stop | undefined {
+  const words = plainWords(typedValue);
   const named = item.stops.find(
     (stop) =>
       plainWords(stop.label) === words ||
@@ -153,24 +156,47 @@ function stopOfValue(item: ProfileItem, value: string, cells: number): Stop | un
       (stop.value.kind === 'choice' && plainWords(stop.value.choice) === words),
   );
   if (named) return named;
-  const number = numberIn(value);
+  const number = numberIn(item, numbersInWords(typedValue));
   return number === undefined
     ? undefined
-    : item.stops.find((stop) => {
-        const its = stop.value.kind === 'off' ? undefined : comparableNumber(stop.value, cells);
-        return its !== undefined && Math.abs(its - number) < SAME;
-      });
+    : sized(item, cells).find((one) => Math.abs(one.size - number) < SAME)?.stop;
 }
 
 const SAME = 1e-6;
 
-/** A number with whatever unit stands behind it. */
-const numberIn = (value: string): number | undefined =>
-  readNumber(/^[-+−]?\d+(?:[.,]\d+)?(?=\s*(?:%|°|v|khz|hz|rpm|s|ms|µs|a|ns)?$)/i.exec(value)?.[0] ?? '');
+/** The stops that an ESC can hold and that have a size, lowest first. */
+const sized = (item: ProfileItem, cells: number): { stop: Stop; size: number }[] =>
+  inOrder(item, cells).flatMap((stop) => {
+    const size = stop.value.kind === 'off' ? undefined : comparableNumber(stop.value, cells);
+    return size === undefined ? [] : [{ stop, size }];
+  });
 
+/** How drivers write a unit, where that is shorter than ours. */
+const SHORTER: Readonly<Record<string, readonly string[]>> = {
+  'V/cell': ['v'],
+  'µs each side': ['µs'],
+  '° per 0.1 s': ['°'],
+  '°C': ['°', 'c'],
+};
+
+/** A number in the item's own unit, or without any; undefined where it is in another. */
+function numberIn({ setting }: ProfileItem, value: string): number | undefined {
+  const [, digits = '', typedUnit = ''] = /^([-+−]?\d+(?:[.,]\d+)?)\s*(\D*)$/.exec(value.trim()) ?? [];
+  const { unit } = VOCABULARY[setting];
+  const own = [unit.toLowerCase(), ...(SHORTER[unit] ?? [])];
+  const written = typedUnit.trim().toLowerCase();
+  return written === '' || own.includes(written) ? readNumber(digits) : undefined;
+}
+
+/** The nearest is offered only between the lowest and the highest that make sense: beyond them something else was meant. */
 function notThere(item: ProfileItem, value: string, cells: number, typed: string): ListLine {
-  const number = numberIn(value);
-  const nearest = number === undefined ? undefined : snapToStop(item, number, cells);
+  const number = numberIn(item, value);
+  const [least, most] = VOCABULARY[item.setting].bounds;
+  const sizes = sized(item, cells)
+    .map(({ size }) => size)
+    .filter((size) => size >= least && size <= most);
+  const isWithin = number !== undefined && number > sizes[0]! && number < sizes.at(-1)!;
+  const nearest = isWithin ? snapToStop(item, number, cells) : undefined;
   if (!nearest)
     return unclear(
       typed,

@@ -152,7 +152,7 @@ function OneEsc({ actionData, onEsc }: Route.ComponentProps & { onEsc: (escNumbe
         <DataTable
           label="What the ESC holds, item by item"
           heads={['item', 'holds', 'known by', 'since', 'I say']}
-          className="max-w-none"
+          className="min-w-160"
         >
           {profile.items.map(({ id }) => (
             <ItemRow key={id} itemId={id} />

@@ -156,7 +156,7 @@ export function BeforeLoad({ onBegin, onEsc }: Props) {
                 >
                   Print the plan
                 </Link>
-                {isByHand(medium) && 'or a pit card'}.
+                {isByHand(medium) && ' or a pit card'}.
               </p>
             )}
           </div>

@@ -53,7 +53,8 @@ const LONGEST_NOTE = 2000;
 async function keepLoaded(bench: Bench, form: FormData): Promise<LoadAnswer> {
   const worked = benchAtEsc(bench, form.get('esc'));
   const left = leftToLoad(bench, worked);
-  if (left > 0) return { sentence: `${left} values are not on the ESC yet.` };
+  if (left > 0)
+    return { sentence: `${left === 1 ? 'One value is' : `${left} values are`} not on the ESC yet.` };
   const [undone] = handChangesOf(bench.rig, bench.draft.setup);
   if (undone) return { sentence: `${handChangeTitle(undone)}: not done yet.` };
   const [loadId, medium] = [form.get('load'), form.get('medium')];

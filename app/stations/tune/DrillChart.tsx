@@ -92,7 +92,7 @@ interface AxesProps extends Corners {
 const Axes = memo(function Axes({ left, right, bottom, top, markAt, markLabel, height }: AxesProps) {
   return (
     <ResponsiveContainer width="100%" height={height}>
-      <ComposedChart margin={{ top: 8, right: 12, bottom: 0, left: -14 }} accessibilityLayer={false}>
+      <ComposedChart margin={{ top: 8, right: 12, bottom: 0, left: -4 }} accessibilityLayer={false}>
         <CartesianGrid vertical={false} stroke="var(--rule)" />
         <XAxis
           dataKey="x"

@@ -1,25 +1,24 @@
-import { essentials } from '#core/advice/essentials';
+import { essentials, whyItMayStay } from '#core/advice/essentials';
 import { inactiveReason } from '#core/advice/inactive';
 import { nameOf, stopById, type ProfileItem } from '#core/esc/profile';
 import { useState } from 'react';
-import { useBench, useNewestDraft } from '../bench/BenchContext';
+import { useBench } from '../bench/BenchContext';
 import { ItemRail, useOpenRail } from './RailList';
 
 /** For a beginner: the few settings that matter on this model, and all others folded, each with why it may stay. */
 export function EssentialRails() {
-  const { draftedRig: rig, profile, drafted, verdicts, advice } = useBench();
-  // Chosen once: what is worked must not move away as soon as it is right.
-  const [{ first, rest }] = useState(() =>
-    essentials({
-      vehicleClass: rig.vehicleClass,
-      items: profile.items,
-      inactive: Object.fromEntries(
-        profile.items.map((item) => [item.id, inactiveReason(rig, profile, drafted, item)]),
-      ),
-      verdicts,
-      advice,
-    }),
+  const { draftedRig: rig, profile, drafted, sure, verdicts, advice } = useBench();
+  const inactive = Object.fromEntries(
+    profile.items.map((item) => [item.id, inactiveReason(rig, profile, drafted, item)]),
   );
+  // Chosen once: what is worked must not move away as soon as it is right.
+  const [firstIds] = useState(() =>
+    essentials({ vehicleClass: rig.vehicleClass, items: profile.items, inactive, verdicts, advice }).map(
+      ({ id }) => id,
+    ),
+  );
+  const first = firstIds.flatMap((id) => profile.items.filter((item) => item.id === id));
+  const rest = profile.items.filter((item) => !first.includes(item));
   const { isOpen, open } = useOpenRail();
   return (
     <>
@@ -38,8 +37,13 @@ export function EssentialRails() {
           Leave these alone ({rest.length})
         </summary>
         <ul>
-          {rest.map(({ item, why }) => (
-            <LeftAlone key={item.id} item={item} why={why} />
+          {rest.map((item) => (
+            <LeftAlone
+              key={item.id}
+              item={item}
+              value={sure[item.id] === undefined ? 'unknown' : stopById(item, sure[item.id]!).label}
+              why={whyItMayStay(item, inactive[item.id], advice[item.id], drafted[item.id]!)}
+            />
           ))}
         </ul>
       </details>
@@ -47,13 +51,11 @@ export function EssentialRails() {
   );
 }
 
-function LeftAlone({ item, why }: { item: ProfileItem; why: string }) {
-  const { believed } = useBench();
-  const stopId = useNewestDraft().stops[item.id] ?? believed[item.id]!;
+function LeftAlone({ item, value, why }: { item: ProfileItem; value: string; why: string }) {
   return (
     <li className="grid gap-x-4 border-t border-rule py-2 sm:grid-cols-[12rem_8rem_1fr]">
       <span className="font-bold">{nameOf(item)}</span>
-      <span>{stopById(item, stopId).label}</span>
+      <span>{value}</span>
       <span className="text-sm text-muted">{why}</span>
     </li>
   );

@@ -1,38 +1,28 @@
 import { nameOf } from '#core/esc/profile';
 import { clearOf, printList, readList, type ListLine } from '#core/quick/readList';
 import { HAND_VALUES } from '#core/rig/handValues';
-import { ClipboardList, X } from 'lucide-react';
-import { Dialog } from 'radix-ui';
+import { ClipboardList } from 'lucide-react';
 import { useId, useState } from 'react';
 import { Button } from '../../ui/Button';
+import { TitledDialog } from '../../ui/TitledDialog';
 import { useBench } from '../bench/BenchContext';
 
 /** A whole list at once: somebody else's set-up, or values read aloud. Nothing is drafted before it is seen here. */
 export function ListDialog() {
   const [isOpen, setOpen] = useState(false);
   return (
-    <Dialog.Root open={isOpen} onOpenChange={setOpen}>
-      <Dialog.Trigger asChild>
+    <TitledDialog
+      title="Paste a list"
+      isOpen={isOpen}
+      onOpenChange={setOpen}
+      trigger={
         <Button aria-label="Paste a list">
           <ClipboardList className="size-5" aria-hidden="true" />
         </Button>
-      </Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-20 bg-ink/40" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed top-[4dvh] left-1/2 z-30 max-h-[92dvh] w-[min(44rem,94vw)] -translate-x-1/2 overflow-y-auto rounded-sm border border-ink bg-sheet p-6"
-        >
-          <div className="flex items-start justify-between gap-3">
-            <Dialog.Title className="text-2xl">Paste a list</Dialog.Title>
-            <Dialog.Close aria-label="Close" className="flex size-11 items-center justify-center">
-              <X className="size-5" aria-hidden="true" />
-            </Dialog.Close>
-          </div>
-          <ListForm onDone={() => setOpen(false)} />
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+      }
+    >
+      <ListForm onDone={() => setOpen(false)} />
+    </TitledDialog>
   );
 }
 

@@ -86,7 +86,7 @@ export const Rail = memo(function Rail(props: RailProps) {
             {untouchedUnknown ? 'unknown' : draft.label}
           </p>
           <p
-            className={`text-sm leading-tight ${!differs && draft.basis === 'assumed' ? 'text-caution' : 'text-muted'}`}
+            className={`text-sm leading-tight ${besides !== '' && besides === spelledOut && draft.basis === 'assumed' ? 'text-caution' : 'text-muted'}`}
           >
             {besides}
           </p>

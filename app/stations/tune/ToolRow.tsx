@@ -46,7 +46,9 @@ export function ToolRow() {
         </Button>
       </span>
       <QuickLine onNamed={goToRail} />
-      <ListDialog />
+      <span className={folds}>
+        <ListDialog />
+      </span>
       <Button
         className="md:hidden"
         aria-expanded={isOpen}
