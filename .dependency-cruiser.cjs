@@ -11,7 +11,7 @@ const FLOORS = [
   ['plan', 'firmware'],
   ['calibration'],
   ['advice'],
-  ['triage'],
+  ['triage', 'setUps'],
 ];
 const roomsOn = (floors) => `^core/(${floors.flat().join('|')})/`;
 const forbid = (name, from, to) => ({ name, severity: 'error', from: { path: from }, to });

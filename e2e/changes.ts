@@ -15,7 +15,7 @@ export async function fiveChangesOn(
 ): Promise<{ rigId: string; targets: Record<string, string> }> {
   const targets = fiveChanges(profile);
   const rigId = await rigHolding(page, { profile, serves }, factoryStops(profile));
-  await post(page, `/rigs/${rigId}/draft`, { baseRevision: 0, stops: targets, setup: {} });
+  await post(page, `/rigs/${rigId}/draft`, { baseRevision: 0, stops: targets, byHand: {} });
   return { rigId, targets };
 }
 

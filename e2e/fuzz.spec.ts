@@ -89,7 +89,7 @@ const FIELDS = [
   'sheet',
   'baseRevision',
   'stops',
-  'setup',
+  'byHand',
   'do',
   'intents',
   'passCode',

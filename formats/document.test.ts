@@ -30,7 +30,7 @@ describe('reading a document', () => {
     ],
     [
       'a version from the future',
-      { ...profileFile(), version: 9 },
+      { ...profileFile(), version: VERSION + 1 },
       'version',
       'A newer Live Tune may be needed',
     ],

@@ -10,29 +10,34 @@ import type { Problem, Result } from '#core/units/problem';
 import { ValidationError, type ObjectSchema } from 'yup';
 import { escProfileSchema, escProfileUpgrades } from './escProfile';
 import { rigFileSchema, rigUpgrades, type RigFile } from './rig';
+import { setUpFileSchema, type SetUpFile } from './setUp';
 import { sheetSchema, sheetUpgrades } from './sheet';
 import type { Upgrade } from './upgrade';
 
 export type LiveTuneDocument =
   | ({ format: 'live-tune/esc-profile'; version: typeof VERSION } & EscProfile)
   | ({ format: 'live-tune/rig'; version: typeof VERSION } & RigFile)
-  | ({ format: 'live-tune/sheet'; version: typeof VERSION } & Sheet);
+  | ({ format: 'live-tune/sheet'; version: typeof VERSION } & Sheet)
+  | ({ format: 'live-tune/set-up'; version: typeof VERSION } & SetUpFile);
 
 export type Format = LiveTuneDocument['format'];
 
 /** The newest version of every format. */
-export const VERSION = 8 as const;
+export const VERSION = 9 as const;
 
 interface FormatRules {
   schema: ObjectSchema<object>;
-  /** From each older version to the next, version 1 first. */
+  /** The version with which the format began. */
+  since: number;
+  /** From each older version to the next, the first first. */
   upgrades: readonly Upgrade[];
 }
 
 export const FORMATS: Record<Format, FormatRules> = {
-  'live-tune/esc-profile': { schema: escProfileSchema, upgrades: escProfileUpgrades },
-  'live-tune/rig': { schema: rigFileSchema, upgrades: rigUpgrades },
-  'live-tune/sheet': { schema: sheetSchema, upgrades: sheetUpgrades },
+  'live-tune/esc-profile': { schema: escProfileSchema, since: 1, upgrades: escProfileUpgrades },
+  'live-tune/rig': { schema: rigFileSchema, since: 1, upgrades: rigUpgrades },
+  'live-tune/sheet': { schema: sheetSchema, since: 1, upgrades: sheetUpgrades },
+  'live-tune/set-up': { schema: setUpFileSchema, since: 9, upgrades: [] },
 };
 
 /** Documents of this size are far beyond any that Live Tune writes. */
@@ -69,14 +74,14 @@ export function readDocument(text: string): Result<LiveTuneDocument> {
       `The format is ${JSON.stringify(format)}. Known formats: ${Object.keys(FORMATS).join(', ')}.`,
     );
   }
-  const { schema, upgrades } = FORMATS[format as Format];
-  if (!Number.isInteger(version) || (version as number) < 1 || (version as number) > VERSION) {
+  const { schema, since, upgrades } = FORMATS[format as Format];
+  if (!Number.isInteger(version) || (version as number) < since || (version as number) > VERSION) {
     return problem(
       'version',
-      `This is version ${JSON.stringify(version)} of ${format}; this Live Tune reads versions 1 to ${VERSION}. A newer Live Tune may be needed.`,
+      `This is version ${JSON.stringify(version)} of ${format}; this Live Tune reads versions ${since} to ${VERSION}. A newer Live Tune may be needed.`,
     );
   }
-  const newest = upgradedFrom(body, upgrades.slice((version as number) - 1));
+  const newest = upgradedFrom(body, upgrades.slice((version as number) - since));
   if (!newest)
     return problem(
       'version',
@@ -107,7 +112,7 @@ function upgradedFrom(
 /** The ESC profile that a document is or brings along, with its place. */
 function profileIn(document: LiveTuneDocument): { path: string; profile: EscProfile }[] {
   if (document.format === 'live-tune/esc-profile') return [{ path: '', profile: document }];
-  if (document.format === 'live-tune/rig' && document.escProfile)
+  if ('escProfile' in document && document.escProfile)
     return [{ path: 'escProfile.', profile: document.escProfile }];
   return [];
 }

@@ -34,7 +34,7 @@ import { part, type Upgrade } from './upgrade';
 const curvePoint = listOf(between(0, 100, '%'), 2, 2) as unknown as yup.Schema<[number, number]>;
 
 /** A setting value: which fields it has depends on its kind. */
-const settingValue = variants<SettingValue, 'kind'>('kind', {
+export const settingValue = variants<SettingValue, 'kind'>('kind', {
   off: record({ kind: oneOf(['off'] as const) }),
   number: record({ kind: oneOf(['number'] as const), value: between(-1000, 100000, '') }),
   packVolts: record({ kind: oneOf(['packVolts'] as const), value: between(0, 200, 'V') }),
@@ -283,6 +283,7 @@ export const escProfileUpgrades: readonly Upgrade[] = [
   (body) => escProfileToVersion6(body),
   (body) => escProfileToVersion7(body),
   (body) => escProfileToVersion8(body),
+  (body) => body,
 ];
 
 /** Version 6: how a launch limit acts may be said; what was there before did not say. */

@@ -1,5 +1,6 @@
 /** Yup fields that several documents share. Messages are sentences; the path is added where they are reported. */
 import * as yup from 'yup';
+import { LONGEST_REASON } from '#core/sheet/intents';
 import { LONGEST_NAME, nameFault } from '#core/units/text';
 import type { Quantity } from '#core/units/provenance';
 
@@ -114,21 +115,25 @@ export const listOf = <T>(entry: yup.ISchema<T, yup.AnyObject>, least: number, m
     .max(most, `must have at most ${most}`);
 
 /** Item ids, each with the id of a stop. */
-export const stopByItem = (): yup.ISchema<Record<string, string>> => {
-  const schema = yup.lazy((stops: unknown) =>
-    record(
-      Object.fromEntries(Object.keys((stops as object | null) ?? {}).map((itemId) => [itemId, idField()])),
-    ),
+export const stopByItem = (): yup.ISchema<Record<string, string>> => mapOf(idField());
+
+/** Ids of items and keys of numbers, each with a text. */
+export const textByKey = (): yup.ISchema<Readonly<Record<string, string>>> =>
+  mapOf(textField().max(LONGEST_REASON, `is longer than ${LONGEST_REASON} characters`));
+
+function mapOf(entry: yup.StringSchema<string>): yup.ISchema<Record<string, string>> {
+  const schema = yup.lazy((map: unknown) =>
+    record(Object.fromEntries(Object.keys((map as object | null) ?? {}).map((key) => [key, entry]))),
   ) as unknown as yup.ISchema<Record<string, string>>;
-  MAPS.add(schema);
+  MAPS.set(schema, entry);
   return schema;
-};
+}
 
-/** The schemas of `stopByItem`, for whoever describes them. */
-const MAPS = new WeakSet<object>();
+/** The schemas of maps, each with that of its entries, for whoever describes them. */
+const MAPS = new WeakMap<object, yup.StringSchema<string>>();
 
-/** Whether a schema is a map from ids to ids. */
-export const isIdMap = (schema: object): boolean => MAPS.has(schema);
+/** What the entries of a map are; undefined for any other schema. */
+export const entriesOf = (schema: object): yup.StringSchema<string> | undefined => MAPS.get(schema);
 
 /** The alternatives of a `variants` schema, for whoever describes it. */
 const ALTERNATIVES = new WeakMap<object, readonly yup.ISchema<unknown>[]>();

@@ -27,7 +27,9 @@ const sheet = writeSheet(profile, holdingsOf(profile, assumeFactory(profile, '20
   medium: 'oneKey',
   simulated: null,
   changedItemIds: [],
-  setup: {},
+  byHand: {},
+  setUp: null,
+  reasons: {},
   note: '',
 });
 const EXPORTS = [

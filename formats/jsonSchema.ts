@@ -4,7 +4,7 @@
  */
 import * as yup from 'yup';
 import { FORMATS, VERSION, type Format } from './document';
-import { alternativesOf, idField, isIdMap } from './fields';
+import { alternativesOf, entriesOf } from './fields';
 
 export type JsonSchema = Readonly<Record<string, unknown>>;
 
@@ -22,7 +22,8 @@ export function jsonSchemaOf(format: Format): JsonSchema {
 }
 
 function schemaOf(schema: object): JsonSchema {
-  if (isIdMap(schema)) return { type: 'object', additionalProperties: stringSchema(idField()) };
+  const entries = entriesOf(schema);
+  if (entries) return { type: 'object', additionalProperties: stringSchema(entries) };
   const alternatives = alternativesOf(schema);
   if (alternatives) return { oneOf: alternatives.map((alternative) => schemaOf(alternative)) };
   const plain = plainSchema(schema as yup.Schema);
@@ -50,7 +51,9 @@ function objectSchema(schema: yup.ObjectSchema<object>) {
 
 /** A variant is asked for whatever it is; anything else says so itself. */
 const isOptional = (field: object): boolean =>
-  alternativesOf(field) === undefined && !isIdMap(field) && (field as yup.Schema).spec.optional;
+  alternativesOf(field) === undefined &&
+  entriesOf(field) === undefined &&
+  (field as yup.Schema).spec.optional;
 
 function arraySchema(schema: yup.ArraySchema<unknown[] | undefined, yup.AnyObject>): JsonSchema {
   return {

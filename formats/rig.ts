@@ -182,6 +182,7 @@ export const rigUpgrades: readonly Upgrade[] = [
     ...rest,
     ...(escProfile === undefined ? {} : { escProfile: escProfileToVersion8(part(escProfile)) }),
   }),
+  (body) => body,
 ];
 
 /** Version 6: what a motor's magnets hold is a number of the rig; what was there before was assumed by the kind of motor. */

@@ -1,9 +1,9 @@
 import { MEDIA, type MediumFamily } from '#core/esc/media';
-import { HAND_VALUES, HAND_VALUE_KEYS, type HandValues } from '#core/rig/handValues';
 import type { Sheet, SheetValue } from '#core/sheet/sheet';
 import { EVIDENCE, type EvidenceBasis } from '#core/sheet/evidence';
 import * as yup from 'yup';
-import { idField, instant, keyOf, listOf, nameField, record, textField, whole } from './fields';
+import { idField, instant, keyOf, listOf, nameField, record, textByKey, textField, whole } from './fields';
+import { handValues } from './handValues';
 import type { Upgrade } from './upgrade';
 
 const value: yup.ObjectSchema<SheetValue> = record({
@@ -16,13 +16,6 @@ const value: yup.ObjectSchema<SheetValue> = record({
   basis: keyOf<EvidenceBasis>(EVIDENCE),
   seenAt: instant(),
 });
-
-/** Numbers of the model and its radio: whichever the rig had. */
-const setup = record(
-  Object.fromEntries(
-    HAND_VALUE_KEYS.map((key) => [key, whole(HAND_VALUES[key].least, HAND_VALUES[key].most).optional()]),
-  ),
-) as unknown as yup.ObjectSchema<HandValues>;
 
 /** A sheet as a document. */
 export const sheetSchema: yup.ObjectSchema<Sheet> = record({
@@ -37,7 +30,9 @@ export const sheetSchema: yup.ObjectSchema<Sheet> = record({
   values: listOf(value, 1, 300),
   otherEscs: listOf(record({ escNumber: whole(2, 12), values: listOf(value, 1, 300) }), 0, 11),
   changedItemIds: yup.array().of(idField()).strict().required('is missing').max(300),
-  setup,
+  byHand: handValues,
+  setUp: record({ id: idField(), name: nameField() }).nullable().defined(),
+  reasons: textByKey(),
   note: textField(),
 });
 
@@ -51,7 +46,16 @@ export const sheetUpgrades: readonly Upgrade[] = [
   (body) => body,
   (body) => sheetToVersion7(body),
   (body) => sheetToVersion8(body),
+  (body) => sheetToVersion9(body),
 ];
+
+/** Version 9: it says for which set-up it was loaded, and why values were chosen; `setup` is called `byHand`. */
+export const sheetToVersion9 = ({ setup, ...body }: Record<string, unknown>): Record<string, unknown> => ({
+  byHand: setup,
+  setUp: null,
+  reasons: {},
+  ...body,
+});
 
 /** Version 8: what other ESCs of the model held; nobody wrote it down before. */
 export const sheetToVersion8 = (body: Record<string, unknown>): Record<string, unknown> => ({

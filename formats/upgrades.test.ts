@@ -22,8 +22,9 @@ function upgraded<F extends Format>(
 
 describe.each(Object.keys(FORMATS) as Format[])('%s', (format) => {
   it('has a way up from every older version, and a file of each that it still reads', () => {
-    expect(FORMATS[format].upgrades).toHaveLength(VERSION - 1);
-    for (let version = 1; version < VERSION; version += 1) {
+    const { since, upgrades } = FORMATS[format];
+    expect(upgrades).toHaveLength(VERSION - since);
+    for (let version = since; version < VERSION; version += 1) {
       const document = raw(`${format.replace('live-tune/', '')}-${version}`);
       expect([version, document.version]).toEqual([version, version]);
       expect(readDocument(JSON.stringify(document))).toMatchObject({ ok: true, value: { format } });
@@ -121,7 +122,7 @@ describe('documents of version 3', () => {
 
 describe('documents of version 4', () => {
   it('a sheet did not say what the model and its radio had', () => {
-    expect(upgraded('sheet-4', 'live-tune/sheet').setup).toEqual({});
+    expect(upgraded('sheet-4', 'live-tune/sheet').byHand).toEqual({});
   });
 });
 
@@ -183,15 +184,23 @@ describe('documents of version 6', () => {
 });
 
 describe('a sheet', () => {
-  const withHandValues = (setup: unknown) =>
+  const withHandValues = (byHand: unknown) =>
     readDocument(
-      JSON.stringify({ ...raw('sheet-4'), version: VERSION, simulated: null, otherEscs: [], setup }),
+      JSON.stringify({
+        ...raw('sheet-4'),
+        version: VERSION,
+        simulated: null,
+        otherEscs: [],
+        setUp: null,
+        reasons: {},
+        byHand,
+      }),
     );
 
   it('says of the model what it knows', () => {
     expect(withHandValues({ pinionTeeth: 15 })).toMatchObject({
       ok: true,
-      value: { setup: { pinionTeeth: 15 } },
+      value: { byHand: { pinionTeeth: 15 } },
     });
   });
 
@@ -201,8 +210,8 @@ describe('a sheet', () => {
     [{ pinionTeeth: null }],
     [{ wingspan: 3 }],
     [undefined],
-  ])('is refused where it says %j of it', (setup) => {
-    expect(withHandValues(setup).ok).toBe(false);
+  ])('is refused where it says %j of it', (byHand) => {
+    expect(withHandValues(byHand).ok).toBe(false);
   });
 });
 

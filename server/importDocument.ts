@@ -49,6 +49,11 @@ export async function importDocument(garageId: string, text: string): Promise<Re
       const other = `Its profile of “${document.escProfile!.name}” differs from yours. Both are kept: this rig uses “${stored.profile.name}”.`;
       return done({ sentence: `${sentence} ${other}`, rigId, otherEsc: true });
     }
+    case 'live-tune/set-up':
+      return refuse(
+        'format',
+        'This is a set-up. Open the rig it is for, go to Set-ups, and import it there.',
+      );
     case 'live-tune/sheet':
       return refuse(
         'format',

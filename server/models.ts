@@ -8,6 +8,7 @@ import type { BenchTest } from '#core/calibration/benchTest';
 import type { Calibration } from '#core/calibration/calibration';
 import type { Draft } from '#core/sheet/draft';
 import type { EvidenceBasis } from '#core/sheet/evidence';
+import type { SetUp } from '#core/setUps/setUp';
 import type { Sheet } from '#core/sheet/sheet';
 import {
   DataTypes,
@@ -138,6 +139,16 @@ export class SheetModel extends Record<SheetModel> {
   declare keptAt: Date;
   /** The last observation that there was when it was kept; PostgreSQL hands out bigint as text. */
   declare observedUpTo: number | string;
+}
+
+export class SetUpModel extends Record<SetUpModel> {
+  declare id: CreationOptional<string>;
+  declare rigId: string;
+  declare documentKey: string;
+  declare document: SetUp;
+  declare archivedAt: CreationOptional<Date | null>;
+  /** As of a calibration. */
+  declare keptOrder: CreationOptional<number | string>;
 }
 
 /** Kept at the end of a load, taken from a file, or read from the ESC before a load by link. */
@@ -274,5 +285,16 @@ export function defineModels(): void {
       observedUpTo: required(BIGINT),
     },
     { ...options, modelName: 'sheet', tableName: 'sheets' },
+  );
+  SetUpModel.init(
+    {
+      id: key(),
+      rigId: required(UUID),
+      documentKey: required(TEXT),
+      document: required(JSONB),
+      archivedAt: DATE,
+      keptOrder: counted('kept_on_bench'),
+    },
+    { ...options, modelName: 'setUp', tableName: 'set_ups' },
   );
 }

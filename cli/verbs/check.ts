@@ -1,3 +1,4 @@
+import type { LiveTuneDocument } from '#formats/document';
 import type { Context } from '../context';
 
 /** A document that could be read at all has passed every check; what is left is to say what it is. */
@@ -6,6 +7,19 @@ export function check({ main }: Pick<Context, 'main'>, fileVersion: number): obj
     format: main.format,
     version: fileVersion,
     newestVersion: main.version,
-    name: main.format === 'live-tune/rig' ? main.rig.name : 'rigName' in main ? main.rigName : main.name,
+    name: nameOf(main),
   };
+}
+
+function nameOf(document: LiveTuneDocument): string {
+  switch (document.format) {
+    case 'live-tune/rig':
+      return document.rig.name;
+    case 'live-tune/sheet':
+      return document.rigName;
+    case 'live-tune/set-up':
+      return document.setUp.name;
+    case 'live-tune/esc-profile':
+      return document.name;
+  }
 }

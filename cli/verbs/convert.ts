@@ -1,6 +1,7 @@
 import { VOCABULARY } from '#core/settings/vocabulary';
 import { describeValue } from '#core/settings/value';
 import { fieldsOf, quantityAt } from '#core/rig/fields';
+import { setUpTable } from '#core/setUps/setUpTable';
 import { writeDocument, type LiveTuneDocument } from '#formats/document';
 import Papa from 'papaparse';
 import { Refused } from '../refused';
@@ -11,7 +12,7 @@ export function convert(document: LiveTuneDocument, to: string): string {
     case 'json':
       return writeDocument(document);
     case 'csv':
-      return `${Papa.unparse(tableOf(document))}\r\n`;
+      return `${Papa.unparse(tableOf(document), { escapeFormulae: true })}\r\n`;
     default:
       throw new Refused(`--to takes json or csv, not '${to}'.`);
   }
@@ -41,6 +42,8 @@ function tableOf(document: LiveTuneDocument): object[] {
         basis,
         seenAt,
       }));
+    case 'live-tune/set-up':
+      return setUpTable(document.setUp);
     case 'live-tune/rig':
       return fieldsOf(document.rig).map(({ path, label, unit, perSi }) => {
         const { value, basis } = quantityAt(document.rig, path);

@@ -7,7 +7,13 @@ const goals = {
   schools: { brake: 'strongHigh' },
   overridden: { cutoffOutOfRange: { sentence: '2.20 V per cell', reason: 'the last hop of the contest' } },
   temporary: { floor: { stopId: 'floor-1', returnsToStopId: 'floor-4', until: '2026-07-04' } },
-  waiting: { name: 'B', stops: { floor: 'floor-2' }, setup: { pinionTeeth: 15 } },
+  waiting: {
+    name: 'B',
+    stops: { floor: 'floor-2' },
+    byHand: { pinionTeeth: 15 },
+    reasons: {},
+    setUpId: null,
+  },
 };
 
 it('what was written down as goals is read as the same', () => {
@@ -25,9 +31,9 @@ it.each([
   { ...goals, overridden: { cutoffOutOfRange: { sentence: 'so', reason: '' } } },
   { ...goals, temporary: { floor: { ...goals.temporary.floor, until: 'tomorrow' } } },
   { ...goals, temporary: undefined },
-  { ...goals, waiting: { name: 'C', stops: {}, setup: {} } },
-  { ...goals, waiting: { name: 'A', stops: { floor: 2 }, setup: {} } },
-  { ...goals, waiting: { name: 'A', stops: {}, setup: { pinionTeeth: 0 } } },
+  { ...goals, waiting: { name: 'C', stops: {}, byHand: {}, reasons: {}, setUpId: null } },
+  { ...goals, waiting: { name: 'A', stops: { floor: 2 }, byHand: {}, reasons: {}, setUpId: null } },
+  { ...goals, waiting: { name: 'A', stops: {}, byHand: { pinionTeeth: 0 }, reasons: {}, setUpId: null } },
 ])('anything else is none (%j)', (sent) => {
   expect(readGoals(sent)).toBeUndefined();
 });

@@ -10,6 +10,7 @@ import {
 } from './goals';
 import { readUse } from '../rig/readUse';
 import { readHandValues } from '../rig/handValues';
+import { readReasons } from '../sheet/intents';
 import { SCHOOLS } from './disagreements';
 
 /** What a page sent as the driver's goals; undefined where it is none: an unknown word, or a side that no question has. */
@@ -63,6 +64,12 @@ function isTemporary(sent: unknown): boolean {
 }
 
 function isWaiting(sent: unknown): boolean {
-  const { name, stops, setup } = (sent ?? {}) as Partial<WaitingDraft>;
-  return (name === 'A' || name === 'B') && isRecordOf(stops, isText) && readHandValues(setup) !== undefined;
+  const { name, stops, byHand, reasons, setUpId } = (sent ?? {}) as Partial<WaitingDraft>;
+  return (
+    (name === 'A' || name === 'B') &&
+    isRecordOf(stops, isText) &&
+    readHandValues(byHand) !== undefined &&
+    readReasons(reasons) !== undefined &&
+    (setUpId === null || isText(setUpId))
+  );
 }

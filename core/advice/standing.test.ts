@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { EMPTY_DRAFT } from '../sheet/draft';
 import { oneKeyPattern } from '../archetypes/cars';
 import { factoryMemory } from '../device/simulatedEsc';
 import { profileOn, type StopByItem } from '../esc/profile';
@@ -17,7 +18,7 @@ const facts = (change: Partial<StandingFacts> = {}): StandingFacts => ({
   profile,
   holdings: holdingsOf(profile, assumeFactory(profile, AT)),
   otherEscs: [],
-  draft: { stops: {}, setup: {} },
+  draft: { ...EMPTY_DRAFT, stops: {}, byHand: {} },
   range: factoryMemory(profile).range,
   calibrations: [],
   sheetCount: 0,
@@ -38,7 +39,7 @@ describe('where a rig stands', () => {
 
   it('a draft is over what is believed, and waits to be loaded', () => {
     const { drafted, changes, stations } = standingOf(
-      facts({ draft: { stops: { 'full-brake': 'full-brake-3' }, setup: {} } }),
+      facts({ draft: { ...EMPTY_DRAFT, stops: { 'full-brake': 'full-brake-3' }, byHand: {} } }),
     );
     expect(drafted['full-brake']).toBe('full-brake-3');
     expect(changes.map(({ itemId }) => itemId)).toEqual(['full-brake']);
@@ -52,7 +53,7 @@ describe('where a rig stands', () => {
     ];
     const holdings = holdingsOf(profile, unknown);
     expect(standingOf(facts({ holdings })).sure['full-brake']).toBeUndefined();
-    const draft = { stops: { 'full-brake': 'full-brake-3' }, setup: {} };
+    const draft = { ...EMPTY_DRAFT, stops: { 'full-brake': 'full-brake-3' }, byHand: {} };
     expect(standingOf(facts({ holdings, draft })).sure['full-brake']).toBe('full-brake-3');
   });
 
@@ -61,7 +62,9 @@ describe('where a rig stands', () => {
     const { verdicts, stations } = standingOf(facts({ rules }));
     expect(verdicts[0]?.title).toBe('Spec forbids this.');
     expect(stations.tune.state).toBe('blocked');
-    const legal = standingOf(facts({ rules, draft: { stops: { trigger: 'trigger-1' }, setup: {} } }));
+    const legal = standingOf(
+      facts({ rules, draft: { ...EMPTY_DRAFT, stops: { trigger: 'trigger-1' }, byHand: {} } }),
+    );
     expect(legal.stations.tune.state).toBe('done');
   });
 });
@@ -69,14 +72,18 @@ describe('where a rig stands', () => {
 describe('what is drafted on the model', () => {
   const rig: Rig = { ...defaultRig('tenthBuggy'), name: 'Test' };
   const { cells } = rig.pack;
-  const drafted = (setup: HandValues) => standingOf(facts({ rig, draft: { stops: {}, setup } }));
+  const drafted = (byHand: HandValues) =>
+    standingOf(facts({ rig, draft: { ...EMPTY_DRAFT, stops: {}, byHand } }));
 
   it('waits to be loaded like a value of the ESC, and both are counted', () => {
     const { changes, handChanges, stations } = drafted({ packCapacityMah: 4000 });
     expect([changes.length, handChanges.length]).toEqual([0, 1]);
     expect(stations.load).toEqual({ state: 'due', why: '1 value differs' });
     const both = standingOf(
-      facts({ rig, draft: { stops: { 'full-brake': 'full-brake-3' }, setup: { packCells: cells + 1 } } }),
+      facts({
+        rig,
+        draft: { ...EMPTY_DRAFT, stops: { 'full-brake': 'full-brake-3' }, byHand: { packCells: cells + 1 } },
+      }),
     );
     expect(both.stations.load.why).toBe('2 values differ');
   });
@@ -109,7 +116,7 @@ describe('what is drafted on the model', () => {
         facts({
           profile: menus,
           holdings: holdingsOf(menus, assumeFactory(menus, AT)),
-          draft: { stops, setup: {} },
+          draft: { ...EMPTY_DRAFT, stops, byHand: {} },
         }),
       );
       expect(changes.map(({ itemId }) => itemId).toSorted()).toEqual(Object.keys(stops).toSorted());
@@ -133,7 +140,7 @@ describe('what is drafted on the model', () => {
           rig: twin,
           holdings: holding(one!.id),
           otherEscs: [{ escNumber: 2, holdings: holding(other!.id) }],
-          draft: { stops, setup: {} },
+          draft: { ...EMPTY_DRAFT, stops, byHand: {} },
         }),
       );
     const behind = said({});

@@ -65,14 +65,14 @@ export function standingOf(facts: StandingFacts): Standing {
   const believed = believedStops(profile, holdings);
   const drafted = draftedStops(believed, draft);
   const changes = changesOf(profile, holdings, draft);
-  const handChanges = handChangesOf(rig, draft.setup);
+  const handChanges = handChangesOf(rig, draft.byHand);
   const leftByEsc = [
     changes.length,
     ...otherEscs.map(
       (other) => Object.keys(intentsForOther(profile, holdings, draft, other.holdings)).length,
     ),
   ];
-  const draftedRig = withHandValues(rig, draft.setup);
+  const draftedRig = withHandValues(rig, draft.byHand);
   const endpoints = endpointState(facts);
   const around: Around = {
     ranges: rangesOf(rig, profile, range, calibrations),

@@ -35,7 +35,9 @@ const sheetOf = (profile: EscProfile, stops: StopByItem) => {
     medium: null,
     simulated: null,
     changedItemIds: [],
-    setup: {},
+    byHand: {},
+    setUp: null,
+    reasons: {},
     note: '',
   };
   return writeSheet(profile, holdings, rest);

@@ -14,6 +14,13 @@ const STEPS: Readonly<Record<HandValueKey, (to: number) => HandStep>> = {
     detail:
       'No pack connected. Mesh: a strip of paper between the teeth must come out creased, not torn. Turn the wheel once round by hand, then tighten the motor. If the pinion is out of mesh for safety, do this at the end.',
   }),
+  spurTeeth: (to) => ({
+    line: `Fit the spur with ${to} teeth.`,
+    detail:
+      'No pack connected. Same tooth size as the pinion. Set the mesh anew: a strip of paper between the teeth must come out creased, not torn. Turn the wheel once round by hand, then tighten the motor.',
+  }),
+  propellerDiameterInches: (to) => propeller('diameter', to),
+  propellerPitchInches: (to) => propeller('pitch', to),
   packCells: (to) => ({
     line: `Use the pack with ${to} ${to === 1 ? 'cell' : 'cells'} in series.`,
     detail:
@@ -27,6 +34,12 @@ const STEPS: Readonly<Record<HandValueKey, (to: number) => HandStep>> = {
   forwardEndPointPercent: (to) => endPoint('throttle', to),
   brakeEndPointPercent: (to) => endPoint('brake', to),
 };
+
+const propeller = (dimension: string, to: number): HandStep => ({
+  line: `Fit a propeller of ${to}\u00a0in ${dimension}.`,
+  detail:
+    'Unplug the pack first. Balanced, no nicks, tightened, printed side to the front. From now on stay out of its circle whenever the pack is in.',
+});
 
 const endPoint = (side: string, to: number): HandStep => ({
   line: `In the radio’s menu, set the ${side} end point to ${to}\u00a0%.`,

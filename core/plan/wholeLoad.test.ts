@@ -25,12 +25,12 @@ const { cells } = rig.pack;
 
 /** In which order a load goes, in words. */
 function order(
-  setup: HandValues,
+  byHand: HandValues,
   hazardsOf: (rig: Rig, stops: StopByItem) => readonly string[],
   changes = [change(1)],
 ) {
   const load = arrangeLoad(
-    { profile, rig, handChanges: handChangesOf(rig, setup), held, changes },
+    { profile, rig, handChanges: handChangesOf(rig, byHand), held, changes },
     hazardsOf,
   );
   const words = [
@@ -42,10 +42,10 @@ function order(
 }
 
 describe('a load with work for hands', () => {
-  const setup = { packCells: cells + 1, forwardEndPointPercent: 90 };
+  const byHand = { packCells: cells + 1, forwardEndPointPercent: 90 };
 
   it('does the model before anything has power, and the radio when all is stored', () => {
-    expect(order(setup, () => [])).toEqual({
+    expect(order(byHand, () => [])).toEqual({
       words: 'packCells item-1 forwardEndPointPercent',
       worse: undefined,
     });
@@ -62,7 +62,7 @@ describe('a load with work for hands', () => {
     // A cutoff in volts of the whole pack: the old one would let each of more cells go too low.
     const ruinsThePack = ({ pack }: Rig, stops: StopByItem) =>
       pack.cells > cells && !isMoved(stops) ? ['This cutoff would ruin the pack.'] : [];
-    expect(order(setup, ruinsThePack)).toEqual({
+    expect(order(byHand, ruinsThePack)).toEqual({
       words: 'item-1 packCells forwardEndPointPercent',
       worse: undefined,
     });
@@ -71,7 +71,7 @@ describe('a load with work for hands', () => {
   it('turns the radio down before a value that needs it down', () => {
     const needsItDown = ({ channel }: Rig, stops: StopByItem) =>
       isMoved(stops) && channel.forwardEndPointPercent > 90 ? ['worse'] : [];
-    expect(order(setup, needsItDown)).toEqual({
+    expect(order(byHand, needsItDown)).toEqual({
       words: 'packCells forwardEndPointPercent item-1',
       worse: undefined,
     });
@@ -81,8 +81,8 @@ describe('a load with work for hands', () => {
     const now = ({ pack }: Rig, stops: StopByItem) =>
       pack.cells === cells || !isMoved(stops) ? ['as now'] : [];
     const then = ({ pack }: Rig) => (pack.cells > cells ? ['as in the end'] : []);
-    expect(order(setup, now).words).toBe('packCells item-1 forwardEndPointPercent');
-    expect(order(setup, then).words).toBe('packCells item-1 forwardEndPointPercent');
+    expect(order(byHand, now).words).toBe('packCells item-1 forwardEndPointPercent');
+    expect(order(byHand, then).words).toBe('packCells item-1 forwardEndPointPercent');
   });
 
   it('says what is worse on the way where no order spares it', () => {

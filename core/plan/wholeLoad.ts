@@ -26,7 +26,7 @@ export interface LoadToArrange {
 /**
  * Arranges a load so that at no time rig and ESC together are worse than both before and after: it may be broken off
  * anywhere. Usually what is on the model comes first, when nothing has power yet, and the radio last: the menu may be worked
- * by its stick, and was planned with the end points that it has now. Where that is worse on the way, everything by hand
+ * by its stick, and was planned with the end points that it has now. A propeller comes behind all of it. Where that is worse on the way, everything by hand
  * comes behind what is stored, or before it.
  * @param hazardsOf what is dangerous about a rig with such a set of stops, a sentence each
  */
@@ -34,11 +34,13 @@ export function arrangeLoad(
   { profile, rig, handChanges, held, changes }: LoadToArrange,
   hazardsOf: (rig: Rig, stops: StopByItem) => readonly string[],
 ): WholeLoad {
-  const ofModel = handChanges.filter(({ key }) => HAND_VALUES[key].onModel);
-  const ofRadio = handChanges.filter(({ key }) => !HAND_VALUES[key].onModel);
+  const last = handChanges.filter(({ key }) => HAND_VALUES[key].comesLast);
+  const movable = handChanges.filter(({ key }) => !HAND_VALUES[key].comesLast);
+  const ofModel = movable.filter(({ key }) => HAND_VALUES[key].onModel);
+  const ofRadio = movable.filter(({ key }) => !HAND_VALUES[key].onModel);
   // Between before and after there is nothing: what is dangerous need not be driven for it.
   if (changes.length + handChanges.length < 2)
-    return { changes: [...changes], before: ofModel, after: ofRadio, worseOnTheWay: undefined };
+    return { changes: [...changes], before: ofModel, after: [...ofRadio, ...last], worseOnTheWay: undefined };
   const target = storedAfter(profile, held, changes);
   const allowed = new Set([...hazardsOf(rig, held), ...hazardsOf(withChanges(rig, handChanges), target)]);
 
@@ -54,9 +56,9 @@ export function arrangeLoad(
       worseOnTheWay: atTheSeams.find((hazard) => !allowed.has(hazard)) ?? order.worseOnTheWay,
     };
   };
-  const usual = arranged(ofModel, ofRadio);
+  const usual = arranged(ofModel, [...ofRadio, ...last]);
   if (usual.worseOnTheWay === undefined || handChanges.length === 0) return usual;
-  const others = [arranged([], handChanges), arranged(handChanges, [])];
+  const others = [arranged([], [...movable, ...last]), arranged(movable, last)];
   return others.find(({ worseOnTheWay }) => worseOnTheWay === undefined) ?? usual;
 }
 

@@ -20,17 +20,17 @@ describe('a quick line for what is not on the ESC', () => {
     ['brake end-point 80%', 'brakeEndPointPercent', 80],
     ['  brake   end point  80 ', 'brakeEndPointPercent', 80],
   ] as const)('“%s” is %s %d', (typed, key, value) => {
-    expect(readQuickHandValue(buggy, typed)).toEqual({ kind: 'setup', key, value });
+    expect(readQuickHandValue(buggy, typed)).toEqual({ kind: 'byHand', key, value });
   });
 
   it('a name alone says what it is and what it can be', () => {
     expect(readQuickHandValue(buggy, 'pinion')).toEqual({
-      kind: 'setupNamed',
+      kind: 'byHandNamed',
       key: 'pinionTeeth',
       sentence: 'Pinion is 20\u00a0teeth; it can be 1 to 200.',
     });
-    expect(readQuickHandValue(buggy, 'pinion 0')?.kind).toBe('setupNamed');
-    expect(readQuickHandValue(buggy, 'cells 40')?.kind).toBe('setupNamed');
+    expect(readQuickHandValue(buggy, 'pinion 0')?.kind).toBe('byHandNamed');
+    expect(readQuickHandValue(buggy, 'cells 40')?.kind).toBe('byHandNamed');
   });
 
   it.each(['brake 50', 'wings 2', '', '17', 'pinion 17 18'])('“%s” names none of them', (typed) => {

@@ -74,7 +74,7 @@ describe('a list that is read', () => {
     const three = { ...rig, pack: { ...rig.pack, cells: 3 } };
     const lines = readList(every, three, 'cutoff 3.22 V');
     expect(lines).toMatchObject([{ kind: 'nearest', stops: [{ label: '10.2 V pack' }] }]);
-    expect(clearOf(lines)).toEqual({ stops: {}, setup: {} });
+    expect(clearOf(lines)).toEqual({ stops: {}, byHand: {} });
   });
 
   it('a number alone is no value, an item that is not there is said, and so is a stop', () => {
@@ -87,8 +87,8 @@ describe('a list that is read', () => {
 
   it('what stands twice is told, and what hands change is taken along', () => {
     const lines = read('drag brake off, drag brake 100 %, pinion 21');
-    expect(lines.map(({ kind }) => kind)).toEqual(['move', 'unclear', 'setup']);
-    expect(clearOf(lines).setup).toEqual({ pinionTeeth: 21 });
+    expect(lines.map(({ kind }) => kind)).toEqual(['move', 'unclear', 'byHand']);
+    expect(clearOf(lines).byHand).toEqual({ pinionTeeth: 21 });
   });
 
   it('a unit that is not the setting’s own is not bent into it', () => {
@@ -110,7 +110,7 @@ describe('a list that is read', () => {
     expect(readList(profile, rig, 'first bite #2; Mode: Brake, then back, pinion 21')).toMatchObject([
       { kind: 'move', item: { id: first.id }, stop: { number: 2 } },
       { kind: 'move', item: { id: second.id }, stop: { label: 'Brake, then back' } },
-      { kind: 'setup' },
+      { kind: 'byHand' },
     ]);
   });
 

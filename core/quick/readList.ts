@@ -18,7 +18,7 @@ import { numbersInWords, piecesOf } from './listPieces';
 export type ListLine =
   /** Clear. `said` tells which of two readings was taken, where only one was possible. */
   | { kind: 'move'; typed: string; item: ProfileItem; stop: Stop; said: string }
-  | { kind: 'setup'; typed: string; key: HandValueKey; value: number }
+  | { kind: 'byHand'; typed: string; key: HandValueKey; value: number }
   /** Clear which item, but its stop can be read in two ways. */
   | { kind: 'ask'; typed: string; item: ProfileItem; stops: Stop[]; sentence: string }
   /** No such value here; the nearest that there is, not taken by itself. */
@@ -37,7 +37,7 @@ export function readList(profile: EscProfile, rig: Rig, typed: string): ListLine
   const labels = profile.items.flatMap(({ label, stops }) => [label, ...stops.map((stop) => stop.label)]);
   return piecesOf(typed, labels).map((piece) => {
     const line = readPiece(profile, rig, piece);
-    const id = line.kind === 'setup' ? line.key : line.kind === 'unclear' ? undefined : line.item.id;
+    const id = line.kind === 'byHand' ? line.key : line.kind === 'unclear' ? undefined : line.item.id;
     if (id === undefined) return line;
     const before = seen.get(id);
     if (before === undefined) {
@@ -54,15 +54,15 @@ const MOST_TYPED = 5000;
 /** What of a list is clear, ready to be drafted. */
 export function clearOf(lines: readonly ListLine[]): {
   stops: StopByItem;
-  setup: Partial<Record<HandValueKey, number>>;
+  byHand: Partial<Record<HandValueKey, number>>;
 } {
   const stops: Record<string, string> = {};
-  const setup: Partial<Record<HandValueKey, number>> = {};
+  const byHand: Partial<Record<HandValueKey, number>> = {};
   for (const line of lines) {
     if (line.kind === 'move') stops[line.item.id] = line.stop.id;
-    if (line.kind === 'setup') setup[line.key] = line.value;
+    if (line.kind === 'byHand') byHand[line.key] = line.value;
   }
-  return { stops, setup };
+  return { stops, byHand };
 }
 
 /** The list of all values, in the form that is read without a question. Items that share a number go by their names. */
@@ -96,7 +96,7 @@ function readPiece(profile: EscProfile, rig: Rig, typed: string): ListLine {
   const numbered = /^\d+$/.test(numbersInWords(words[0]!)) ? itemNamed(profile, words[0]!) : undefined;
   if (typeof numbered === 'string') return unclear(typed, numbered);
   const byHand = readQuickHandValue(rig, typed);
-  if (byHand?.kind === 'setup') return { typed, ...byHand };
+  if (byHand?.kind === 'byHand') return { typed, ...byHand };
   if (byHand) return unclear(typed, byHand.sentence);
   const alone = itemNamed(profile, typed);
   return unclear(

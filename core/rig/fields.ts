@@ -2,6 +2,7 @@
  * Every number of a rig that a person can state: its bounds in SI, the unit that the trade writes it in, and
  * why it is asked. The form, the open format and their messages all read this table.
  */
+import { INCHES_A_METRE } from '../units/convert';
 import type { Quantity } from '../units/provenance';
 import type { Motor, Pack, PropellerVehicle, Rig, WheeledVehicle } from './rig';
 
@@ -26,8 +27,6 @@ export interface RigField {
   /** Rarely known; shown only when asked for. */
   advanced: boolean;
 }
-
-const INCHES_A_METRE = 1 / 0.0254;
 
 type Bounds = readonly [least: number, most: number];
 

@@ -29,7 +29,9 @@ const anyHandValues: fc.Arbitrary<HandValues> = fc.record(
   Object.fromEntries(
     HAND_VALUE_KEYS.map((key) => [
       key,
-      fc.integer({ min: HAND_VALUES[key].least, max: HAND_VALUES[key].most }),
+      fc
+        .double({ min: HAND_VALUES[key].least, max: HAND_VALUES[key].most, noNaN: true })
+        .map((value) => Number(value.toFixed(HAND_VALUES[key].decimals))),
     ]),
   ),
   { requiredKeys: [] },
@@ -47,10 +49,10 @@ describe('hand values on a rig', () => {
 
   it('is on it afterwards, as far as it has a place for it, and nothing is left to do', () => {
     fc.assert(
-      fc.property(anyRig, anyHandValues, (rig, setup) => {
-        const next = withHandValues(rig, setup);
-        expect(handChangesOf(next, setup)).toEqual([]);
-        for (const { key, to } of handChangesOf(rig, setup)) expect(handValuesOf(next)[key]).toBe(to);
+      fc.property(anyRig, anyHandValues, (rig, byHand) => {
+        const next = withHandValues(rig, byHand);
+        expect(handChangesOf(next, byHand)).toEqual([]);
+        for (const { key, to } of handChangesOf(rig, byHand)) expect(handValuesOf(next)[key]).toBe(to);
       }),
       { numRuns: 60 },
     );
@@ -58,8 +60,8 @@ describe('hand values on a rig', () => {
 
   it('changed and changed back, the rig is as it was', () => {
     fc.assert(
-      fc.property(anyRig, anyHandValues, (rig, setup) => {
-        const back = withHandValues(withHandValues(rig, setup), handValuesOf(rig));
+      fc.property(anyRig, anyHandValues, (rig, byHand) => {
+        const back = withHandValues(withHandValues(rig, byHand), handValuesOf(rig));
         expect(handValuesOf(back)).toEqual(handValuesOf(rig));
         expect(back.motor).toEqual(rig.motor);
       }),
@@ -79,6 +81,8 @@ describe('hand values on a rig', () => {
       handValuesOf({ ...uncounted, vehicle: { ...uncounted.vehicle, gearing: null } as Rig['vehicle'] }),
     ).not.toHaveProperty('pinionTeeth');
     expect(Object.keys(handValuesOf(aeroplane))).toEqual([
+      'propellerDiameterInches',
+      'propellerPitchInches',
       'packCells',
       'packCapacityMah',
       'forwardEndPointPercent',

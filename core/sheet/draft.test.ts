@@ -30,24 +30,36 @@ describe('a draft', () => {
 
   it('a number of the model moved there and back is no change either, and leaves the stops alone', () => {
     const rig = defaultRig('tenthBuggy');
-    const draft = { stops: { bite: 'bite-4' }, setup: {} };
+    const draft = { ...EMPTY_DRAFT, stops: { bite: 'bite-4' }, byHand: {} };
     const there = moveHandValue(draft, rig, 'packCells', rig.pack.cells + 1);
-    expect(there).toEqual({ stops: { bite: 'bite-4' }, setup: { packCells: rig.pack.cells + 1 } });
+    expect(there).toEqual({
+      ...EMPTY_DRAFT,
+      stops: { bite: 'bite-4' },
+      byHand: { packCells: rig.pack.cells + 1 },
+    });
     expect(moveHandValue(there, rig, 'packCells', rig.pack.cells)).toEqual(draft);
   });
 
   it('keeps only what the profile has a place for', () => {
-    const old = { stops: { bite: 'bite-4', hoot: 'hoot-1', floor: 'floor-77' }, setup: { pinionTeeth: 15 } };
-    expect(fittingDraft(profile, old)).toEqual({ stops: { bite: 'bite-4' }, setup: { pinionTeeth: 15 } });
+    const old = {
+      ...EMPTY_DRAFT,
+      stops: { bite: 'bite-4', hoot: 'hoot-1', floor: 'floor-77' },
+      byHand: { pinionTeeth: 15 },
+    };
+    expect(fittingDraft(profile, old)).toEqual({
+      ...EMPTY_DRAFT,
+      stops: { bite: 'bite-4' },
+      byHand: { pinionTeeth: 15 },
+    });
   });
 
   it('means the same as another whatever the order, and only then', () => {
-    const draft = { stops: { bite: 'bite-4', way: 'way-2' }, setup: { packCells: 3 } };
+    const draft = { ...EMPTY_DRAFT, stops: { bite: 'bite-4', way: 'way-2' }, byHand: { packCells: 3 } };
     expect(sameIntents(draft, { ...draft, stops: { way: 'way-2', bite: 'bite-4' } })).toBe(true);
     expect(sameIntents(draft, { ...draft, stops: { bite: 'bite-4' } })).toBe(false);
     expect(sameIntents(draft, { ...draft, stops: { bite: 'bite-4', leap: 'leap-1' } })).toBe(false);
-    expect(sameIntents(draft, { ...draft, setup: {} })).toBe(false);
-    expect(sameIntents(draft, { ...draft, setup: { packCells: 2 } })).toBe(false);
+    expect(sameIntents(draft, { ...draft, byHand: {} })).toBe(false);
+    expect(sameIntents(draft, { ...draft, byHand: { packCells: 2 } })).toBe(false);
   });
 
   it('changes come in menu order, whatever the order of the moves', () => {

@@ -13,6 +13,7 @@ import {
 } from '../esc/profile';
 import {
   NO_HAND_VALUES,
+  handChangesOf,
   handValuesOf,
   HAND_VALUE_KEYS,
   type HandValues,
@@ -24,10 +25,17 @@ import { heldStops, type HeldStops, type Holdings } from './evidence';
 export interface Draft {
   stops: WantedStops;
   /** Wanted numbers of the model and its radio. */
-  setup: HandValues;
+  byHand: HandValues;
+  /** Why some of it was chosen, or whose it is. */
+  reasons: Reasons;
+  /** The set-up that it was taken from; null where it was none. */
+  setUpId: string | null;
 }
 
-export const EMPTY_DRAFT: Draft = { stops: {}, setup: NO_HAND_VALUES };
+/** Why a value was chosen, in a sentence, by the id of its item or the key of a number of the model. */
+export type Reasons = Readonly<Record<string, string>>;
+
+export const EMPTY_DRAFT: Draft = { stops: {}, byHand: NO_HAND_VALUES, reasons: {}, setUpId: null };
 
 /** As much of a draft as concerns the ESC. */
 type EscIntents = Pick<Draft, 'stops'>;
@@ -46,8 +54,31 @@ export function sameIntents(a: Draft, b: Draft): boolean {
   return (
     ids.length === Object.keys(b.stops).length &&
     ids.every((id) => a.stops[id] === b.stops[id]) &&
-    HAND_VALUE_KEYS.every((key) => a.setup[key] === b.setup[key])
+    HAND_VALUE_KEYS.every((key) => a.byHand[key] === b.byHand[key])
   );
+}
+
+/** Whether two drafts are the same altogether: what they mean, and why. */
+export const sameDraft = (a: Draft, b: Draft): boolean =>
+  sameIntents(a, b) &&
+  a.setUpId === b.setUpId &&
+  Object.keys(a.reasons).length === Object.keys(b.reasons).length &&
+  Object.entries(a.reasons).every(([key, reason]) => b.reasons[key] === reason);
+
+/** As much of a draft as is left to do: intents that are neither held nor had already are gone, with their reasons. */
+export function openDraft(profile: EscProfile, holdings: Holdings, rig: Rig, draft: Draft): Draft {
+  const stops = Object.fromEntries(
+    changesOf(profile, holdings, draft).map(({ itemId, toStopId }) => [itemId, toStopId]),
+  );
+  const byHand = Object.fromEntries(handChangesOf(rig, draft.byHand).map(({ key, to }) => [key, to]));
+  const isOpen = ([key]: [string, string]): boolean => key in stops || key in byHand;
+  const left = Object.keys(stops).length + Object.keys(byHand).length;
+  return {
+    stops,
+    byHand,
+    reasons: Object.fromEntries(Object.entries(draft.reasons).filter(isOpen)),
+    setUpId: left === 0 ? null : draft.setUpId,
+  };
 }
 
 /** The intents of a draft that this profile has a place for. */
@@ -88,13 +119,20 @@ export const sureStops = (profile: EscProfile, holdings: Holdings, draft: EscInt
 export function moveDraft(draft: Draft, holdings: Holdings, itemId: string, stopId: string): Draft {
   const { [itemId]: _moved, ...others } = draft.stops;
   const stops = holdings[itemId]?.stopId === stopId ? others : { ...others, [itemId]: stopId };
-  return { ...draft, stops };
+  return { ...draft, stops, reasons: without(draft.reasons, itemId) };
+}
+
+/** A reason was for the value that it was given for. */
+function without(reasons: Reasons, key: string): Reasons {
+  const { [key]: _reason, ...others } = reasons;
+  return others;
 }
 
 /** The draft with a number of the model or its radio moved. Moving it back to what the rig has takes the intent away. */
 export function moveHandValue(draft: Draft, rig: Rig, key: HandValueKey, value: number): Draft {
-  const { [key]: _moved, ...others } = draft.setup;
-  return { ...draft, setup: handValuesOf(rig)[key] === value ? others : { ...others, [key]: value } };
+  const { [key]: _moved, ...others } = draft.byHand;
+  const byHand = handValuesOf(rig)[key] === value ? others : { ...others, [key]: value };
+  return { ...draft, byHand, reasons: without(draft.reasons, key) };
 }
 
 /**

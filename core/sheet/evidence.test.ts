@@ -107,7 +107,9 @@ describe('a sheet', () => {
       medium: 'oneKey',
       simulated: null,
       changedItemIds: ['bite'],
-      setup: {},
+      byHand: {},
+      setUp: null,
+      reasons: {},
       note: '',
     });
     expect(sheet.values[2]).toEqual({
@@ -131,7 +133,9 @@ describe('a sheet', () => {
       medium: null,
       simulated: null,
       changedItemIds: [],
-      setup: {},
+      byHand: {},
+      setUp: null,
+      reasons: {},
       note: '',
     });
     const after = (...more: Observation[]) => isStillHeld(sheet, holdingsOf(profile, [...known, ...more]));

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { EMPTY_DRAFT } from './draft';
 import { migrateDraft, migrateStops, revisionChanges } from './revisionMap';
 import { factoryStops, type EscProfile } from '../esc/profile';
 import { smallProfile } from '../esc/smallProfile.fixture';
@@ -66,9 +67,9 @@ describe('a new revision of a profile', () => {
   });
 
   it('keeps the intents of a draft by their ids, and names those it has no place for', () => {
-    const draft = { stops: { leap: 'leap-3', bite: 'bite-4' }, setup: {} };
+    const draft = { ...EMPTY_DRAFT, stops: { leap: 'leap-3', bite: 'bite-4' }, byHand: {} };
     expect(migrateDraft(smallProfile(), nextRevision(), draft)).toEqual({
-      draft: { stops: { leap: 'leap-3' }, setup: {} },
+      draft: { ...EMPTY_DRAFT, stops: { leap: 'leap-3' }, byHand: {} },
       dropped: [{ sentence: 'bite: 80 %' }],
     });
   });

@@ -97,7 +97,9 @@ describe('a sheet of a twin', () => {
     medium: null,
     simulated: null,
     changedItemIds: [],
-    setup: {},
+    byHand: {},
+    setUp: null,
+    reasons: {},
     note: '',
   };
   const second = (holdings: Holdings) => ({ escNumber: 2, holdings });

@@ -2,6 +2,7 @@
 import type { MediumFamily } from '../esc/media';
 import { itemById, labelIn, stopById, type EscProfile } from '../esc/profile';
 import type { HandValues } from '../rig/handValues';
+import type { Reasons } from './draft';
 import type { EvidenceBasis, Holdings } from './evidence';
 import type { OtherEsc } from './severalEscs';
 
@@ -38,7 +39,11 @@ export interface Sheet {
   /** Items that this load changed. */
   changedItemIds: string[];
   /** Of the model and its radio; empty on sheets from before it was written down. */
-  setup: HandValues;
+  byHand: HandValues;
+  /** The set-up that the load was done for, or that was on the ESC before; null where it was none. */
+  setUp: { id: string; name: string } | null;
+  /** Why values that this load changed were chosen. */
+  reasons: Reasons;
   note: string;
 }
 
@@ -48,7 +53,16 @@ export function writeSheet(
   holdings: Holdings,
   rest: Pick<
     Sheet,
-    'id' | 'rigName' | 'keptAt' | 'medium' | 'simulated' | 'changedItemIds' | 'setup' | 'note'
+    | 'id'
+    | 'rigName'
+    | 'keptAt'
+    | 'medium'
+    | 'simulated'
+    | 'changedItemIds'
+    | 'byHand'
+    | 'setUp'
+    | 'reasons'
+    | 'note'
   >,
   others: readonly OtherEsc[] = [],
 ): Sheet {
@@ -74,7 +88,8 @@ const valuesOf = (profile: EscProfile, holdings: Holdings, keptAt: string): Shee
       itemNumber: item.number,
       itemLabel: labelIn(profile, item),
       stopId,
-      stopNumber: stop?.number ?? null,
+      // A curve that its owner drew has no number.
+      stopNumber: stop?.number || null,
       stopLabel: stop?.label ?? null,
       basis,
       seenAt: at,

@@ -15,3 +15,6 @@ export const kmPerHour = (metresPerSecond: number): number => metresPerSecond * 
 
 /** km/h to m/s. */
 export const metresPerSecond = (kmh: number): number => kmh / 3.6;
+
+/** Propellers are printed in inches. */
+export const INCHES_A_METRE = 1 / 0.0254;

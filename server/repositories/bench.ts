@@ -3,12 +3,11 @@ import type { MediumFamily } from '#core/esc/media';
 import type { EscMemory } from '#core/procedure/language';
 import type { BenchTest } from '#core/calibration/benchTest';
 import type { Calibration } from '#core/calibration/calibration';
-import { changesOf, sameIntents, type Draft } from '#core/sheet/draft';
-import { handChangesOf, handValuesOf } from '#core/rig/handValues';
-import type { Rig } from '#core/rig/rig';
-import type { EscProfile, StopByItem } from '#core/esc/profile';
+import { openDraft, sameDraft, type Reasons } from '#core/sheet/draft';
+import { HAND_VALUE_KEYS, handValuesOf } from '#core/rig/handValues';
+import type { StopByItem } from '#core/esc/profile';
 import { verdictsOn } from '#core/advice/verdicts/verdictsOn';
-import { believedStops, holdingsOf, type Holdings, type Observation } from '#core/sheet/evidence';
+import { believedStops, holdingsOf, type Observation } from '#core/sheet/evidence';
 import { writeSheet, type Sheet } from '#core/sheet/sheet';
 import { randomUUID } from 'node:crypto';
 import type { Transaction } from 'sequelize';
@@ -18,6 +17,7 @@ import {
   BuildCheckModel,
   CalibrationModel,
   DraftModel,
+  SetUpModel,
   SheetModel,
   type SheetOrigin,
 } from '../models';
@@ -80,7 +80,16 @@ export interface SheetOccasion {
 export async function keepSheet(
   bench: Pick<
     Bench,
-    'rigId' | 'rig' | 'profile' | 'escNumber' | 'observations' | 'escs' | 'memory' | 'rules' | 'goals'
+    | 'rigId'
+    | 'rig'
+    | 'profile'
+    | 'draft'
+    | 'escNumber'
+    | 'observations'
+    | 'escs'
+    | 'memory'
+    | 'rules'
+    | 'goals'
   >,
   { id = randomUUID(), origin, ...occasion }: SheetOccasion,
 ): Promise<number> {
@@ -90,13 +99,16 @@ export async function keepSheet(
     holdings: holdingsOf(profile, escNumber === bench.escNumber ? bench.observations : observations),
   }));
   const { holdings } = first!;
+  const before = await lastOwnSheet(rigId);
   const facts = {
     id,
     rigName: rig.name,
     keptAt: new Date().toISOString(),
-    setup: handValuesOf(rig),
+    byHand: handValuesOf(rig),
     ...occasion,
-    simulated: occasion.simulated ?? (await lastSimulated(rigId)),
+    simulated: occasion.simulated ?? before?.simulated ?? null,
+    setUp: (await setUpOf(rigId, bench.draft.setUpId)) ?? before?.setUp ?? null,
+    reasons: reasonsFor(bench.draft.reasons, [...occasion.changedItemIds, ...HAND_VALUE_KEYS]),
     note: [occasion.note, ...takenUpon(bench, believedStops(profile, holdings))].filter(Boolean).join('\n'),
   };
   const sheet = writeSheet(profile, holdings, facts, others);
@@ -106,30 +118,29 @@ export async function keepSheet(
     if (known) return known.number;
     const number = await addSheet(rigId, sheet, origin, transaction);
     const draft = await DraftModel.findByPk(rigId, { rejectOnEmpty: true, transaction, lock: true });
-    const document = openIntents(draft.document, rig, profile, holdings);
-    if (!sameIntents(document, draft.document)) {
+    const document = openDraft(profile, holdings, rig, draft.document);
+    if (!sameDraft(document, draft.document)) {
       await draft.update({ document, revision: draft.revision + 1, updatedAt: new Date() }, { transaction });
     }
     return number;
   });
 }
 
-/** Whose ESC the last sheet was of. */
-async function lastSimulated(rigId: string): Promise<boolean | null> {
-  const last = await SheetModel.findOne({
-    where: { rigId, origin: ['loaded', 'backup'] },
-    order: [['number', 'DESC']],
-  });
-  return last?.document.simulated ?? null;
+/** The last sheet of this rig that was not taken from a file. */
+async function lastOwnSheet(rigId: string): Promise<Sheet | undefined> {
+  const where = { rigId, origin: ['loaded', 'backup'] };
+  return (await SheetModel.findOne({ where, order: [['number', 'DESC']] }))?.document;
 }
 
-/** The intents of a draft that are not fulfilled yet. */
-const openIntents = (draft: Draft, rig: Rig, profile: EscProfile, holdings: Holdings): Draft => ({
-  stops: Object.fromEntries(
-    changesOf(profile, holdings, draft).map(({ itemId, toStopId }) => [itemId, toStopId]),
-  ),
-  setup: Object.fromEntries(handChangesOf(rig, draft.setup).map(({ key, to }) => [key, to])),
-});
+/** The set-up that a draft was taken from. */
+async function setUpOf(rigId: string, id: string | null): Promise<Sheet['setUp'] | undefined> {
+  const row = id === null ? null : await SetUpModel.findOne({ where: { rigId, documentKey: id } });
+  return row ? { id: row.documentKey, name: row.document.name } : undefined;
+}
+
+/** The reasons for what was changed: those for what is still drafted stay with the draft. */
+const reasonsFor = (reasons: Reasons, keys: readonly string[]): Reasons =>
+  Object.fromEntries(Object.entries(reasons).filter(([key]) => keys.includes(key)));
 
 /** What the driver loaded in spite of a hazard or means as it is, and why: a sheet tells it. */
 const takenUpon = (

@@ -411,13 +411,13 @@ describe('long lists', () => {
     const newest = await pageOfSheets(rigId, '', 1);
     expect(newest).toMatchObject({ page: 1, pages: 2, found: 12 });
     // Sheet 11 was kept in the middle of a load: it is not what the model was loaded with.
-    expect(newest.lines[0]!.setupBefore).toMatchObject({ forwardEndPointPercent: 90 });
+    expect(newest.lines[0]!.byHandBefore).toMatchObject({ forwardEndPointPercent: 90 });
     const last = (await pageOfSheets(rigId, '', 2)).lines;
     expect(last.map(({ number }) => number)).toEqual([2, 1]);
-    expect(last[1]!.setupBefore).toEqual({});
+    expect(last[1]!.byHandBefore).toEqual({});
     await importSheet(rigId, { ...newest.lines[0]!.sheet, id: randomUUID() });
     // A sheet from elsewhere may be of another model: nothing of this one was before it.
-    expect((await pageOfSheets(rigId, '', 1)).lines[0]!.setupBefore).toEqual({});
+    expect((await pageOfSheets(rigId, '', 1)).lines[0]!.byHandBefore).toEqual({});
     expect((await pageOfSheets(rigId, 'well 7', 1)).lines.map(({ number }) => number)).toEqual([7]);
   });
 });

@@ -308,8 +308,8 @@ export function benchWithEsc(bench: Bench, escNumber: number): Bench {
 }
 
 /** Keeps what was changed on the model or its radio; the rest of the rig stays as it is meanwhile. */
-export const keepHandValues = (rigId: string, setup: HandValues): Promise<boolean> =>
-  changeRig(rigId, (rig) => withHandValues(rig, setup));
+export const keepHandValues = (rigId: string, byHand: HandValues): Promise<boolean> =>
+  changeRig(rigId, (rig) => withHandValues(rig, byHand));
 
 /** Keeps the pass code that the ESC of a rig has now. */
 export async function keepPassCode(rigId: string, linkPassCode: number): Promise<void> {

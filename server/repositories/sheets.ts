@@ -19,7 +19,7 @@ export interface StoredSheet {
 /** A sheet among others, with what the model had when it was loaded before. */
 export interface ListedSheet extends StoredSheet {
   /** Of no model where the sheet itself may be of another. */
-  setupBefore: HandValues;
+  byHandBefore: HandValues;
 }
 
 const plain = ({ number, origin, document }: SheetModel): StoredSheet => ({
@@ -67,13 +67,13 @@ export async function pageOfSheets(rigId: string, typed: string, page: number): 
     number: number;
     origin: SheetOrigin;
     document: Sheet;
-    setup_before: HandValues | null;
+    by_hand_before: HandValues | null;
   }>(
-    `SELECT s.number, s.origin, s.document, before.setup AS setup_before
+    `SELECT s.number, s.origin, s.document, before.by_hand AS by_hand_before
      FROM (SELECT number, origin, document FROM sheets WHERE ${matching}
            ORDER BY number DESC LIMIT :limit OFFSET :offset) AS s
      LEFT JOIN LATERAL (
-       SELECT document->'setup' AS setup FROM sheets
+       SELECT document->'byHand' AS by_hand FROM sheets
        WHERE rig_id = :rigId AND origin = 'loaded' AND number < s.number AND s.origin <> 'imported'
        ORDER BY number DESC LIMIT 1
      ) AS before ON true
@@ -85,11 +85,11 @@ export async function pageOfSheets(rigId: string, typed: string, page: number): 
   );
   return {
     ...place,
-    lines: rows.map(({ number, origin, document, setup_before }) => ({
+    lines: rows.map(({ number, origin, document, by_hand_before }) => ({
       number,
       origin,
       sheet: document,
-      setupBefore: setup_before ?? NO_HAND_VALUES,
+      byHandBefore: by_hand_before ?? NO_HAND_VALUES,
     })),
   };
 }

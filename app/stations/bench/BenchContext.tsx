@@ -52,13 +52,13 @@ function useBenchValue(view: BenchView) {
     [facts, isDriven, verdicts],
   );
   const moveAll = useCallback(
-    (stops: StopByItem, setup: HandValues = NO_HAND_VALUES): void =>
+    (stops: StopByItem, byHand: HandValues = NO_HAND_VALUES): void =>
       change((before) => {
         const moved = Object.entries(stops).reduce(
           (next, [itemId, stopId]) => moveDraft(next, holdings, itemId, stopId),
           fittingDraft(profile, before),
         );
-        return Object.entries(setup).reduce(
+        return Object.entries(byHand).reduce(
           (next, [key, value]) => moveHandValue(next, rig, key as HandValueKey, value),
           moved,
         );
@@ -74,7 +74,7 @@ function useBenchValue(view: BenchView) {
     (other: Draft): void => change(() => fittingDraft(profile, other)),
     [change, profile],
   );
-  const draftedRig = useMemo(() => withHandValues(rig, draft.setup), [rig, draft.setup]);
+  const draftedRig = useMemo(() => withHandValues(rig, draft.byHand), [rig, draft.byHand]);
   const advice = useMemo(
     () => adviceOn({ rig: draftedRig, goals, rules }, profile),
     [draftedRig, goals, rules, profile],

@@ -25,10 +25,10 @@ export function DraftConflict({ theirs }: { theirs: Draft }) {
             <td className="font-bold">{wanted(item, theirs)}</td>
           </tr>
         ))}
-        {HAND_VALUE_KEYS.filter((key) => draft.setup[key] !== theirs.setup[key]).map((key) => {
+        {HAND_VALUE_KEYS.filter((key) => draft.byHand[key] !== theirs.byHand[key]).map((key) => {
           const { name, unit, read } = HAND_VALUES[key];
-          const wantedIn = ({ setup }: Draft): string =>
-            setup[key] === undefined || setup[key] === read(rig) ? 'not changed' : `${setup[key]} ${unit}`;
+          const wantedIn = ({ byHand }: Draft): string =>
+            byHand[key] === undefined || byHand[key] === read(rig) ? 'not changed' : `${byHand[key]} ${unit}`;
           return (
             <tr key={key}>
               <th scope="row">{name}</th>

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Draft } from '#core/sheet/draft';
+import { EMPTY_DRAFT, type Draft } from '#core/sheet/draft';
 import { forgetWaiting, keepWaiting, takeWaiting } from './waitingDraft';
 
 /** As much of a browser's storage as is used; its entries are its own keys, as in a browser. */
@@ -18,7 +18,11 @@ function storage(): Storage {
   return Object.create(methods) as Storage;
 }
 
-const draft = (stopId: string): Draft => ({ stops: { bite: stopId }, setup: { pinionTeeth: 15 } });
+const draft = (stopId: string): Draft => ({
+  ...EMPTY_DRAFT,
+  stops: { bite: stopId },
+  byHand: { pinionTeeth: 15 },
+});
 
 /** Another tab of the same browser: it shares what is local, and has a session of its own. */
 const otherTab = (): void => void vi.stubGlobal('sessionStorage', storage());
@@ -76,7 +80,7 @@ describe('a draft that the server has not confirmed', () => {
     const [key] = Object.keys(localStorage);
     const older = { draft: { stops: { bite: 'bite-4' } }, baseRevision: 7, at: Date.now() };
     localStorage.setItem(key!, JSON.stringify(older));
-    expect(takeWaiting('rig')!.draft).toEqual({ stops: { bite: 'bite-4' }, setup: {} });
+    expect(takeWaiting('rig')!.draft).toEqual({ ...EMPTY_DRAFT, stops: { bite: 'bite-4' } });
   });
 
   it('that is damaged is passed over', () => {

@@ -49,7 +49,7 @@ export function takeWaiting(rigId: string): WaitingDraft | undefined {
 function read(key: string): WaitingDraft | undefined {
   try {
     const waiting = JSON.parse(localStorage.getItem(key) ?? 'null') as WaitingDraft | null;
-    // One that an older Live Tune left here has no setup.
+    // One that an older Live Tune left here has no byHand.
     return waiting ? { ...waiting, draft: { ...EMPTY_DRAFT, ...waiting.draft } } : undefined;
   } catch {
     return undefined;

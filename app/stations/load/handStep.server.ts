@@ -15,12 +15,12 @@ export async function keepHandStep(
   key: string,
   value: number,
 ): Promise<string | undefined> {
-  const setup = readHandValues({ [key]: value });
-  if (!setup) return 'That request does not fit this model. Reload the page.';
-  if (problemsOf(rigSchema, withHandValues(rig, setup)).length > 0) {
+  const byHand = readHandValues({ [key]: value });
+  if (!byHand) return 'That request does not fit this model. Reload the page.';
+  if (problemsOf(rigSchema, withHandValues(rig, byHand)).length > 0) {
     const { name } = HAND_VALUES[key as HandValueKey];
     return `${name}: this number does not fit the rest of the model. Check it on the Rig page.`;
   }
-  await keepHandValues(rigId, setup);
+  await keepHandValues(rigId, byHand);
   return undefined;
 }

@@ -55,7 +55,7 @@ async function keepLoaded(bench: Bench, form: FormData): Promise<LoadAnswer> {
   const left = leftToLoad(bench, worked);
   if (left > 0)
     return { sentence: `${left === 1 ? 'One value is' : `${left} values are`} not on the ESC yet.` };
-  const [undone] = handChangesOf(bench.rig, bench.draft.setup);
+  const [undone] = handChangesOf(bench.rig, bench.draft.byHand);
   if (undone) return { sentence: `${handChangeTitle(undone)}: not done yet.` };
   const [loadId, medium] = [form.get('load'), form.get('medium')];
   if (

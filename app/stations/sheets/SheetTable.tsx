@@ -13,14 +13,14 @@ import { EscMark, escMarkOf } from '../../ui/marks';
 interface Props {
   sheet: Sheet;
   /** What the sheet before it has of model and radio. */
-  setupBefore?: HandValues;
+  byHandBefore?: HandValues;
 }
 
 /** Every value of a sheet in the ESC's own order, with how it was known. */
-export function SheetTable({ sheet, setupBefore = NO_HAND_VALUES }: Props) {
+export function SheetTable({ sheet, byHandBefore = NO_HAND_VALUES }: Props) {
   const changed = new Set(sheet.changedItemIds);
-  const changedByHand = changedSince(setupBefore, sheet.setup);
-  const byHand = HAND_VALUE_KEYS.filter((key) => sheet.setup[key] !== undefined);
+  const changedByHand = changedSince(byHandBefore, sheet.byHand);
+  const byHand = HAND_VALUE_KEYS.filter((key) => sheet.byHand[key] !== undefined);
   return (
     <>
       <ValueTable label="Values of this sheet" values={sheet.values} changed={changed} />
@@ -37,7 +37,7 @@ export function SheetTable({ sheet, setupBefore = NO_HAND_VALUES }: Props) {
               <span key={key}>
                 {place > 0 && '; '}
                 <span className={isChanged ? 'font-bold' : ''}>
-                  {name} {sheet.setup[key]}&nbsp;{unit}
+                  {name} {sheet.byHand[key]}&nbsp;{unit}
                 </span>
                 {isChanged && <span className="text-muted"> · changed</span>}
               </span>

@@ -33,7 +33,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
     newest?.origin === 'loaded'
       ? {
           number: newest.number,
-          setup: sheets.lines.find(({ number }) => number === newest.number)?.setupBefore ?? NO_HAND_VALUES,
+          byHand: sheets.lines.find(({ number }) => number === newest.number)?.byHandBefore ?? NO_HAND_VALUES,
           stops: await stopsAtSheet(firstEsc(rigId), newest.sheet.changedItemIds, before?.number),
         }
       : undefined;
@@ -97,7 +97,7 @@ export default function SheetsRoute({ loaderData, actionData }: Route.ComponentP
       {sheetCount > 0 && lines.length === 0 && (
         <p className="mt-3 text-lg">No sheet has these words in its number, note or rig name.</p>
       )}
-      {lines.map(({ number, origin, sheet, setupBefore }, index) => (
+      {lines.map(({ number, origin, sheet, byHandBefore }, index) => (
         <article key={sheet.id} className="mt-5 border-t border-ink pt-3" aria-labelledby={`sheet-${number}`}>
           <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
             <h2 id={`sheet-${number}`} className="text-2xl">
@@ -109,7 +109,7 @@ export default function SheetsRoute({ loaderData, actionData }: Route.ComponentP
             </p>
             <p className="ml-auto flex gap-4">
               {undo?.number === number && <UndoLoad {...undo} />}
-              <TakeAsDraft sheet={sheet} setup={origin === 'imported' ? {} : sheet.setup} />
+              <TakeAsDraft sheet={sheet} byHand={origin === 'imported' ? {} : sheet.byHand} />
               <Link className="underline underline-offset-4" to={`/rigs/${rigId}/sheets/${number}`}>
                 Print<span className="sr-only"> sheet {number}</span>
               </Link>
@@ -126,10 +126,10 @@ export default function SheetsRoute({ loaderData, actionData }: Route.ComponentP
             <summary className="min-h-9 cursor-pointer py-1 text-muted">
               {sheet.values.length} values
               {sheet.otherEscs.length > 0 && ` of each of ${sheet.otherEscs.length + 1} ESCs`},{' '}
-              {sheet.changedItemIds.length + changedSince(setupBefore, sheet.setup).length} changed by this
+              {sheet.changedItemIds.length + changedSince(byHandBefore, sheet.byHand).length} changed by this
               load
             </summary>
-            <SheetTable sheet={sheet} setupBefore={setupBefore} />
+            <SheetTable sheet={sheet} byHandBefore={byHandBefore} />
           </details>
         </article>
       ))}
@@ -153,12 +153,12 @@ const ORIGIN_WORDS = {
 } as const;
 
 /** Undoing a load is a load of its own: what was changed is drafted as it was, and the plan made. */
-function UndoLoad({ stops, setup }: Draft) {
+function UndoLoad({ stops, byHand }: Pick<Draft, 'stops' | 'byHand'>) {
   const { rigId, rig, profile, holdings, moveAll } = useBench();
   const navigate = useNavigate();
-  if (changesOf(profile, holdings, { stops }).length + handChangesOf(rig, setup).length === 0) return null;
+  if (changesOf(profile, holdings, { stops }).length + handChangesOf(rig, byHand).length === 0) return null;
   const plan = (): void => {
-    moveAll(stops, setup);
+    moveAll(stops, byHand);
     void navigate(`/rigs/${rigId}/load`);
   };
   return (
@@ -168,8 +168,8 @@ function UndoLoad({ stops, setup }: Draft) {
   );
 }
 
-/** @param setup what the model had then; empty for a sheet that may be of another */
-function TakeAsDraft({ sheet, setup }: { sheet: Sheet; setup: HandValues }) {
+/** @param byHand what the model had then; empty for a sheet that may be of another */
+function TakeAsDraft({ sheet, byHand }: { sheet: Sheet; byHand: HandValues }) {
   const { rig, profile, holdings, moveAll } = useBench();
   const stops = Object.fromEntries(
     sheet.values.flatMap(({ itemId, stopId }) => {
@@ -178,10 +178,10 @@ function TakeAsDraft({ sheet, setup }: { sheet: Sheet; setup: HandValues }) {
       return stopId !== null && real ? [[itemId, stopId] as const] : [];
     }),
   );
-  const count = changesOf(profile, holdings, { stops }).length + handChangesOf(rig, setup).length;
+  const count = changesOf(profile, holdings, { stops }).length + handChangesOf(rig, byHand).length;
   if (count === 0) return <span className="text-muted">as on the ESC</span>;
   return (
-    <Button look="quiet" className="min-h-0 py-0" onClick={() => moveAll(stops, setup)}>
+    <Button look="quiet" className="min-h-0 py-0" onClick={() => moveAll(stops, byHand)}>
       Take as draft ({count} differ)
     </Button>
   );

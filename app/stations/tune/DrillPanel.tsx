@@ -55,7 +55,7 @@ export function DrillPanel({ isFull, docked }: Props) {
   const requestFor = useCallback(
     (draft: Draft) => {
       const drafted = draftedStops(believed, draft);
-      const its = withHandValues(rig, draft.setup);
+      const its = withHandValues(rig, draft.byHand);
       return { ...asIs, draft: behave(its, drafted), draftedRig: resolveRig(its, profile, use), drafted };
     },
     [asIs, rig, profile, use, believed, behave],
@@ -67,7 +67,7 @@ export function DrillPanel({ isFull, docked }: Props) {
     [onMoved, requestFor, profile],
   );
   const { drafted } = request;
-  const draftedRig = useMemo(() => withHandValues(rig, newest.setup), [rig, newest.setup]);
+  const draftedRig = useMemo(() => withHandValues(rig, newest.byHand), [rig, newest.byHand]);
   const recentlyMoved = useRecentlyMoved(drafted);
   const likely = useCallback(
     () =>

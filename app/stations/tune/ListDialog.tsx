@@ -34,7 +34,7 @@ function ListForm({ onDone }: { onDone: () => void }) {
   const field = useId();
   const lines = readList(profile, rig, typed).map((line) => settled(line, chosen[line.typed]));
   const clear = clearOf(lines);
-  const count = lines.filter(({ kind }) => kind === 'move' || kind === 'setup').length;
+  const count = lines.filter(({ kind }) => kind === 'move' || kind === 'byHand').length;
   const open = lines.length - count;
   return (
     <>
@@ -74,7 +74,7 @@ function ListForm({ onDone }: { onDone: () => void }) {
           look="main"
           disabled={count === 0}
           onClick={() => {
-            moveAll(clear.stops, clear.setup);
+            moveAll(clear.stops, clear.byHand);
             onDone();
           }}
         >
@@ -104,7 +104,7 @@ function Read({ line }: { line: ListLine }) {
           <span className="text-sm text-muted">{line.said}</span>
         </>
       );
-    case 'setup':
+    case 'byHand':
       return (
         <>
           → <strong>{HAND_VALUES[line.key].name}</strong> {line.value} {HAND_VALUES[line.key].unit}

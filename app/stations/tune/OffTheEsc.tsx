@@ -1,4 +1,5 @@
-import { HAND_VALUE_KEYS, HAND_VALUES, type HandValueKey } from '#core/rig/handValues';
+import { HAND_VALUE_KEYS, HAND_VALUES, readHandValues, type HandValueKey } from '#core/rig/handValues';
+import { readNumber } from '#core/units/readNumber';
 import { Minus, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
@@ -20,33 +21,36 @@ export function OffTheEsc() {
       </p>
       <ul>
         {keys.map((key) => (
-          <HandRow key={key} setupKey={key} />
+          <HandRow key={key} handKey={key} />
         ))}
       </ul>
     </section>
   );
 }
 
-function HandRow({ setupKey }: { setupKey: HandValueKey }) {
+function HandRow({ handKey }: { handKey: HandValueKey }) {
   const { rig, moveAll } = useBench();
-  const { name, unit, least, most, step, lower, higher, read } = HAND_VALUES[setupKey];
+  const { name, unit, least, most, step, decimals, lower, higher, read } = HAND_VALUES[handKey];
   const now = read(rig)!;
-  const wanted = useNewestDraft().setup[setupKey] ?? now;
+  const wanted = useNewestDraft().byHand[handKey] ?? now;
   // As it stands in the field while it is being typed: the draft comes a moment later.
   const [typed, setTyped] = useState<string>();
   const differs = wanted !== now;
-  const move = (value: number): void => moveAll({}, { [setupKey]: value });
+  const move = (value: number): void => moveAll({}, { [handKey]: value });
   const go = (value: number): void => {
     setTyped(undefined);
     move(Math.max(least, Math.min(most, value)));
   };
-  const fits = (text: string): boolean => /^\d+$/.test(text) && Number(text) >= least && Number(text) <= most;
+  const fits = (text: string): boolean => {
+    const value = readNumber(text);
+    return value !== undefined && readHandValues({ [handKey]: value }) !== undefined;
+  };
   const onTyped = (text: string): void => {
     setTyped(text);
-    if (fits(text)) move(Number(text));
+    if (fits(text)) move(readNumber(text)!);
   };
   const isWrong = typed !== undefined && typed !== '' && !fits(typed);
-  const id = `setup-${setupKey}`;
+  const id = `byHand-${handKey}`;
   return (
     <li className="grid grid-cols-[1fr_auto] items-center gap-x-5 gap-y-1 border-t border-rule py-3 sm:grid-cols-[9.5rem_1fr_8rem]">
       <label htmlFor={id} className="leading-tight font-bold">
@@ -59,7 +63,7 @@ function HandRow({ setupKey }: { setupKey: HandValueKey }) {
           </Button>
           <input
             id={id}
-            inputMode="numeric"
+            inputMode={decimals === 0 ? 'numeric' : 'decimal'}
             value={typed ?? String(wanted)}
             onChange={(event) => onTyped(event.target.value.trim())}
             onBlur={() => setTyped(undefined)}
@@ -81,7 +85,8 @@ function HandRow({ setupKey }: { setupKey: HandValueKey }) {
         <p id={`${id}-words`} className="mt-1 text-sm text-muted">
           {isWrong ? (
             <span className="text-hazard">
-              Type a whole number from {least} to {most}. Until then it stays {wanted}.
+              Type a {decimals === 0 ? 'whole ' : ''}number from {least} to {most}. Until then it stays{' '}
+              {wanted}.
             </span>
           ) : (
             `less: ${lower}; more: ${higher}`

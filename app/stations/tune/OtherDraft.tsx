@@ -20,7 +20,8 @@ export function OtherDraft() {
       <Button
         onClick={() => {
           changeGoals({ waiting: { name: here, ...draft } });
-          takeDraft({ stops: waiting.stops, setup: waiting.setup });
+          const { name: _name, ...other } = waiting;
+          takeDraft(other);
         }}
       >
         Switch to draft {waiting.name}

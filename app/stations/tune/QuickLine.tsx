@@ -1,5 +1,5 @@
 import { readQuickEntry, type QuickEntry } from '#core/quick/quickEntry';
-import { readQuickHandValue, type QuickSetup } from '#core/quick/quickHandValues';
+import { readQuickHandValue, type QuickHandValue } from '#core/quick/quickHandValues';
 import { nameOf, type EscProfile } from '#core/esc/profile';
 import type { Rig, VehicleKind } from '#core/rig/rig';
 import { HAND_VALUES } from '#core/rig/handValues';
@@ -27,9 +27,9 @@ export const QuickLine = memo(function QuickLine({ onNamed }: Props) {
 
   const act = (event: SyntheticEvent): void => {
     event.preventDefault();
-    if (entry?.kind === 'setup') {
+    if (entry?.kind === 'byHand') {
       moveAll({}, { [entry.key]: entry.value });
-      setDone(`Drafted: ${setupWords(entry)}`);
+      setDone(`Drafted: ${byHandWords(entry)}`);
       setTyped('');
     }
     if (entry?.kind === 'named') onNamed(entry.found[0]!.item.id);
@@ -67,7 +67,7 @@ export const QuickLine = memo(function QuickLine({ onNamed }: Props) {
   );
 });
 
-type Entry = QuickEntry | QuickSetup;
+type Entry = QuickEntry | QuickHandValue;
 
 /** A value of the ESC where it is one; else of the model or its radio. */
 function readLine(profile: EscProfile, rig: Rig, typed: string): Entry {
@@ -75,11 +75,11 @@ function readLine(profile: EscProfile, rig: Rig, typed: string): Entry {
   return entry.kind === 'move' ? entry : (readQuickHandValue(rig, typed) ?? entry);
 }
 
-const setupWords = ({ key, value }: Extract<QuickSetup, { kind: 'setup' }>): string =>
+const byHandWords = ({ key, value }: Extract<QuickHandValue, { kind: 'byHand' }>): string =>
   `${HAND_VALUES[key].name} ${value}\u00a0${HAND_VALUES[key].unit}`;
 
 function says(entry: Entry): string {
-  if (entry.kind === 'setup') return `Press Enter to draft ${setupWords(entry)}.`;
+  if (entry.kind === 'byHand') return `Press Enter to draft ${byHandWords(entry)}.`;
   if (entry.kind !== 'move') return entry.sentence;
   const { snapped, found } = entry;
   const friends = found.friends.map(({ title }) => `Often confused: ${title.toLowerCase()}.`);

@@ -1,5 +1,4 @@
-import { readIntents } from '#core/sheet/intents';
-import { readHandValues } from '#core/rig/handValues';
+import { readDraft } from '#core/sheet/intents';
 import { readJson } from '#server/readBody';
 import { saveDraft } from '#server/repositories/drafts';
 import { isCount } from '#server/repositories/ids';
@@ -10,11 +9,10 @@ import type { Route } from './+types/saveDraft';
 export async function action({ params, request }: Route.ActionArgs) {
   const { profile } = await benchOf(params.rigId);
   const body = await readJson(request);
-  const stops = readIntents(profile, body.stops);
-  const setup = readHandValues(body.setup);
-  if (!isCount(body.baseRevision) || !stops || !setup) {
+  const draft = readDraft(profile, body);
+  if (!isCount(body.baseRevision) || !draft) {
     const sentence = 'The draft uses something that this ESC or model does not have.';
     return Response.json({ sentence }, { status: 400 });
   }
-  return Response.json(await saveDraft(params.rigId, body.baseRevision, { stops, setup }));
+  return Response.json(await saveDraft(params.rigId, body.baseRevision, draft));
 }
