@@ -31,7 +31,6 @@ export const SET_UP_ORIGINS = {
   esc: 'from what the ESC holds',
   sheet: 'from a sheet',
   list: 'from a pasted list',
-  setUp: 'from another set-up',
   file: 'from a file',
   code: 'from a code',
   translation: 'translated from another ESC',

@@ -17,9 +17,9 @@ export async function up(queries: QueryInterface): Promise<void> {
     CREATE INDEX set_ups_by_order ON set_ups (rig_id, kept_order);
 
     UPDATE drafts SET document = (document - 'setup')
-      || jsonb_build_object('byHand', coalesce(document->'setup', '{}'), 'reasons', '{}'::jsonb, 'setUpId', null);
-    UPDATE rigs SET goals = jsonb_set(goals, '{waiting}', (goals->'waiting' - 'setup')
-      || jsonb_build_object('byHand', coalesce(goals->'waiting'->'setup', '{}'), 'reasons', '{}'::jsonb, 'setUpId', null))
+      || jsonb_build_object('byHand', coalesce(document->'setup', '{}'::jsonb), 'reasons', '{}'::jsonb, 'setUpId', null);
+    UPDATE rigs SET goals = jsonb_set(goals, '{waiting}', ((goals->'waiting') - 'setup')
+      || jsonb_build_object('byHand', coalesce(goals->'waiting'->'setup', '{}'::jsonb), 'reasons', '{}'::jsonb, 'setUpId', null))
       WHERE jsonb_typeof(goals->'waiting') = 'object';
   `);
   await upgradeDocuments(queries, 'sheets', sheetToVersion9);

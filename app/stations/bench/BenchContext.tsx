@@ -4,7 +4,7 @@ import { verdictsOn } from '#core/advice/verdicts/verdictsOn';
 import { profileOn, type EscProfile, type StopByItem } from '#core/esc/profile';
 import { NO_HAND_VALUES, withHandValues, type HandValues, type HandValueKey } from '#core/rig/handValues';
 import { rangesOf } from '#core/calibration/escs';
-import { changesOf, fittingDraft, moveDraft, moveHandValue, type Draft } from '#core/sheet/draft';
+import { changesOf, fittingDraft, moveDraft, moveHandValue, type Draft, type Reasons } from '#core/sheet/draft';
 import { believedStops } from '#core/sheet/evidence';
 import { intentsForOther } from '#core/sheet/severalEscs';
 import { createContext, use, useCallback, useDeferredValue, useMemo, type ReactNode } from 'react';
@@ -52,16 +52,17 @@ function useBenchValue(view: BenchView) {
     [facts, isDriven, verdicts],
   );
   const moveAll = useCallback(
-    (stops: StopByItem, byHand: HandValues = NO_HAND_VALUES): void =>
+    (stops: StopByItem, byHand: HandValues = NO_HAND_VALUES, reasons: Reasons = {}): void =>
       change((before) => {
         const moved = Object.entries(stops).reduce(
           (next, [itemId, stopId]) => moveDraft(next, holdings, itemId, stopId),
           fittingDraft(profile, before),
         );
-        return Object.entries(byHand).reduce(
+        const all = Object.entries(byHand).reduce(
           (next, [key, value]) => moveHandValue(next, rig, key as HandValueKey, value),
           moved,
         );
+        return { ...all, reasons: { ...all.reasons, ...reasons } };
       }),
     [change, profile, rig, holdings],
   );
