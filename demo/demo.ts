@@ -12,6 +12,16 @@ import kelpBeachBuggy from './kelp-beach-buggy.rig.json?raw';
 import sondryA45 from './sondry-a45.esc-profile.json?raw';
 import tamselR60 from './tamsel-r60.esc-profile.json?raw';
 
+import beachPractice from './beach-practice.set-up.json?raw';
+import drySand from './dry-sand.set-up.json?raw';
+import islandRace from './island-race.set-up.json?raw';
+import cliffPath from './cliff-path.set-up.json?raw';
+import wetWeed from './wet-weed.set-up.json?raw';
+import firstSolo from './first-solo.set-up.json?raw';
+import windyField from './windy-field.set-up.json?raw';
+import patrol from './patrol.set-up.json?raw';
+import showDay from './show-day.set-up.json?raw';
+
 /** The ESC profiles by their id. */
 export const DEMO_PROFILES = {
   'tamsel-r60': tamselR60,
@@ -25,4 +35,17 @@ export const DEMO_FILES: readonly string[] = [
   headlandTrainer,
   cliffPathCrawler,
   kelpBeachBuggy,
+];
+
+/** Set-ups of the demo's rigs; each names its rig in its conditions. Those that others came from stand before them. */
+export const DEMO_SET_UPS: readonly string[] = [
+  beachPractice,
+  drySand,
+  islandRace,
+  cliffPath,
+  wetWeed,
+  firstSolo,
+  windyField,
+  patrol,
+  showDay,
 ];

@@ -8,6 +8,7 @@ export interface Imported {
   sentence: string;
   /** The rig to go to, if the file was one. */
   rigId?: string;
+  rigName?: string;
   /** Whether that rig uses an ESC of its own, since the garage has another one under the same name. */
   otherEsc?: true;
 }
@@ -45,7 +46,7 @@ export async function importDocument(garageId: string, text: string): Promise<Re
       }
       const rigId = await createRig(garageId, document.rig, stored);
       const sentence = `Rig “${document.rig.name}” is in your garage.`;
-      if (taken?.as !== 'otherEsc') return done({ sentence, rigId });
+      if (taken?.as !== 'otherEsc') return done({ sentence, rigId, rigName: document.rig.name });
       const other = `Its profile of “${document.escProfile!.name}” differs from yours. Both are kept: this rig uses “${stored.profile.name}”.`;
       return done({ sentence: `${sentence} ${other}`, rigId, otherEsc: true });
     }

@@ -1,8 +1,11 @@
-import { DEMO_FILES } from '../demo/demo';
+import type { Result } from '#core/units/problem';
+import { readDocument } from '#formats/document';
+import { DEMO_FILES, DEMO_SET_UPS } from '../demo/demo';
 import { importDocument } from './importDocument';
 import { migrate } from './migrate';
 import { defineModels } from './models';
 import { currentGarage, markDemoLoaded } from './repositories/garages';
+import { keepSetUp } from './repositories/setUps';
 
 /** Makes the database ready: tables, the garage, and on the very first start the demo. */
 export async function startUp(): Promise<void> {
@@ -10,9 +13,22 @@ export async function startUp(): Promise<void> {
   defineModels();
   const garage = await currentGarage();
   if (garage.demoLoaded) return;
+  const rigs = new Map<string, string>();
   for (const file of DEMO_FILES) {
-    const result = await importDocument(garage.id, file);
-    if (!result.ok) throw new Error(`the demo does not load: ${JSON.stringify(result.problems)}`);
+    const { rigId, rigName } = sound(await importDocument(garage.id, file));
+    if (rigId !== undefined && rigName !== undefined) rigs.set(rigName, rigId);
+  }
+  for (const file of DEMO_SET_UPS) {
+    const document = sound(readDocument(file));
+    if (document.format !== 'live-tune/set-up') throw new Error('a set-up of the demo is something else');
+    const rigId = rigs.get(document.setUp.conditions.rigName);
+    if (rigId === undefined) throw new Error(`the demo has no rig for “${document.setUp.name}”`);
+    await keepSetUp(rigId, document.setUp);
   }
   await markDemoLoaded(garage.id);
+}
+
+function sound<T>(result: Result<T>): T {
+  if (!result.ok) throw new Error(`the demo does not load: ${JSON.stringify(result.problems)}`);
+  return result.value;
 }

@@ -2,7 +2,7 @@ import { Form, useNavigation } from 'react-router';
 import { Button } from './Button';
 
 /** Chooses a JSON file and sends it to the action of this page. Works before the page is hydrated, too. */
-export function FilePicker({ label }: { label: string }) {
+export function FilePicker({ label, button = 'Import' }: { label: string; button?: string }) {
   const { state, formData } = useNavigation();
   const sending = formData?.get('intent') === 'import';
   return (
@@ -19,7 +19,7 @@ export function FilePicker({ label }: { label: string }) {
         />
       </label>
       <Button type="submit" disabled={state !== 'idle'}>
-        {sending ? 'Reading …' : 'Import'}
+        {sending ? 'Reading …' : button}
       </Button>
     </Form>
   );

@@ -53,7 +53,7 @@ describe('a code', () => {
   it('with one letter wrong is refused', () => {
     const code = writeCode(smallSetUp());
     fc.assert(
-      fc.property(fc.nat(code.length - 1), fc.constantFrom(...'abc019=-,:%é'), (at, letter) => {
+      fc.property(fc.nat(code.length - 1), fc.constantFrom(...'abc019=-,:%'.split('')), (at, letter) => {
         fc.pre(code[at] !== letter);
         expect(readCode(code.slice(0, at) + letter + code.slice(at + 1)).ok).toBe(false);
       }),

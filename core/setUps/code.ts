@@ -177,10 +177,11 @@ function unescaped(part: string): string[] | undefined {
 
 /** Names with their values, each name once. */
 function pairsIn(part: readonly string[]): [name: string, value: string][] | undefined {
-  const pairs = part.map((one) => one.split('=') as [string, string]);
-  const isSound = pairs.every(
-    (pair) => pair.length === 2 && isId(pair[0]) && /^[A-Za-z0-9._-]+$/.test(pair[1]),
-  );
+  const pairs = part.map((one): [string, string] => {
+    const [name = '', ...value] = one.split('=');
+    return [name, value.join('=')];
+  });
+  const isSound = pairs.every(([name, value]) => isId(name) && /^[A-Za-z0-9._-]+$/.test(value));
   return isSound && new Set(pairs.map(([name]) => name)).size === pairs.length ? pairs : undefined;
 }
 

@@ -15,6 +15,7 @@ import { momentsOf, type MomentId } from '../settings/moments';
 import { describeValue } from '../settings/value';
 import { VOCABULARY } from '../settings/vocabulary';
 import type { Reasons } from '../sheet/draft';
+import { plainWords } from '../units/text';
 import type { Conditions } from './conditions';
 
 /** One of the two: what an ESC holds, a draft, a set-up, a sheet, factory values. */
@@ -96,7 +97,7 @@ const stopIn = (item: ProfileItem, stopId: string | undefined): Stop | undefined
 const cellOf = (side: Side, item: ProfileItem, stop: Stop | undefined): Cell | null => {
   if (!stop) return null;
   const meaning = describeValue(VOCABULARY[item.setting], stop.value);
-  const isPrinted = meaning === stop.label || stop.value.kind === 'label';
+  const isPrinted = plainWords(meaning) === plainWords(stop.label) || stop.value.kind === 'label';
   return { label: stop.label, meaning: isPrinted ? '' : meaning, reason: side.reasons[item.id] ?? '' };
 };
 

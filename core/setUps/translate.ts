@@ -59,6 +59,8 @@ export interface TranslatedRow {
   outcome: Outcome;
   /** Null where nothing is taken. */
   to: { item: ProfileItem; stop: Stop } | null;
+  /** The item of the other ESC that it would go to, where there is one; its stops can be chosen. */
+  target: ProfileItem | null;
   /** Why, in a sentence or two. */
   sentence: string;
   /** What each measure says, where it was matched by effect. */
@@ -140,6 +142,7 @@ function rowOf(
     from,
     outcome,
     to: null,
+    target: null,
     sentence,
     measures: [],
     friends: friendsOf(from.item, undefined),
@@ -173,6 +176,7 @@ function ontoItem(
     from,
     outcome,
     to: stop ? { item: target, stop } : null,
+    target,
     sentence,
     measures,
     friends,
@@ -216,6 +220,7 @@ function comesAlong(profile: EscProfile, drafted: StopByItem, from: From): Trans
     from,
     outcome: isSame ? 'along' : 'asked',
     to: isSame ? { item, stop } : null,
+    target: isSame ? null : item,
     sentence: isSame
       ? `“${item.label}” on “${stop.label}” says this, too.`
       : `“${item.label}” sets this, too, and is on “${stop.label}”. Choose its stop by both.`,
@@ -240,6 +245,7 @@ function byKin(
       from,
       outcome: 'byEffect',
       to: { item: target, stop: measures[0]!.stop },
+      target,
       sentence: `It has “${target.label}” (${nameOf(target).toLowerCase()}) in its place. ${effectWords(measures)}`,
       measures,
       friends: friendsOf(from.item, target),

@@ -3,6 +3,7 @@ import { QueryTypes } from 'sequelize';
 import { database } from '../database';
 import { LONGEST_NAME } from '#core/units/text';
 import { EscProfileModel } from '../models';
+import { isKey } from './ids';
 import { lockGarage } from './locks';
 
 export interface StoredProfile {
@@ -31,11 +32,21 @@ export async function findProfileByKey(
   garageId: string,
   profileKey: string,
 ): Promise<StoredProfile | undefined> {
+  if (!isKey(profileKey)) return undefined;
   const row = await EscProfileModel.findOne({
     where: { garageId, profileKey },
     order: [['revision', 'DESC']],
   });
   return row ? plain(row) : undefined;
+}
+
+/** One revision of a profile; undefined where the garage does not have it. */
+export async function findProfileRevision(
+  garageId: string,
+  profileKey: string,
+  revision: number,
+): Promise<EscProfile | undefined> {
+  return (await EscProfileModel.findOne({ where: { garageId, profileKey, revision } }))?.document;
 }
 
 /** Keeps a profile revision. Revisions are never edited: the same one again must be equal. */

@@ -3,6 +3,7 @@ import type { SetUp, SetUpWords } from '#core/setUps/setUp';
 import { database } from '../database';
 import { SetUpModel } from '../models';
 import { sameJson } from './escProfiles';
+import { isKey } from './ids';
 import { lockRig } from './locks';
 
 export interface StoredSetUp {
@@ -25,6 +26,7 @@ export async function setUpsOf(rigId: string): Promise<StoredSetUp[]> {
 
 /** One set-up of a rig by its permanent id. */
 export async function findSetUp(rigId: string, documentKey: string): Promise<StoredSetUp | undefined> {
+  if (!isKey(documentKey)) return undefined;
   const row = await SetUpModel.findOne({ where: { rigId, documentKey } });
   return row ? plain(row) : undefined;
 }
@@ -54,6 +56,7 @@ export async function describeSetUp(rigId: string, documentKey: string, words: S
 
 /** Archives a set-up or takes it back. @returns false where the rig has none of this id */
 export async function archiveSetUp(rigId: string, documentKey: string, archived: boolean): Promise<boolean> {
+  if (!isKey(documentKey)) return false;
   const [changed] = await SetUpModel.update(
     { archivedAt: archived ? new Date() : null },
     { where: { rigId, documentKey } },

@@ -4,7 +4,14 @@ import { verdictsOn } from '#core/advice/verdicts/verdictsOn';
 import { profileOn, type EscProfile, type StopByItem } from '#core/esc/profile';
 import { NO_HAND_VALUES, withHandValues, type HandValues, type HandValueKey } from '#core/rig/handValues';
 import { rangesOf } from '#core/calibration/escs';
-import { changesOf, fittingDraft, moveDraft, moveHandValue, type Draft, type Reasons } from '#core/sheet/draft';
+import {
+  changesOf,
+  fittingDraft,
+  moveDraft,
+  moveHandValue,
+  type Draft,
+  type Reasons,
+} from '#core/sheet/draft';
 import { believedStops } from '#core/sheet/evidence';
 import { intentsForOther } from '#core/sheet/severalEscs';
 import { createContext, use, useCallback, useDeferredValue, useMemo, type ReactNode } from 'react';

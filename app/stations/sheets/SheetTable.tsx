@@ -6,6 +6,7 @@ import {
   type HandValues,
 } from '#core/rig/handValues';
 import { EVIDENCE } from '#core/sheet/evidence';
+import type { Reasons } from '#core/sheet/draft';
 import type { Sheet, SheetValue } from '#core/sheet/sheet';
 import { DataTable } from '../../ui/DataTable';
 import { EscMark, escMarkOf } from '../../ui/marks';
@@ -23,7 +24,12 @@ export function SheetTable({ sheet, byHandBefore = NO_HAND_VALUES }: Props) {
   const byHand = HAND_VALUE_KEYS.filter((key) => sheet.byHand[key] !== undefined);
   return (
     <>
-      <ValueTable label="Values of this sheet" values={sheet.values} changed={changed} />
+      <ValueTable
+        label="Values of this sheet"
+        values={sheet.values}
+        changed={changed}
+        reasons={sheet.reasons}
+      />
       {sheet.otherEscs.map(({ escNumber, values }) => (
         <OtherEsc key={escNumber} escNumber={escNumber} values={values} first={sheet.values} />
       ))}
@@ -40,6 +46,7 @@ export function SheetTable({ sheet, byHandBefore = NO_HAND_VALUES }: Props) {
                   {name} {sheet.byHand[key]}&nbsp;{unit}
                 </span>
                 {isChanged && <span className="text-muted"> · changed</span>}
+                {sheet.reasons[key] && <span className="text-muted"> · {sheet.reasons[key]}</span>}
               </span>
             );
           })}
@@ -53,9 +60,11 @@ interface ValueTableProps {
   label: string;
   values: readonly SheetValue[];
   changed: ReadonlySet<string>;
+  /** Why some were chosen. */
+  reasons?: Reasons;
 }
 
-function ValueTable({ label, values, changed }: ValueTableProps) {
+function ValueTable({ label, values, changed, reasons }: ValueTableProps) {
   return (
     <DataTable label={label} heads={['item', 'name', 'stop', 'known by']}>
       {values.map((value) => (
@@ -64,6 +73,9 @@ function ValueTable({ label, values, changed }: ValueTableProps) {
           <td className={`py-1 pr-3 ${changed.has(value.itemId) ? 'font-bold' : ''}`}>
             {value.itemLabel}
             {changed.has(value.itemId) && <span className="text-muted"> · changed</span>}
+            {reasons?.[value.itemId] && (
+              <span className="block text-sm font-normal text-muted">{reasons[value.itemId]}</span>
+            )}
           </td>
           <td>
             {value.stopLabel === null ? 'unknown' : `${value.stopLabel} (stop ${value.stopNumber ?? ''})`}

@@ -1,11 +1,11 @@
-import { hasStop } from '#core/esc/profile';
-import { changedSince, NO_HAND_VALUES, handChangesOf, type HandValues } from '#core/rig/handValues';
+import { changedSince, NO_HAND_VALUES, handChangesOf } from '#core/rig/handValues';
 import { changesOf, type Draft } from '#core/sheet/draft';
-import type { Sheet } from '#core/sheet/sheet';
+import { changedSinceSetUp, type Step } from '#core/setUps/setUp';
 import { LARGEST_DOCUMENT_BYTES, readDocument } from '#formats/document';
 import { readForm } from '#server/readBody';
 import { firstEsc } from '#server/repositories/escOfRig';
 import { stopsAtSheet } from '#server/repositories/observations';
+import { setUpsOf } from '#server/repositories/setUps';
 import { importSheet, newestOwnSheets, pageOfSheets } from '#server/repositories/sheets';
 import { data, Link, useNavigate } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
@@ -19,7 +19,10 @@ import { useAnswer } from '../../ui/useAnswer';
 import { Problems } from '../../ui/Problems';
 import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
+import { Steps } from '../setUps/Steps';
+import { ShelfNav } from './ShelfNav';
 import { SheetTable } from './SheetTable';
+import { TakeAsDraft } from './TakeAsDraft';
 import type { Route } from './+types/route';
 
 export async function loader({ params, request }: Route.LoaderArgs) {
@@ -37,7 +40,14 @@ export async function loader({ params, request }: Route.LoaderArgs) {
           stops: await stopsAtSheet(firstEsc(rigId), newest.sheet.changedItemIds, before?.number),
         }
       : undefined;
-  return { sheets, undo, sheetCount };
+  const setUps = new Map((await setUpsOf(rigId)).map(({ setUp }) => [setUp.id, setUp]));
+  const sinceSetUp = Object.fromEntries(
+    sheets.lines.flatMap(({ number, sheet }) => {
+      const setUp = sheet.setUp && setUps.get(sheet.setUp.id);
+      return setUp ? [[number, changedSinceSetUp(setUp, sheet)] as const] : [];
+    }),
+  );
+  return { sheets, undo, sheetCount, sinceSetUp };
 }
 
 export async function action({ params, request }: Route.ActionArgs) {
@@ -75,11 +85,12 @@ export const shouldRevalidate = unlessAway;
 export default function SheetsRoute({ loaderData, actionData }: Route.ComponentProps) {
   const { answer } = useAnswer(actionData);
   const { rigId } = useBench();
-  const { sheets, undo, sheetCount } = loaderData;
+  const { sheets, undo, sheetCount, sinceSetUp } = loaderData;
   const { lines, ...place } = sheets;
   return (
     <div className="max-w-4xl px-5 py-6">
-      <h1 className="text-3xl">Sheets</h1>
+      <ShelfNav />
+      <h1 className="mt-4 text-3xl">Sheets</h1>
       {sheetCount === 0 && (
         <p className="mt-3 text-lg">
           No sheets yet. Each finished load saves one.{' '}
@@ -122,6 +133,7 @@ export default function SheetsRoute({ loaderData, actionData }: Route.ComponentP
               </a>
             </p>
           </div>
+          {sheet.setUp && <OfSetUp setUp={sheet.setUp} since={sinceSetUp[number]} />}
           <details open={index === 0}>
             <summary className="min-h-9 cursor-pointer py-1 text-muted">
               {sheet.values.length} values
@@ -152,6 +164,24 @@ const ORIGIN_WORDS = {
   backup: 'saved before a change; read',
 } as const;
 
+/** The set-up that a sheet is of, and what it has otherwise. */
+function OfSetUp({ setUp, since }: { setUp: { id: string; name: string }; since: Step[] | undefined }) {
+  const { rigId } = useBench();
+  return (
+    <div>
+      <p>
+        Set-up{' '}
+        <Link className="underline underline-offset-4" to={`/rigs/${rigId}/set-ups/${setUp.id}`}>
+          {setUp.name}
+        </Link>
+        {since?.length === 0 && ', just as it is'}
+        {since !== undefined && since.length > 0 && `, ${since.length} changed since:`}
+      </p>
+      {since !== undefined && since.length > 0 && <Steps steps={since} from={setUp.name} />}
+    </div>
+  );
+}
+
 /** Undoing a load is a load of its own: what was changed is drafted as it was, and the plan made. */
 function UndoLoad({ stops, byHand }: Pick<Draft, 'stops' | 'byHand'>) {
   const { rigId, rig, profile, holdings, moveAll } = useBench();
@@ -164,25 +194,6 @@ function UndoLoad({ stops, byHand }: Pick<Draft, 'stops' | 'byHand'>) {
   return (
     <Button look="quiet" className="min-h-0 py-0" onClick={plan}>
       Undo this load
-    </Button>
-  );
-}
-
-/** @param byHand what the model had then; empty for a sheet that may be of another */
-function TakeAsDraft({ sheet, byHand }: { sheet: Sheet; byHand: HandValues }) {
-  const { rig, profile, holdings, moveAll } = useBench();
-  const stops = Object.fromEntries(
-    sheet.values.flatMap(({ itemId, stopId }) => {
-      const item = profile.items.find(({ id }) => id === itemId);
-      const real = item && stopId !== null && hasStop(item, stopId);
-      return stopId !== null && real ? [[itemId, stopId] as const] : [];
-    }),
-  );
-  const count = changesOf(profile, holdings, { stops }).length + handChangesOf(rig, byHand).length;
-  if (count === 0) return <span className="text-muted">as on the ESC</span>;
-  return (
-    <Button look="quiet" className="min-h-0 py-0" onClick={() => moveAll(stops, byHand)}>
-      Take as draft ({count} differ)
     </Button>
   );
 }

@@ -1,74 +1,39 @@
-import { nameOf } from '#core/esc/profile';
-import { clearOf, printList, readList, type ListLine } from '#core/quick/readList';
-import { HAND_VALUES } from '#core/rig/handValues';
 import { ClipboardList } from 'lucide-react';
-import { useId, useState } from 'react';
+import { Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { TitledDialog } from '../../ui/TitledDialog';
 import { useBench } from '../bench/BenchContext';
+import { ListReading, useListReading } from './ListReading';
 
-/** A whole list at once: somebody else's set-up, or values read aloud. Nothing is drafted before it is seen here. */
-export function ListDialog() {
-  const [isOpen, setOpen] = useState(false);
-  return (
-    <TitledDialog
-      title="Paste a list"
-      isOpen={isOpen}
-      onOpenChange={setOpen}
-      trigger={
-        <Button aria-label="Paste a list">
-          <ClipboardList className="size-5" aria-hidden="true" />
-        </Button>
-      }
-    >
-      <ListForm onDone={() => setOpen(false)} />
-    </TitledDialog>
-  );
+interface Props {
+  /** The list with which it is opened; undefined while it is closed. */
+  begun: string | undefined;
+  onBegin: (begun: string | undefined) => void;
 }
 
-function ListForm({ onDone }: { onDone: () => void }) {
-  const { profile, draftedRig: rig, drafted, moveAll } = useBench();
-  const [typed, setTyped] = useState('');
-  /** What was chosen where the list left a choice, by what was typed. */
-  const [chosen, setChosen] = useState<Readonly<Record<string, string>>>({});
-  const field = useId();
-  const lines = readList(profile, rig, typed).map((line) => settled(line, chosen[line.typed]));
-  const clear = clearOf(lines);
-  const count = lines.filter(({ kind }) => kind === 'move' || kind === 'byHand').length;
-  const open = lines.length - count;
+/** A whole list at once: somebody else's set-up, or values read aloud. Nothing is drafted before it is seen here. */
+export const ListDialog = ({ begun, onBegin }: Props) => (
+  <TitledDialog
+    title="Paste a list"
+    isOpen={begun !== undefined}
+    onOpenChange={(isOpen) => onBegin(isOpen ? '' : undefined)}
+    trigger={
+      <Button aria-label="Paste a list">
+        <ClipboardList className="size-5" aria-hidden="true" />
+      </Button>
+    }
+  >
+    <ListForm begun={begun ?? ''} onDone={() => onBegin(undefined)} />
+  </TitledDialog>
+);
+
+function ListForm({ begun, onDone }: { begun: string; onDone: () => void }) {
+  const { rigId, moveAll } = useBench();
+  const reading = useListReading(begun);
+  const { count, clear } = reading;
   return (
     <>
-      <label htmlFor={field} className="mt-2 block text-muted">
-        One value a line, or in a row: “first four, second one”, “1=4 2=1”, “drag 8, punch 4”.
-      </label>
-      {typed === '' && (
-        <Button look="quiet" className="text-sm" onClick={() => setTyped(printList(profile.items, drafted))}>
-          Begin with my own values
-        </Button>
-      )}
-      <textarea
-        id={field}
-        value={typed}
-        onChange={(event) => setTyped(event.target.value)}
-        rows={5}
-        className="mt-1 w-full rounded-sm border border-muted bg-film p-2"
-      />
-      <ul className="mt-2" aria-label="What was read">
-        {lines.map((line, place) => (
-          <li key={`${place} ${line.typed}`} className="border-t border-rule py-1.5">
-            <span className="text-muted">{line.typed}</span> <Read line={line} />
-            {(line.kind === 'ask' || line.kind === 'nearest') && (
-              <span className="flex flex-wrap gap-2">
-                {line.stops.map((stop) => (
-                  <Button key={stop.id} onClick={() => setChosen({ ...chosen, [line.typed]: stop.id })}>
-                    Take {stop.label}, stop {stop.number}
-                  </Button>
-                ))}
-              </span>
-            )}
-          </li>
-        ))}
-      </ul>
+      <ListReading reading={reading} />
       <div className="mt-3 flex flex-wrap items-center gap-4 border-t border-ink pt-3">
         <Button
           look="main"
@@ -80,37 +45,10 @@ function ListForm({ onDone }: { onDone: () => void }) {
         >
           Draft {count} {count === 1 ? 'value' : 'values'}
         </Button>
-        <p role="status">
-          {open > 0 && `${open} ${open === 1 ? 'line is' : 'lines are'} not clear and will not be drafted.`}
-        </p>
+        <Link to={`/rigs/${rigId}/set-ups?make=list`} className="underline underline-offset-4">
+          Keep a list as a set-up
+        </Link>
       </div>
     </>
   );
-}
-
-/** A line with a choice, once that was made. */
-function settled(line: ListLine, stopId: string | undefined): ListLine {
-  if (line.kind !== 'ask' && line.kind !== 'nearest') return line;
-  const stop = line.stops.find(({ id }) => id === stopId);
-  return stop ? { kind: 'move', typed: line.typed, item: line.item, stop, said: '' } : line;
-}
-
-function Read({ line }: { line: ListLine }) {
-  switch (line.kind) {
-    case 'move':
-      return (
-        <>
-          → <strong>{nameOf(line.item)}</strong> {line.stop.label}{' '}
-          <span className="text-sm text-muted">{line.said}</span>
-        </>
-      );
-    case 'byHand':
-      return (
-        <>
-          → <strong>{HAND_VALUES[line.key].name}</strong> {line.value} {HAND_VALUES[line.key].unit}
-        </>
-      );
-    default:
-      return <span className="block text-caution">{line.sentence}</span>;
-  }
 }

@@ -1,7 +1,8 @@
-import { readQuickEntry, type QuickEntry } from '#core/quick/quickEntry';
-import { readQuickHandValue, type QuickHandValue } from '#core/quick/quickHandValues';
-import { nameOf, type EscProfile } from '#core/esc/profile';
-import type { Rig, VehicleKind } from '#core/rig/rig';
+import type { QuickEntry } from '#core/quick/quickEntry';
+import type { QuickHandValue } from '#core/quick/quickHandValues';
+import { readQuickLine, type QuickLineEntry } from '#core/quick/quickLine';
+import { nameOf } from '#core/esc/profile';
+import type { VehicleKind } from '#core/rig/rig';
 import { HAND_VALUES } from '#core/rig/handValues';
 import { memo, useId, useRef, useState, type SyntheticEvent } from 'react';
 import { useCommands } from '../../preferences/useCommands';
@@ -13,23 +14,32 @@ const EXAMPLES: Record<VehicleKind, string> = { wheels: 'brake 50', propeller: '
 interface Props {
   /** Where only a name was typed: goes to that item. */
   onNamed: (itemId: string) => void;
+  /** Where a list was typed of which something is not clear: goes on with it elsewhere. */
+  onList: (typed: string) => void;
 }
 
 /** A line for those who know: a name and a value, and Enter drafts it; a name alone finds it. */
-export const QuickLine = memo(function QuickLine({ onNamed }: Props) {
+export const QuickLine = memo(function QuickLine({ onNamed, onList }: Props) {
   const { profile, draftedRig: rig, move, moveAll } = useBench();
   const [typed, setTyped] = useState('');
   const [done, setDone] = useState('');
   const input = useRef<HTMLInputElement>(null);
   const id = useId();
   useCommands({ quick: () => input.current?.focus() });
-  const entry = typed.trim() === '' ? undefined : readLine(profile, rig, typed);
+  const entry = typed.trim() === '' ? undefined : readQuickLine(profile, rig, typed);
 
   const act = (event: SyntheticEvent): void => {
     event.preventDefault();
     if (entry?.kind === 'byHand') {
       moveAll({}, { [entry.key]: entry.value });
       setDone(`Drafted: ${byHandWords(entry)}`);
+      setTyped('');
+    }
+    if (entry?.kind === 'list') {
+      if (entry.isClear) {
+        moveAll(entry.clear.stops, entry.clear.byHand);
+        setDone(`Drafted: ${entry.count} values`);
+      } else onList(typed);
       setTyped('');
     }
     if (entry?.kind === 'named') onNamed(entry.found[0]!.item.id);
@@ -67,18 +77,14 @@ export const QuickLine = memo(function QuickLine({ onNamed }: Props) {
   );
 });
 
-type Entry = QuickEntry | QuickHandValue;
-
-/** A value of the ESC where it is one; else of the model or its radio. */
-function readLine(profile: EscProfile, rig: Rig, typed: string): Entry {
-  const entry = readQuickEntry(profile, typed, rig.pack.cells);
-  return entry.kind === 'move' ? entry : (readQuickHandValue(rig, typed) ?? entry);
-}
-
 const byHandWords = ({ key, value }: Extract<QuickHandValue, { kind: 'byHand' }>): string =>
   `${HAND_VALUES[key].name} ${value}\u00a0${HAND_VALUES[key].unit}`;
 
-function says(entry: Entry): string {
+function says(entry: QuickLineEntry): string {
+  if (entry.kind === 'list')
+    return entry.isClear
+      ? `Press Enter to draft ${entry.count} values.`
+      : `${entry.count} values are clear, not all. Press Enter to see.`;
   if (entry.kind === 'byHand') return `Press Enter to draft ${byHandWords(entry)}.`;
   if (entry.kind !== 'move') return entry.sentence;
   const { snapped, found } = entry;

@@ -16,6 +16,7 @@ export function ToolRow() {
   const { profile, rig, sure, advice, goals, changeGoals, moveAll, history } = useBench();
   const { undo, redo, steps } = history;
   const [isOpen, setOpen] = useState(false);
+  const [list, setList] = useState<string>();
   const open = openAdvice(advice, profile.items, sure);
   const count = Object.keys(open).length;
   const folds = isOpen ? '' : 'max-md:hidden';
@@ -45,9 +46,9 @@ export function ToolRow() {
           <Redo2 className="size-5" aria-hidden="true" />
         </Button>
       </span>
-      <QuickLine onNamed={goToRail} />
+      <QuickLine onNamed={goToRail} onList={setList} />
       <span className={folds}>
-        <ListDialog />
+        <ListDialog begun={list} onBegin={setList} />
       </span>
       <Button
         className="md:hidden"

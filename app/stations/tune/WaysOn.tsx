@@ -24,6 +24,9 @@ export function WaysOn() {
         <Link to={`/rigs/${rigId}/list`}>Whole sheet</Link>
       </Button>
       <Button look="quiet" asChild>
+        <Link to={`/rigs/${rigId}/set-ups`}>Set-ups</Link>
+      </Button>
+      <Button look="quiet" asChild>
         <Link to={`/rigs/${rigId}/trouble`}>What is wrong with it?</Link>
       </Button>
       <Button look="quiet" asChild>

@@ -25,6 +25,7 @@ import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
 import { INPUT } from '../rig/formParts';
 import { OtherDraft } from './OtherDraft';
+import { ListDialog } from './ListDialog';
 import { QuickLine } from './QuickLine';
 import type { Route } from './+types/list';
 
@@ -50,6 +51,7 @@ export default function ListRoute({ loaderData }: Route.ComponentProps) {
   const columns = columnsOf(profile, believed, loaderData.sheets, goals.waiting);
   const [chosen, setChosen] = useState(FACTORY);
   const [sought, setSought] = useState('');
+  const [list, setList] = useState<string>();
   const other = columns.find(({ name }) => name === chosen) ?? columns[0]!;
   const found = findItems(profile, sought).map(({ item }) => item);
   return (
@@ -62,7 +64,8 @@ export default function ListRoute({ loaderData }: Route.ComponentProps) {
         </Link>
       </p>
       <div className="mt-4 flex flex-wrap items-start gap-x-6 gap-y-3">
-        <QuickLine onNamed={focusRow} />
+        <QuickLine onNamed={focusRow} onList={setList} />
+        <ListDialog begun={list} onBegin={setList} />
         <label className="flex items-center gap-2">
           Find
           <input

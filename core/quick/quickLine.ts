@@ -1,0 +1,30 @@
+/** The quick line as a whole: one value, a name alone, or a list, read by the rules of lists. */
+import type { EscProfile } from '../esc/profile';
+import type { Rig } from '../rig/rig';
+import { readQuickEntry, type QuickEntry } from './quickEntry';
+import { readQuickHandValue, type QuickHandValue } from './quickHandValues';
+import { clearOf, readList, type ListLine } from './readList';
+
+export type QuickLineEntry =
+  | QuickEntry
+  | QuickHandValue
+  /** It can be read in two ways: nothing is taken. */
+  | { kind: 'ask'; sentence: string }
+  /** Several values at once. `isClear` where none of them is open. */
+  | { kind: 'list'; count: number; isClear: boolean; clear: ReturnType<typeof clearOf> };
+
+/** What a typed line means on this ESC and this model; the model's numbers where the ESC has no such value. */
+export function readQuickLine(profile: EscProfile, rig: Rig, typed: string): QuickLineEntry {
+  const lines = readList(profile, rig, typed);
+  if (lines.length > 1) return listOf(lines);
+  const [line] = lines;
+  if (line?.kind === 'ask')
+    return { kind: 'ask', sentence: `${line.sentence} Type # before the number of a stop.` };
+  const entry = readQuickEntry(profile, typed, rig.pack.cells);
+  return entry.kind === 'move' ? entry : (readQuickHandValue(rig, typed) ?? entry);
+}
+
+function listOf(lines: readonly ListLine[]): QuickLineEntry {
+  const count = lines.filter(({ kind }) => kind === 'move' || kind === 'byHand').length;
+  return { kind: 'list', count, isClear: count === lines.length, clear: clearOf(lines) };
+}

@@ -1,0 +1,118 @@
+/** A set of values to compare with, as an address names it. */
+import { factoryStops, type EscProfile } from '#core/esc/profile';
+import { handValuesOf } from '#core/rig/handValues';
+import { conditionsOf } from '#core/setUps/conditions';
+import type { Side } from '#core/setUps/compare';
+import { stopsOfSetUp, type SetUp } from '#core/setUps/setUp';
+import type { StopByItem } from '#core/esc/profile';
+import { heldStops, holdingsOf } from '#core/sheet/evidence';
+import type { Sheet } from '#core/sheet/sheet';
+import type { LiveTuneDocument } from '#formats/document';
+import { findProfileByKey, findProfileRevision } from './repositories/escProfiles';
+import { findBench, type Bench } from './repositories/rigs';
+import { findSetUp } from './repositories/setUps';
+import { findSheet } from './repositories/sheets';
+
+/**
+ * A side by its key: `set-up:ID`, `sheet:NUMBER`, `rig:RIG` (what its ESC holds), `rig:RIG:set-up:ID`.
+ * @returns undefined where there is none; what the page itself knows best (the draft, the ESC, factory values) is not named here
+ */
+export async function sideOf(garageId: string, bench: Bench, key: string): Promise<Side | undefined> {
+  const [kind, id, ...rest] = key.split(':');
+  if (kind === 'set-up') return id ? ofSetUp(garageId, await findSetUp(bench.rigId, id)) : undefined;
+  if (kind === 'sheet') {
+    const stored = await findSheet(bench.rigId, Number(id));
+    return stored && sheetSide(`Sheet ${stored.number}`, bench.profile, stored.sheet);
+  }
+  if (kind !== 'rig' || !id) return undefined;
+  const other = await findBench(garageId, id);
+  if (!other) return undefined;
+  return rest[0] === 'set-up' && rest[1]
+    ? ofSetUp(garageId, await findSetUp(other.rigId, rest[1]))
+    : heldSide(other);
+}
+
+async function ofSetUp(garageId: string, stored: { setUp: SetUp } | undefined): Promise<Side | undefined> {
+  if (!stored) return undefined;
+  const { profileId, profileRevision } = stored.setUp;
+  const profile =
+    (await findProfileRevision(garageId, profileId, profileRevision)) ??
+    (await findProfileByKey(garageId, profileId))?.profile;
+  return profile && setUpSide(stored.setUp, profile);
+}
+
+const setUpSide = (setUp: SetUp, profile: EscProfile): Side => ({
+  title: setUp.by === '' ? setUp.name : `${setUp.name}, ${setUp.by}`,
+  profile,
+  stops: stopsOfSetUp(setUp),
+  byHand: setUp.byHand,
+  reasons: setUp.reasons,
+  conditions: setUp.conditions,
+});
+
+const heldSide = ({ rig, profile, observations, goals }: Bench): Side => ({
+  title: rig.name,
+  profile,
+  stops: known(heldStops(profile, holdingsOf(profile, observations))),
+  byHand: handValuesOf(rig),
+  reasons: {},
+  conditions: conditionsOf(rig, goals),
+});
+
+const sheetSide = (title: string, profile: EscProfile, sheet: Sheet): Side => ({
+  title,
+  profile,
+  stops: known(Object.fromEntries(sheet.values.map(({ itemId, stopId }) => [itemId, stopId]))),
+  byHand: sheet.byHand,
+  reasons: sheet.reasons,
+  conditions: null,
+});
+
+const known = (stops: Readonly<Record<string, string | null>>): StopByItem =>
+  Object.fromEntries(Object.entries(stops).filter((entry): entry is [string, string] => entry[1] !== null));
+
+/**
+ * A side from a file: a set-up, a sheet, or a rig as it leaves the factory.
+ * @returns a sentence where its ESC is not known here
+ */
+export async function sideOfFile(garageId: string, document: LiveTuneDocument): Promise<Side | string> {
+  switch (document.format) {
+    case 'live-tune/set-up': {
+      const { setUp, escProfile } = document;
+      const profile = escProfile ?? (await findProfileByKey(garageId, setUp.profileId))?.profile;
+      return profile ? setUpSide(setUp, profile) : missing(setUp.profileName);
+    }
+    case 'live-tune/sheet': {
+      const profile =
+        (await findProfileRevision(garageId, document.profileId, document.profileRevision)) ??
+        (await findProfileByKey(garageId, document.profileId))?.profile;
+      const title = `${document.rigName}, sheet of ${document.keptAt.slice(0, 10)}`;
+      return profile ? sheetSide(title, profile, document) : missing(document.profileName);
+    }
+    case 'live-tune/rig': {
+      const { rig, escProfileId, escProfile } = document;
+      const profile = escProfile ?? (await findProfileByKey(garageId, escProfileId))?.profile;
+      if (!profile) return missing(escProfileId);
+      return {
+        title: `${rig.name}, factory values`,
+        profile,
+        stops: factoryStops(profile),
+        byHand: handValuesOf(rig),
+        reasons: {},
+        conditions: conditionsOf(rig, { surface: 'middling' }),
+      };
+    }
+    case 'live-tune/esc-profile':
+      return {
+        title: `${document.name}, factory values`,
+        profile: document,
+        stops: factoryStops(document),
+        byHand: {},
+        reasons: {},
+        conditions: null,
+      };
+  }
+}
+
+const missing = (name: string): string =>
+  `Its ESC “${name}” is not known here. Take in that ESC profile first.`;
