@@ -14,7 +14,7 @@ test('a dictated list with two traps in it: what is clear is drafted, what is no
   // Its eighth stop is 100 %, and 8 % is the third.
   await expect(read).toContainText('Which one?');
   await expect(read).toContainText('This ESC has no item 20');
-  await expect(dialog.getByRole('status')).toHaveText('2 lines are not clear and will not be drafted.');
+  await expect(dialog.getByRole('status')).toHaveText('2 lines are not clear and will not be taken.');
   await read.getByRole('button', { name: /^Take 8.%/ }).click();
   await dialog.getByRole('button', { name: 'Draft 4 values' }).click();
 
