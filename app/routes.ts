@@ -2,6 +2,7 @@ import { index, route, type RouteConfig } from '@react-router/dev/routes';
 
 export default [
   index('stations/garage/route.tsx'),
+  route('copies', 'stations/copies/route.tsx'),
   route('rules', 'stations/rules/route.tsx'),
   route('glossary', 'stations/glossary/route.tsx'),
   route('profiles', 'stations/profiles/route.tsx'),

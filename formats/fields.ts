@@ -91,7 +91,8 @@ export const instant = (): yup.StringSchema<string> =>
     .test(
       'instant',
       'must be a point in time like 2026-05-01T10:00:00.000Z',
-      (value) => !Number.isNaN(Date.parse(value)),
+      // What is missing is for `required` and `nullable` to judge.
+      (value: string | null | undefined) => !value || !Number.isNaN(Date.parse(value)),
     );
 
 /** An object with exactly these fields. */

@@ -5,18 +5,16 @@ import { closeDatabase } from './database';
 import { currentGarage } from './repositories/garages';
 import { startUp } from './startUp';
 
-const DATA = '.data/unit';
-
 export interface TestDatabase {
   garageId: string;
   close: () => Promise<void>;
 }
 
 /** Once in a run of tests: the models stay tied to the connection that they were first given. */
-export async function openTestDatabase(): Promise<TestDatabase> {
-  await eraseCluster(DATA);
-  mkdirSync(DATA, { recursive: true });
-  const cluster = await startCluster(DATA);
+export async function openTestDatabase(data = '.data/unit'): Promise<TestDatabase> {
+  await eraseCluster(data);
+  mkdirSync(data, { recursive: true });
+  const cluster = await startCluster(data);
   process.env.DATABASE_URL = cluster.url;
   await startUp();
   return {
@@ -24,7 +22,7 @@ export async function openTestDatabase(): Promise<TestDatabase> {
     close: async () => {
       await closeDatabase();
       await cluster.stop();
-      await eraseCluster(DATA);
+      await eraseCluster(data);
     },
   };
 }

@@ -7,12 +7,17 @@ import { randomBytes } from 'node:crypto';
 import type { AddressInfo } from 'node:net';
 import { RouterContextProvider } from 'react-router';
 import * as build from 'virtual:react-router/server-build';
+import { archiveRoutes } from './archive/archiveRoutes';
+import { keepDailyCopy, startDailyCopies } from './archive/dailyCopies';
+import { copiesFolder } from './archive/folder';
 import { closeDatabase, hasRoom, pingDatabase } from './database';
 import { keptByNobody, onlyFittingBodies, onlyKnownMethods } from './limits';
 import { nonceContext } from './nonce';
 import { onlyLoopback, onlyOwnPagesChange } from './sameOrigin';
+import { currentGarage } from './repositories/garages';
 import { settleDoubts } from './repositories/standings';
 import { startUp } from './startUp';
+import { today } from './today';
 
 const CLIENT_FILES = new URL('../client/', import.meta.url).pathname;
 const YEAR = '1y';
@@ -82,7 +87,10 @@ function application(): express.Express {
       response.status(503).json({ ok: false, reason: 'the database does not answer' });
     }
   });
-  app.use(logRequests, keptByNobody, onlyKnownMethods, onlyOwnPagesChange, onlyFittingBodies);
+  app.use(logRequests, keptByNobody, onlyKnownMethods, onlyOwnPagesChange);
+  // Before what limits the size of a request: an archive has limits of its own.
+  app.use(archiveRoutes());
+  app.use(onlyFittingBodies);
   app.use(
     createRequestHandler({
       build,
@@ -104,6 +112,13 @@ const server = application().listen(Number(process.env.PORT ?? 0), '127.0.0.1', 
   process.send?.({ ready: true, port });
   // Behind the first answers. What is not settled now is when it is shown.
   settleDoubts().catch((error: unknown) => log('doubts left', { reason: String(error) }));
+  startDailyCopies(
+    async () => {
+      const outcome = await keepDailyCopy((await currentGarage()).id, copiesFolder(), today());
+      if (outcome !== 'there already') log('daily copy', { outcome });
+    },
+    (error) => log('daily copy failed', { reason: String(error) }),
+  );
 });
 // A browser that asks again just when an idle line is being closed is cut off: a line is closed long after anybody asks again.
 server.keepAliveTimeout = IDLE_LINE_MS;

@@ -1,6 +1,6 @@
 /** Starts Live Tune: installs, builds, database, stand-in ESC, web server; stops all of it cleanly. Called by ./start. */
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { createInterface } from 'node:readline/promises';
 import { parseArgs } from 'node:util';
 import { eraseCluster, startCluster } from './lib/cluster.mjs';
@@ -62,7 +62,12 @@ async function main() {
   say('Starting the stand-in ESC …');
   await startStandIn();
   say('Starting the web server …');
-  await startWeb({ ...standInPorts, DATABASE_URL: url, PORT: String(port) });
+  await startWeb({
+    ...standInPorts,
+    DATABASE_URL: url,
+    PORT: String(port),
+    LIVE_TUNE_COPIES: resolve(data, 'copies'),
+  });
   const address = `http://127.0.0.1:${port}`;
   writeFileSync(join(data, 'address'), address);
   say(`\nLive Tune is ready: ${address}\nCtrl-C stops it.`);

@@ -7,6 +7,7 @@ const PLACES = [
   ['/', 'Rigs'],
   ['/profiles', 'ESC profiles'],
   ['/rules', 'Event rules'],
+  ['/copies', 'Copies'],
   ['/glossary', 'Glossary'],
 ] as const;
 

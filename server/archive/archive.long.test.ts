@@ -1,0 +1,261 @@
+import { createWriteStream } from 'node:fs';
+import { copyFile, mkdir, open, readdir, readFile, rm, truncate, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { pipeline } from 'node:stream/promises';
+import fc from 'fast-check';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Manifest } from '#formats/archive';
+import { ZipFile } from 'yazl';
+import { openTestDatabase, type TestDatabase } from '../database.fixture';
+import { EscProfileModel, EventRulesModel, RigModel } from '../models';
+import { keepSheet } from '../repositories/bench';
+import { saveDraft } from '../repositories/drafts';
+import { chooseRules, keepRules, listRules } from '../repositories/eventRules';
+import { findBench, keepPassCode, placeRig } from '../repositories/rigs';
+import { archiveSetUp, setUpsOf } from '../repositories/setUps';
+import { keepPicture } from '../repositories/rigPictures';
+import { compareArchive } from './compareArchive';
+import { copiesIn, keepDailyCopy } from './dailyCopies';
+import { BadArchive, openArchive } from './readArchive';
+import { restoreArchive, type Choice } from './restoreArchive';
+import { saveGarage } from './saveGarage';
+
+const FOLDER = '.data/archives';
+const PASS_CODE = 4711;
+let test: TestDatabase;
+let whole: string;
+
+const save = async (name: string): Promise<Manifest> => {
+  const { bytes, done } = saveGarage(test.garageId);
+  const [manifest] = await Promise.all([done, pipeline(bytes, createWriteStream(join(FOLDER, name)))]);
+  return manifest;
+};
+
+const restore = async (file: string, choice: Choice) => {
+  const archive = await openArchive(file);
+  try {
+    return await restoreArchive(test.garageId, archive, choice);
+  } finally {
+    archive.close();
+  }
+};
+
+const empty = async (): Promise<void> => {
+  await RigModel.destroy({ where: { garageId: test.garageId } });
+  await EscProfileModel.destroy({ where: { garageId: test.garageId } });
+  await EventRulesModel.destroy({ where: { garageId: test.garageId } });
+};
+
+const sums = ({ files }: Manifest) => Object.fromEntries(files.map(({ path, sha256 }) => [path, sha256]));
+const rigIds = async () => (await RigModel.findAll({ order: ['touched'] })).map(({ id }) => id);
+const buggy = async (): Promise<RigModel> =>
+  RigModel.findOne({ where: { name: 'Kelp-beach buggy' }, rejectOnEmpty: true });
+
+beforeAll(async () => {
+  await rm(FOLDER, { recursive: true, force: true });
+  await mkdir(FOLDER, { recursive: true });
+  test = await openTestDatabase('.data/unit-archive');
+  const { id } = await buggy();
+  const bench = (await findBench(test.garageId, id))!;
+  await saveDraft(id, bench.draftRevision, {
+    stops: { stopper: 'stopper-2' },
+    byHand: { pinionTeeth: 21 },
+    reasons: { stopper: 'wet sand' },
+    setUpId: 'island-race',
+  });
+  for (const note of ['first', 'second'])
+    await keepSheet((await findBench(test.garageId, id))!, {
+      origin: 'loaded',
+      medium: 'oneKey',
+      simulated: true,
+      changedItemIds: ['stopper'],
+      note,
+    });
+  await keepRules(test.garageId, undefined, {
+    name: 'Island race',
+    noAdvance: true,
+    noReverse: false,
+    mostCells: 2,
+    note: '',
+  });
+  await chooseRules(test.garageId, id, (await listRules(test.garageId))[0]!.id);
+  await keepPassCode(id, PASS_CODE);
+  await keepPicture(id, Buffer.from('no picture, but bytes'));
+  await archiveSetUp(id, 'dry-sand', true);
+  const crawler = await RigModel.findOne({ where: { name: 'Cliff-path crawler' }, rejectOnEmpty: true });
+  await placeRig(test.garageId, crawler.id, 'archive');
+  whole = join(FOLDER, 'whole.zip');
+  await save('whole.zip');
+}, 120_000);
+
+afterAll(async () => {
+  await test.close();
+  await rm(FOLDER, { recursive: true, force: true });
+});
+
+describe('everything saved', () => {
+  it('comes back into an empty garage, equal document by document and in the same order', async () => {
+    const before = await save('before.zip');
+    const order = await rigIds();
+    await empty();
+    expect((await restore(join(FOLDER, 'before.zip'), 'keep')).restored).toBe(order.length);
+    const after = await save('after.zip');
+    expect(sums(after)).toEqual(sums(before));
+    expect(after.rigs).toEqual(before.rigs);
+    expect(await rigIds()).toEqual(order);
+    const { id } = await buggy();
+    expect((await findBench(test.garageId, id))!.draft.reasons).toEqual({ stopper: 'wet sand' });
+    expect((await setUpsOf(id)).map(({ setUp, archived }) => [setUp.id, archived])).toContainEqual([
+      'dry-sand',
+      true,
+    ]);
+  });
+
+  it('restored twice changes nothing', async () => {
+    const before = await save('before.zip');
+    const { restored, compared } = await restore(join(FOLDER, 'before.zip'), 'replace');
+    expect(restored).toBe(0);
+    expect(
+      new Set([...compared.rigs, ...compared.profiles, ...compared.rules].map(({ standing }) => standing)),
+    ).toEqual(new Set(['same']));
+    expect(sums(await save('after.zip'))).toEqual(sums(before));
+  });
+
+  it('has no pass code in it', async () => {
+    const archive = await openArchive(whole);
+    const { id } = await buggy();
+    expect(JSON.stringify((await archive.rig(id)).bench)).not.toContain(String(PASS_CODE));
+    archive.close();
+  });
+
+  it.each([
+    ['keep', ['Kelp-beach buggy changed']],
+    ['both', ['Kelp-beach buggy (saved copy)', 'Kelp-beach buggy changed']],
+    ['replace', ['Kelp-beach buggy']],
+  ] as const)('into a garage with another of that id: %s', async (choice, names) => {
+    await empty();
+    await restore(whole, 'keep');
+    const row = await buggy();
+    await row.update({
+      name: 'Kelp-beach buggy changed',
+      document: { ...row.document, name: 'Kelp-beach buggy changed' },
+    });
+    const archive = await openArchive(whole);
+    const compared = await compareArchive(test.garageId, archive);
+    archive.close();
+    expect(compared.rigs.filter(({ standing }) => standing === 'different').map(({ name }) => name)).toEqual([
+      'Kelp-beach buggy',
+    ]);
+    await restore(whole, choice);
+    const found = (await RigModel.findAll())
+      .map(({ name }) => name)
+      .filter((name) => name.startsWith('Kelp'));
+    expect(found.toSorted()).toEqual(names);
+  });
+
+  it('an ESC profile that is another here is kept beside it, and its rig goes on with its own', async () => {
+    await empty();
+    await restore(whole, 'keep');
+    const profile = await EscProfileModel.findOne({
+      where: { profileKey: 'tamsel-r60' },
+      rejectOnEmpty: true,
+    });
+    await (await buggy()).destroy();
+    await profile.update({ document: { ...profile.document, bootMs: profile.document.bootMs + 1 } });
+    await restore(whole, 'keep');
+    const bench = (await findBench(test.garageId, (await buggy()).id))!;
+    expect(bench.profile.id).toMatch(/^tamsel-r60-[0-9a-f]{6}$/);
+    expect(bench.heldSheetNumber).toBe(2);
+  });
+});
+
+describe('a broken archive changes nothing', () => {
+  const broken = join(FOLDER, 'broken.zip');
+  const isRefused = async (): Promise<void> => {
+    const before = await rigIds();
+    await expect(openArchive(broken).then((archive) => archive.close())).rejects.toBeInstanceOf(BadArchive);
+    expect(await rigIds()).toEqual(before);
+  };
+
+  it('cut off anywhere, with a byte changed anywhere, or some other file', async () => {
+    const { length } = await readFile(whole);
+    await fc.assert(
+      fc.asyncProperty(fc.nat(length - 1), fc.boolean(), async (at, isCut) => {
+        await copyFile(whole, broken);
+        if (isCut) await truncate(broken, at);
+        else {
+          const file = await open(broken, 'r+');
+          const { buffer } = await file.read(Buffer.alloc(1), 0, 1, at);
+          await file.write(Buffer.from([buffer[0]! ^ 0xff]), 0, 1, at);
+          await file.close();
+        }
+        // A date or an attribute of the zip itself may be anything: then all that counts is still whole.
+        const archive = await openArchive(broken).catch((error: unknown) => error);
+        if (archive instanceof Error) expect(archive).toBeInstanceOf(BadArchive);
+        else {
+          const { compared } = await restoreArchive(
+            test.garageId,
+            archive as Awaited<ReturnType<typeof openArchive>>,
+            'keep',
+          );
+          expect(compared.rigs).toHaveLength(4);
+          (archive as { close: () => void }).close();
+        }
+      }),
+      { numRuns: 60 },
+    );
+    await writeFile(broken, 'not a zip at all');
+    await isRefused();
+  });
+
+  it.each([
+    ['of a newer version', (manifest: Manifest) => ({ ...manifest, version: 2 }), undefined],
+    ['with a file that nobody knows', (manifest: Manifest) => manifest, 'rigs/other.json'],
+    [
+      'that lacks a file',
+      (manifest: Manifest) => ({
+        ...manifest,
+        files: [...manifest.files, { path: 'x', bytes: 1, sha256: 'a'.repeat(64) }],
+      }),
+      undefined,
+    ],
+    ['whose manifest is something else', () => ({ format: 'live-tune/archive', version: 1 }), undefined],
+  ])('%s', async (_what, change, extra) => {
+    const zip = new ZipFile();
+    const manifest: Manifest = {
+      format: 'live-tune/archive',
+      version: 1,
+      madeAt: '2026-01-01T00:00:00.000Z',
+      files: [],
+      rigs: [],
+    };
+    zip.addBuffer(Buffer.from(JSON.stringify(change(manifest))), 'manifest.json');
+    if (extra) zip.addBuffer(Buffer.from('{}'), extra);
+    zip.end();
+    await pipeline(zip.outputStream, createWriteStream(broken));
+    await isRefused();
+  });
+});
+
+describe('daily copies', () => {
+  const folder = join(FOLDER, 'copies');
+  const plenty = () => Promise.resolve(1e12);
+
+  it('are kept once a day, the last seven, and each can be restored', async () => {
+    await mkdir(folder, { recursive: true });
+    const days = Array.from({ length: 9 }, (_, day) => `2026-03-0${day + 1}`);
+    for (const day of days) expect(await keepDailyCopy(test.garageId, folder, day, plenty)).toBe('kept');
+    expect(await keepDailyCopy(test.garageId, folder, days.at(-1)!, plenty)).toBe('there already');
+    expect((await copiesIn(folder)).kept.map(({ day }) => day)).toEqual(days.slice(2).toReversed());
+    expect((await restore(join(folder, `live-tune-${days[8]!}.zip`), 'keep')).restored).toBe(0);
+  });
+
+  it('are skipped, and it is said, where the disk is short', async () => {
+    const none = () => Promise.resolve(1000);
+    expect(await keepDailyCopy(test.garageId, folder, '2026-04-01', none)).toBe('no room');
+    expect((await copiesIn(folder)).skipped).toContain('too full');
+    expect(await readdir(folder)).not.toContain('making.part');
+    expect(await keepDailyCopy(test.garageId, folder, '2026-04-01', plenty)).toBe('kept');
+    expect((await copiesIn(folder)).skipped).toBe('');
+  });
+});

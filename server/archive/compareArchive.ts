@@ -1,0 +1,48 @@
+/** What an archive would bring into a garage: shown before anything is changed. */
+import { Transaction } from 'sequelize';
+import { database } from '../database';
+import { EscProfileModel, EventRulesModel, RigModel } from '../models';
+import { sameJson } from '../repositories/escProfiles';
+import { digestOfRig } from './rigFiles';
+import { digestsIn, type OpenArchive } from './readArchive';
+
+export type Standing = 'new' | 'same' | 'different';
+
+export interface Compared {
+  madeAt: string;
+  rigs: { id: string; name: string; standing: Standing }[];
+  profiles: { name: string; revision: number; standing: Standing }[];
+  rules: { name: string; standing: Standing }[];
+}
+
+/** Holds every part of an archive against what the garage has. */
+export async function compareArchive(garageId: string, archive: OpenArchive): Promise<Compared> {
+  const isolationLevel = Transaction.ISOLATION_LEVELS.REPEATABLE_READ;
+  return database().transaction({ isolationLevel, readOnly: true }, async (transaction) => {
+    const digests = digestsIn(archive.manifest);
+    const rigs: Compared['rigs'] = [];
+    for (const { id, name } of archive.manifest.rigs) {
+      const row = await RigModel.findOne({ where: { id, garageId }, transaction });
+      const isSame = row && (await digestOfRig(row, transaction)) === digests.get(id);
+      rigs.push({ id, name, standing: row ? standing(isSame === true) : 'new' });
+    }
+    const profiles: Compared['profiles'] = [];
+    for (const profile of archive.profiles) {
+      const where = { garageId, profileKey: profile.id, revision: profile.revision };
+      const row = await EscProfileModel.findOne({ where, transaction });
+      const { name, revision } = profile;
+      profiles.push({ name, revision, standing: row ? standing(sameJson(row.document, profile)) : 'new' });
+    }
+    const rules: Compared['rules'] = [];
+    for (const one of archive.rules) {
+      const row = await EventRulesModel.findOne({ where: { id: one.id, garageId }, transaction });
+      rules.push({
+        name: one.rules.name,
+        standing: row ? standing(sameJson(row.document, one.rules)) : 'new',
+      });
+    }
+    return { madeAt: archive.manifest.madeAt, rigs, profiles, rules };
+  });
+}
+
+const standing = (isSame: boolean): Standing => (isSame ? 'same' : 'different');

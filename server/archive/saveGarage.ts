@@ -1,0 +1,109 @@
+/** Everything of a garage in one file: a zip of open documents with a manifest, written as a stream. */
+import {
+  ARCHIVE_FORMAT,
+  ARCHIVE_VERSION,
+  type ArchivedFile,
+  type ArchivedRig,
+  type Manifest,
+} from '#formats/archive';
+import { VERSION, writeDocument } from '#formats/document';
+import { Op, Transaction } from 'sequelize';
+import { setImmediate as nextTurn, setTimeout as sleep } from 'node:timers/promises';
+import type { PassThrough, Readable } from 'node:stream';
+import { ZipFile } from 'yazl';
+import { database } from '../database';
+import { EscProfileModel, EventRulesModel, RigModel } from '../models';
+import { digestOf, filesOfRig, sha256Of } from './rigFiles';
+
+/** Behind this much that nobody has taken yet, the writer waits. */
+const MOST_WAITING_BYTES = 4_000_000;
+const LOOK_AGAIN_MS = 5;
+const RIGS_AT_A_TIME = 50;
+
+/**
+ * Writes a garage as it is at this moment; what is changed meanwhile is not in it.
+ * @returns the bytes of the archive, and when they are all written; a failure destroys the stream
+ */
+export function saveGarage(garageId: string): { bytes: Readable; done: Promise<Manifest> } {
+  const zip = new ZipFile();
+  const bytes = zip.outputStream as PassThrough;
+  // Whoever reads hears of it by the stream's end; unheard, it would end this process.
+  bytes.on('error', () => undefined);
+  const done = writeAll(garageId, zip, bytes);
+  done.catch((error: unknown) => bytes.destroy(error as Error));
+  return { bytes, done };
+}
+
+async function writeAll(garageId: string, zip: ZipFile, bytes: PassThrough): Promise<Manifest> {
+  const files: ArchivedFile[] = [];
+  const rigs: ArchivedRig[] = [];
+  const add = async (path: string, content: Buffer): Promise<void> => {
+    if (bytes.destroyed) throw new Error('nobody takes the archive any more');
+    files.push({ path, bytes: content.byteLength, sha256: sha256Of(content) });
+    zip.addBuffer(content, path);
+    // Whoever else asks comes in between.
+    await nextTurn();
+    while (bytes.readableLength + bytes.writableLength > MOST_WAITING_BYTES) {
+      if (bytes.destroyed) throw new Error('nobody takes the archive any more');
+      await sleep(LOOK_AGAIN_MS);
+    }
+  };
+  const isolationLevel = Transaction.ISOLATION_LEVELS.REPEATABLE_READ;
+  await database().transaction({ isolationLevel, readOnly: true }, async (transaction) => {
+    await addShared(garageId, add, transaction);
+    for await (const row of rigsOf(garageId, transaction)) {
+      const own: { path: string; sha256: string }[] = [];
+      for await (const { path, bytes: content } of filesOfRig(row, transaction)) {
+        own.push({ path, sha256: sha256Of(content) });
+        await add(`rigs/${row.id}/${path}`, content);
+      }
+      rigs.push({ id: row.id, name: row.name, digest: digestOf(own) });
+    }
+  });
+  const manifest: Manifest = {
+    format: ARCHIVE_FORMAT,
+    version: ARCHIVE_VERSION,
+    madeAt: new Date().toISOString(),
+    files,
+    rigs,
+  };
+  zip.addBuffer(Buffer.from(`${JSON.stringify(manifest, null, 1)}\n`), 'manifest.json');
+  zip.end();
+  return manifest;
+}
+
+/** What rigs share: ESC profiles in all their revisions, and the rules of events. */
+async function addShared(
+  garageId: string,
+  add: (path: string, content: Buffer) => Promise<void>,
+  transaction: Transaction,
+): Promise<void> {
+  const profiles = await EscProfileModel.findAll({
+    where: { garageId },
+    order: ['profileKey', 'revision'],
+    transaction,
+  });
+  for (const { profileKey, revision, document } of profiles)
+    await add(
+      `profiles/${profileKey}-${revision}.json`,
+      Buffer.from(writeDocument({ format: 'live-tune/esc-profile', version: VERSION, ...document })),
+    );
+  const rules = await EventRulesModel.findAll({ where: { garageId }, order: ['id'], transaction });
+  for (const { id, document } of rules)
+    await add(`rules/${id}.json`, Buffer.from(`${JSON.stringify({ id, rules: document })}\n`));
+}
+
+/** All rigs, archived and deleted ones, too; those that were touched first come first. */
+async function* rigsOf(garageId: string, transaction: Transaction): AsyncGenerator<RigModel> {
+  for (let after = 0; ;) {
+    const some = await RigModel.findAll({
+      where: { garageId, touched: { [Op.gt]: after } },
+      order: ['touched'],
+      limit: RIGS_AT_A_TIME,
+      transaction,
+    });
+    yield* some;
+    if (some.length < RIGS_AT_A_TIME) return;
+    after = Number(some.at(-1)!.touched);
+  }
+}
