@@ -2,6 +2,8 @@ import { index, route, type RouteConfig } from '@react-router/dev/routes';
 
 export default [
   index('stations/garage/route.tsx'),
+  route('alike', 'stations/alike/route.tsx'),
+  route('alike/:groupId', 'stations/alike/group.tsx'),
   route('copies', 'stations/copies/route.tsx'),
   route('rules', 'stations/rules/route.tsx'),
   route('glossary', 'stations/glossary/route.tsx'),

@@ -13,6 +13,9 @@ import {
 import { defaultRig } from '#core/rig/defaults';
 import type { Rig } from '#core/rig/rig';
 import type { VehicleClass } from '#core/rig/vehicleClass';
+import { withHandValues } from '#core/rig/handValues';
+import type { Conditions } from '#core/setUps/conditions';
+import { fittingSetUp } from '#core/setUps/setUp';
 import type { Sheet } from '#core/sheet/sheet';
 import { VOCABULARY } from '#core/settings/vocabulary';
 import type { LiveTuneDocument } from '#formats/document';
@@ -25,9 +28,11 @@ export interface Context {
   rig: Rig;
   /** Whether the rig is made up of defaults, since none was given. */
   rigAssumed: boolean;
-  /** What the ESC holds: from a sheet, or as from the factory. */
+  /** What the ESC holds: from a set-up, from a sheet, or as from the factory. */
   stops: StopByItem;
-  stopsFrom: 'sheet' | 'factory';
+  stopsFrom: 'set-up' | 'sheet' | 'factory';
+  /** The items that a set-up or sheet says something of; all where there is none. */
+  said: string[];
 }
 
 /**
@@ -38,34 +43,40 @@ export function contextOf(main: LiveTuneDocument, others: LiveTuneDocument[]): C
   const all = [main, ...others];
   const rigFile = all.find((d) => d.format === 'live-tune/rig');
   const sheet = all.find((d) => d.format === 'live-tune/sheet');
-  const profile = all.find((d) => d.format === 'live-tune/esc-profile') ?? rigFile?.escProfile;
+  const setUpFile = all.find((d) => d.format === 'live-tune/set-up');
+  const setUp = setUpFile?.setUp;
+  const profile =
+    all.find((d) => d.format === 'live-tune/esc-profile') ?? rigFile?.escProfile ?? setUpFile?.escProfile;
   if (!profile) {
     throw new Refused(
-      `The ESC profile '${rigFile?.escProfileId ?? sheet?.profileId ?? ''}' is needed too: add --with and its file.`,
+      `The ESC profile '${rigFile?.escProfileId ?? sheet?.profileId ?? setUp?.profileId ?? ''}' is needed too: add --with and its file.`,
     );
   }
-  for (const wanted of [rigFile?.escProfileId, sheet?.profileId]) {
+  for (const wanted of [rigFile?.escProfileId, sheet?.profileId, setUp?.profileId]) {
     if (wanted !== undefined && wanted !== profile.id) {
       throw new Refused(`One document is for the ESC profile '${wanted}', another is '${profile.id}'.`);
     }
   }
+  const rig = rigFile?.rig ?? assumedRig(profile, setUp?.conditions);
+  const factory = factoryStops(profile);
+  const said = setUp ? fittingSetUp(profile, setUp).stops : sheet ? stopsOn(sheet, profile) : factory;
   return {
     main,
     profile,
-    rig: rigFile?.rig ?? assumedRig(profile),
+    rig: setUp ? withHandValues(rig, setUp.byHand) : rig,
     rigAssumed: rigFile === undefined,
-    stops: { ...factoryStops(profile), ...(sheet && stopsOn(sheet, profile)) },
-    stopsFrom: sheet ? 'sheet' : 'factory',
+    stops: { ...factory, ...said },
+    stopsFrom: setUp ? 'set-up' : sheet ? 'sheet' : 'factory',
+    said: Object.keys(said),
   };
 }
 
 /** A rig of defaults that this ESC could be in. */
-function assumedRig(profile: EscProfile): Rig {
-  const vehicleClass: VehicleClass =
-    profile.calibration.family === 'stickAtPowerOn' ? 'sportPlane' : 'tenthBuggy';
-  const rig = defaultRig(vehicleClass);
+function assumedRig(profile: EscProfile, driven: Conditions | undefined): Rig {
+  const usual: VehicleClass = profile.calibration.family === 'stickAtPowerOn' ? 'sportPlane' : 'tenthBuggy';
+  const rig = defaultRig(driven?.vehicleClass ?? usual);
   const { minCells, maxCells } = profile.limits;
-  const cells = Math.min(maxCells, Math.max(minCells, rig.pack.cells));
+  const cells = Math.min(maxCells, Math.max(minCells, driven?.packCells ?? rig.pack.cells));
   return { ...rig, name: 'assumed', pack: { ...rig.pack, cells } };
 }
 

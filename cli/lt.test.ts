@@ -18,8 +18,12 @@ const profiles = Object.fromEntries(
 );
 /** The other documents that one needs. */
 function companions(file: string): string[] {
-  const { escProfileId } = JSON.parse(read(file)) as { escProfileId?: string };
-  return escProfileId === undefined ? [] : ['--with', profiles[escProfileId]!];
+  const { escProfileId, setUp } = JSON.parse(read(file)) as {
+    escProfileId?: string;
+    setUp?: { profileId: string };
+  };
+  const needed = escProfileId ?? setUp?.profileId;
+  return needed === undefined ? [] : ['--with', profiles[needed]!];
 }
 
 describe.each(demoFiles.map((name) => `demo/${name}`))('on %s', (file) => {
@@ -44,6 +48,22 @@ describe('lt', () => {
     const holds = json(output).holds as { label: string; value: string }[];
     expect(holds.find(({ label }) => label === 'Stopper')?.value).toBe('65 %');
     expect(holds.find(({ label }) => label === 'Roll-off')?.value).toBe('12 %');
+  });
+
+  it('translate goes by meaning, says why, and exits with 1 where something is left to choose', () => {
+    const { exitCode, output } = lt(
+      'translate',
+      'demo/island-race.set-up.json',
+      ...['--with', TAMSEL, '--onto', 'demo/brackel-t40.esc-profile.json'],
+    );
+    expect(exitCode).toBe(1);
+    const rows = json(output).rows as { label: string; to: { value: string } | null; outcome: string }[];
+    const row = (label: string) => rows.find((one) => one.label === label);
+    expect(row('Stopper')).toMatchObject({ outcome: 'means the same', to: { value: '85 %' } });
+    // 12° is not there; less advance is the safe side.
+    expect(row('Lead')).toMatchObject({ outcome: 'nearest on the safe side', to: { value: '10°' } });
+    expect(row('Turn')?.to).toBeNull();
+    expect(lt('translate', 'demo/island-race.set-up.json', '--with', TAMSEL).exitCode).toBe(2);
   });
 
   it('verdicts exits with 1 where a hazard is open', () => {

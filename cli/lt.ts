@@ -7,27 +7,33 @@ import { check } from './verbs/check';
 import { convert } from './verbs/convert';
 import { plan } from './verbs/plan';
 import { simulate } from './verbs/simulate';
+import { translate } from './verbs/translate';
 import { verdicts } from './verbs/verdicts';
 
-const VERBS = ['check', 'verdicts', 'plan', 'simulate', 'convert'] as const;
+const VERBS = ['check', 'verdicts', 'plan', 'simulate', 'translate', 'convert'] as const;
 type Verb = (typeof VERBS)[number];
 
 const HELP = `npm run -s lt -- <verb> <file> [options]
 
-Reads the documents that Live Tune exports (rig, ESC profile, sheet) and prints JSON.
+Reads the documents that Live Tune exports (rig, ESC profile, sheet, set-up) and prints JSON.
 
   check     Checks the file. Prints what it is, or every problem with its path.
   verdicts  Prints what is dangerous or unwise about these values on this rig.
   plan      Prints the presses that take the ESC from what it holds to what you want.
   simulate  Carries out the plan on a simulated ESC. Prints what it then holds and how the model drives.
+  translate Prints the values for another ESC, by their meaning, each with why: --onto FILE.
   convert   Prints the document in its newest version, or as a table: --to json or --to csv.
 
   --with FILE       Adds a document that belongs to it: a profile, a rig, or the sheet of the ESC. Repeat as needed.
   --set ITEM=STOP   Sets a wanted value: --set "Stopper=65 %" or --set 6=#5. Repeat as needed.
                     Without it, plan and simulate use the advice.
+  --onto FILE       For translate: the profile of the other ESC.
   --to FORMAT       For convert: json (default) or csv.
 
-Without a rig, default values are used and marked assumed. Without a sheet, factory values are used.
+  save FILE         Saves everything of the Live Tune that runs here into one archive.
+  restore FILE      Brings an archive back. Rigs that differ: --differing keep (default), both or replace.
+
+Without a rig, default values are used and marked assumed. Without a sheet or set-up, factory values are used.
 
 Exit code: 0 all is well. 1 there are problems or hazards, or a target was not reached. 2 the command failed.
 
@@ -84,6 +90,11 @@ function run(args: string[], readText: (path: string) => string): Outcome {
     }
     case 'plan':
       return done(plan(context, values.set));
+    case 'translate': {
+      const onto = values.onto === undefined ? undefined : read(values.onto, readText).document;
+      const { clear, output } = translate(context, onto);
+      return done(output, clear);
+    }
     default: {
       const { reached, output } = simulate(context, values.set);
       return done(output, reached);
@@ -100,6 +111,7 @@ function parse(args: string[]) {
         help: { type: 'boolean', default: false, short: 'h' },
         with: { type: 'string', multiple: true, default: [] },
         set: { type: 'string', multiple: true, default: [] },
+        onto: { type: 'string' },
         to: { type: 'string', default: 'json' },
       },
     });

@@ -6,7 +6,9 @@ import { EVIDENCE, type EvidenceBasis } from '#core/sheet/evidence';
 import { readHandValues } from '#core/rig/handValues';
 import { readReasons } from '#core/sheet/intents';
 import type { Draft } from '#core/sheet/draft';
+import type { AlikeGroup } from '#core/setUps/alike';
 import * as yup from 'yup';
+import { alikeSchema } from './alike';
 import {
   between,
   idField,
@@ -175,4 +177,9 @@ export const archivedRulesSchema: yup.ObjectSchema<{ id: string; rules: EventRul
     mostCells: whole(1, 100).nullable().defined(),
     note: textField(),
   }),
+});
+
+export const archivedAlikeSchema: yup.ObjectSchema<{ id: string; group: AlikeGroup }> = record({
+  id: uuid(),
+  group: alikeSchema,
 });

@@ -8,6 +8,7 @@ import type { BenchTest } from '#core/calibration/benchTest';
 import type { Calibration } from '#core/calibration/calibration';
 import type { Draft } from '#core/sheet/draft';
 import type { EvidenceBasis } from '#core/sheet/evidence';
+import type { AlikeGroup } from '#core/setUps/alike';
 import type { SetUp } from '#core/setUps/setUp';
 import type { Sheet } from '#core/sheet/sheet';
 import {
@@ -127,6 +128,12 @@ export class BuildCheckModel extends Record<BuildCheckModel> {
   declare rigId: string;
   declare line: string;
   declare checkedAt: CreationOptional<Date>;
+}
+
+export class AlikeModel extends Record<AlikeModel> {
+  declare id: CreationOptional<string>;
+  declare garageId: string;
+  declare document: AlikeGroup;
 }
 
 export class SheetModel extends Record<SheetModel> {
@@ -285,6 +292,10 @@ export function defineModels(): void {
       observedUpTo: required(BIGINT),
     },
     { ...options, modelName: 'sheet', tableName: 'sheets' },
+  );
+  AlikeModel.init(
+    { id: key(), garageId: required(UUID), document: required(JSONB) },
+    { ...options, modelName: 'alike', tableName: 'alike_groups' },
   );
   SetUpModel.init(
     {

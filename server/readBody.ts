@@ -34,6 +34,21 @@ export async function readForm(request: Request): Promise<FormData> {
   return form;
 }
 
+/** The text of a field without spaces round it; empty where it is missing, or a file. */
+export function textOf(form: FormData, name: string): string {
+  const value = form.get(name);
+  return typeof value === 'string' ? value.trim() : '';
+}
+
+/** What a field says in JSON; undefined where it is none. */
+export function jsonOf(form: FormData, name: string): unknown {
+  try {
+    return JSON.parse(textOf(form, name));
+  } catch {
+    return undefined;
+  }
+}
+
 const refusal = (status: number, sentence: string): Response =>
   Response.json({ sentence, problems: [{ path: '', sentence }] }, { status });
 

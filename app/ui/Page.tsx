@@ -7,6 +7,7 @@ const PLACES = [
   ['/', 'Rigs'],
   ['/profiles', 'ESC profiles'],
   ['/rules', 'Event rules'],
+  ['/alike', 'Should match'],
   ['/copies', 'Copies'],
   ['/glossary', 'Glossary'],
 ] as const;

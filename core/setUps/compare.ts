@@ -13,7 +13,7 @@ import { HAND_VALUE_KEYS, HAND_VALUES, type HandValueKey, type HandValues } from
 import type { VehicleKind } from '../rig/rig';
 import { momentsOf, type MomentId } from '../settings/moments';
 import { describeValue } from '../settings/value';
-import { VOCABULARY } from '../settings/vocabulary';
+import { VOCABULARY, type SettingId } from '../settings/vocabulary';
 import type { Reasons } from '../sheet/draft';
 import { plainWords } from '../units/text';
 import type { Conditions } from './conditions';
@@ -42,7 +42,8 @@ export interface Cell {
 
 export interface ComparedRow {
   key: string;
-  /** Of what hands change there is no moment. */
+  /** Of what hands change there is neither setting nor moment. */
+  setting: SettingId | null;
   moment: MomentId | null;
   name: string;
   /** Null where a side does not say, or its ESC has no such item. */
@@ -60,9 +61,15 @@ export interface ComparedRow {
 /**
  * Compares two sides. Of one kind of ESC item by item, of two kinds by meaning: item numbers and labels mean something else there.
  * @param kind of the model of the left side: it says in which order the moments come
+ * @param byMeaning whether even two of one kind are compared by meaning, since others stand beside them
  */
-export function compareSides(left: Side, right: Side, kind: VehicleKind): ComparedRow[] {
-  const ofEsc = left.profile.id === right.profile.id ? sameEscRows(left, right) : otherEscRows(left, right);
+export function compareSides(
+  left: Side,
+  right: Side,
+  kind: VehicleKind,
+  byMeaning = left.profile.id !== right.profile.id,
+): ComparedRow[] {
+  const ofEsc = byMeaning ? otherEscRows(left, right) : sameEscRows(left, right);
   const order = momentsOf(kind);
   const place = ({ moment }: ComparedRow): number => (moment === null ? order.length : order.indexOf(moment));
   return [...ofEsc.toSorted((a, b) => place(a) - place(b)), ...byHandRows(left, right)];
@@ -79,6 +86,7 @@ function sameEscRows(left: Side, right: Side): ComparedRow[] {
     return [
       {
         key: item.id,
+        setting: item.setting,
         moment: VOCABULARY[item.setting].moment,
         name: nameOf(item),
         left: cellOf(left, item, l),
@@ -117,11 +125,12 @@ function otherEscRows(left: Side, right: Side): ComparedRow[] {
     return [
       {
         key: setting,
+        setting,
         moment: VOCABULARY[setting].moment,
         name: VOCABULARY[setting].name,
         left: mine?.cell ?? null,
         right: theirs?.cell ?? null,
-        verdict: mine && theirs ? byMeaning(mine, theirs) : 'differs',
+        verdict: mine && theirs ? meantAlike(left.profile.id === right.profile.id, mine, theirs) : 'differs',
         // Taking it over is a translation, and has a page of its own.
         adopts: null,
       },
@@ -134,7 +143,10 @@ interface OfItem {
   stop: Stop;
 }
 
-function byMeaning(mine: OfItem, theirs: OfItem): ComparedRow['verdict'] {
+function meantAlike(isOneKind: boolean, mine: OfItem, theirs: OfItem): ComparedRow['verdict'] {
+  if (isOneKind) return mine.stop.id === theirs.stop.id ? 'same' : 'differs';
+  if (mine.item.id === theirs.item.id && mine.stop.id === theirs.stop.id && mine.item === theirs.item)
+    return 'same';
   const sizes = [mine, theirs].filter(({ stop }) => stop.value.kind === 'number');
   // What somebody supposed of one level says nothing of another maker's.
   if (sizes.some(({ stop }) => stop.basis === 'assumed')) return 'unsure';
@@ -155,6 +167,7 @@ function byHandRows(left: Side, right: Side): ComparedRow[] {
     return [
       {
         key,
+        setting: null,
         moment: null,
         name,
         left: cell(left, l),

@@ -7,7 +7,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Manifest } from '#formats/archive';
 import { ZipFile } from 'yazl';
 import { openTestDatabase, type TestDatabase } from '../database.fixture';
-import { EscProfileModel, EventRulesModel, RigModel } from '../models';
+import { AlikeModel, EscProfileModel, EventRulesModel, RigModel } from '../models';
+import { keepAlike } from '../repositories/alike';
 import { keepSheet } from '../repositories/bench';
 import { saveDraft } from '../repositories/drafts';
 import { chooseRules, keepRules, listRules } from '../repositories/eventRules';
@@ -44,6 +45,7 @@ const empty = async (): Promise<void> => {
   await RigModel.destroy({ where: { garageId: test.garageId } });
   await EscProfileModel.destroy({ where: { garageId: test.garageId } });
   await EventRulesModel.destroy({ where: { garageId: test.garageId } });
+  await AlikeModel.destroy({ where: { garageId: test.garageId } });
 };
 
 const sums = ({ files }: Manifest) => Object.fromEntries(files.map(({ path, sha256 }) => [path, sha256]));
@@ -82,6 +84,7 @@ beforeAll(async () => {
   await keepPassCode(id, PASS_CODE);
   await keepPicture(id, Buffer.from('no picture, but bytes'));
   await archiveSetUp(id, 'dry-sand', true);
+  await keepAlike(test.garageId, undefined, { name: 'The pair', rigIds: [id], target: null });
   const crawler = await RigModel.findOne({ where: { name: 'Cliff-path crawler' }, rejectOnEmpty: true });
   await placeRig(test.garageId, crawler.id, 'archive');
   whole = join(FOLDER, 'whole.zip');
@@ -116,7 +119,11 @@ describe('everything saved', () => {
     const { restored, compared } = await restore(join(FOLDER, 'before.zip'), 'replace');
     expect(restored).toBe(0);
     expect(
-      new Set([...compared.rigs, ...compared.profiles, ...compared.rules].map(({ standing }) => standing)),
+      new Set(
+        [...compared.rigs, ...compared.profiles, ...compared.rules, ...compared.alike].map(
+          ({ standing }) => standing,
+        ),
+      ),
     ).toEqual(new Set(['same']));
     expect(sums(await save('after.zip'))).toEqual(sums(before));
   });

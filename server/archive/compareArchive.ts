@@ -1,7 +1,7 @@
 /** What an archive would bring into a garage: shown before anything is changed. */
 import { Transaction } from 'sequelize';
 import { database } from '../database';
-import { EscProfileModel, EventRulesModel, RigModel } from '../models';
+import { AlikeModel, EscProfileModel, EventRulesModel, RigModel } from '../models';
 import { sameJson } from '../repositories/escProfiles';
 import { digestOfRig } from './rigFiles';
 import { digestsIn, type OpenArchive } from './readArchive';
@@ -13,6 +13,7 @@ export interface Compared {
   rigs: { id: string; name: string; standing: Standing }[];
   profiles: { name: string; revision: number; standing: Standing }[];
   rules: { name: string; standing: Standing }[];
+  alike: { name: string; standing: Standing }[];
 }
 
 /** Holds every part of an archive against what the garage has. */
@@ -41,7 +42,12 @@ export async function compareArchive(garageId: string, archive: OpenArchive): Pr
         standing: row ? standing(sameJson(row.document, one.rules)) : 'new',
       });
     }
-    return { madeAt: archive.manifest.madeAt, rigs, profiles, rules };
+    const alike: Compared['alike'] = [];
+    for (const { id, group } of archive.alike) {
+      const row = await AlikeModel.findOne({ where: { id, garageId }, transaction });
+      alike.push({ name: group.name, standing: row ? standing(sameJson(row.document, group)) : 'new' });
+    }
+    return { madeAt: archive.manifest.madeAt, rigs, profiles, rules, alike };
   });
 }
 

@@ -6,10 +6,12 @@ import type { Calibration } from '#core/calibration/calibration';
 import type { EscProfile } from '#core/esc/profile';
 import type { EventRules } from '#core/rig/eventRules';
 import type { Rig } from '#core/rig/rig';
+import type { AlikeGroup } from '#core/setUps/alike';
 import type { SetUp } from '#core/setUps/setUp';
 import type { Sheet } from '#core/sheet/sheet';
 import { dataFault } from '#core/units/dataFault';
 import {
+  archivedAlikeSchema,
   archivedRulesSchema,
   benchSchema,
   isSeen,
@@ -37,6 +39,8 @@ export interface OpenArchive {
   manifest: Manifest;
   profiles: EscProfile[];
   rules: { id: string; rules: EventRules }[];
+  /** Rigs that should match. */
+  alike: { id: string; group: AlikeGroup }[];
   /** Reads a rig anew each time: a thousand of them need not fit in memory. */
   rig: (rigId: string) => Promise<WholeRig>;
   close: () => void;
@@ -151,6 +155,7 @@ type Read = (path: string) => Promise<Buffer>;
 async function sharedOf({ files }: Manifest, read: Read) {
   const profiles: EscProfile[] = [];
   const rules: OpenArchive['rules'] = [];
+  const alike: OpenArchive['alike'] = [];
   for (const { path } of files) {
     if (path.startsWith('profiles/')) {
       const {
@@ -165,8 +170,13 @@ async function sharedOf({ files }: Manifest, read: Read) {
       sound(path, problemsOf(archivedRulesSchema, one));
       rules.push(one as OpenArchive['rules'][0]);
     }
+    if (path.startsWith('alike/')) {
+      const one = parsed(path, await read(path));
+      sound(path, problemsOf(archivedAlikeSchema, one));
+      alike.push(one as OpenArchive['alike'][0]);
+    }
   }
-  return { profiles, rules };
+  return { profiles, rules, alike };
 }
 
 async function wholeRig(id: string, read: Read, hasPicture: boolean): Promise<WholeRig> {

@@ -6,6 +6,7 @@ import { setImmediate as nextTurn } from 'node:timers/promises';
 import type { Transaction } from 'sequelize';
 import { database } from '../database';
 import {
+  AlikeModel,
   BenchTestModel,
   BuildCheckModel,
   CalibrationModel,
@@ -45,6 +46,7 @@ export async function restoreArchive(
     await lockGarage(garageId, transaction);
     const profiles = await bringProfiles(garageId, archive.profiles, transaction);
     await bringRules(garageId, archive.rules, transaction);
+    await bringAlike(garageId, archive.alike, transaction);
     let count = 0;
     for (const { id, standing } of compared.rigs) {
       if (standing === 'same' || (standing === 'different' && choice === 'keep')) continue;
@@ -120,6 +122,17 @@ async function bringRules(
   for (const { id, rules: document } of rules)
     if (!(await EventRulesModel.findOne({ where: { id }, transaction })))
       await EventRulesModel.create({ id, garageId, name: document.name, document }, { transaction });
+}
+
+/** A group that is there stays as it is. */
+async function bringAlike(
+  garageId: string,
+  alike: OpenArchive['alike'],
+  transaction: Transaction,
+): Promise<void> {
+  for (const { id, group } of alike)
+    if (!(await AlikeModel.findOne({ where: { id }, transaction })))
+      await AlikeModel.create({ id, garageId, document: group }, { transaction });
 }
 
 async function bringRig(

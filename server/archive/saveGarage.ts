@@ -12,7 +12,7 @@ import { setImmediate as nextTurn, setTimeout as sleep } from 'node:timers/promi
 import type { PassThrough, Readable } from 'node:stream';
 import { ZipFile } from 'yazl';
 import { database } from '../database';
-import { EscProfileModel, EventRulesModel, RigModel } from '../models';
+import { AlikeModel, EscProfileModel, EventRulesModel, RigModel } from '../models';
 import { digestOf, filesOfRig, sha256Of } from './rigFiles';
 
 /** Behind this much that nobody has taken yet, the writer waits. */
@@ -37,14 +37,17 @@ export function saveGarage(garageId: string): { bytes: Readable; done: Promise<M
 async function writeAll(garageId: string, zip: ZipFile, bytes: PassThrough): Promise<Manifest> {
   const files: ArchivedFile[] = [];
   const rigs: ArchivedRig[] = [];
-  const add = async (path: string, content: Buffer): Promise<void> => {
+  const stillWanted = (): void => {
     if (bytes.destroyed) throw new Error('nobody takes the archive any more');
+  };
+  const add = async (path: string, content: Buffer): Promise<void> => {
+    stillWanted();
     files.push({ path, bytes: content.byteLength, sha256: sha256Of(content) });
     zip.addBuffer(content, path);
     // Whoever else asks comes in between.
     await nextTurn();
     while (bytes.readableLength + bytes.writableLength > MOST_WAITING_BYTES) {
-      if (bytes.destroyed) throw new Error('nobody takes the archive any more');
+      stillWanted();
       await sleep(LOOK_AGAIN_MS);
     }
   };
@@ -72,7 +75,7 @@ async function writeAll(garageId: string, zip: ZipFile, bytes: PassThrough): Pro
   return manifest;
 }
 
-/** What rigs share: ESC profiles in all their revisions, and the rules of events. */
+/** What rigs share: ESC profiles in all their revisions, the rules of events, and which rigs should match. */
 async function addShared(
   garageId: string,
   add: (path: string, content: Buffer) => Promise<void>,
@@ -91,6 +94,9 @@ async function addShared(
   const rules = await EventRulesModel.findAll({ where: { garageId }, order: ['id'], transaction });
   for (const { id, document } of rules)
     await add(`rules/${id}.json`, Buffer.from(`${JSON.stringify({ id, rules: document })}\n`));
+  const groups = await AlikeModel.findAll({ where: { garageId }, order: ['id'], transaction });
+  for (const { id, document } of groups)
+    await add(`alike/${id}.json`, Buffer.from(`${JSON.stringify({ id, group: document })}\n`));
 }
 
 /** All rigs, archived and deleted ones, too; those that were touched first come first. */

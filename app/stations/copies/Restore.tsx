@@ -98,10 +98,10 @@ const CHOICES = [
 
 function Look({ compared, onRestore }: Looked & { onRestore: (choice: string) => void }) {
   const [choice, setChoice] = useState<(typeof CHOICES)[number][0]>('keep');
-  const { madeAt, rigs, profiles, rules } = compared;
+  const { madeAt, rigs, profiles, rules, alike } = compared;
   const of = (standing: Standing) => rigs.filter((rig) => rig.standing === standing);
   const different = of('different');
-  const others = [...profiles, ...rules].filter(({ standing }) => standing !== 'same');
+  const others = [...profiles, ...rules, ...alike].filter(({ standing }) => standing !== 'same');
   return (
     <div>
       <p className="text-lg">
@@ -110,7 +110,7 @@ function Look({ compared, onRestore }: Looked & { onRestore: (choice: string) =>
       </p>
       <Names title="New" names={of('new').map(({ name }) => name)} />
       <Names title="Different" names={different.map(({ name }) => name)} />
-      <Names title="ESC profiles and rules that come along" names={others.map(({ name }) => name)} />
+      <Names title="What comes along: ESC profiles, rules, groups" names={others.map(({ name }) => name)} />
       {different.length > 0 && (
         <div className="mt-3">
           <OneOf legend="Those that differ" name="choice" of={CHOICES} value={choice} onChoose={setChoice} />

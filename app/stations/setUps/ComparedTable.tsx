@@ -24,7 +24,7 @@ export function ComparedTable({ rows, left, right, effects, canAdopt }: TablePro
   return (
     <Scrollable label="Compared values">
       <table className="w-full max-w-6xl text-left [&_td]:py-1.5 [&_td]:pr-4 [&_td]:align-top">
-        <thead className="text-sm text-muted">
+        <thead className="text-sm text-muted max-md:hidden">
           <tr>
             {['setting', left.title, right.title, 'what it does here', ''].map((head, place) => (
               <th key={place} scope="col" className="py-1 pr-4 font-normal">
@@ -43,15 +43,17 @@ export function ComparedTable({ rows, left, right, effects, canAdopt }: TablePro
             {rows
               .filter((row) => row.moment === moment)
               .map((row) => (
-                <tr key={row.key} className="border-t border-rule">
-                  <td>{row.name}</td>
+                <tr key={row.key} className="border-t border-rule max-md:grid max-md:grid-cols-2">
+                  <td className="max-md:col-span-2">{row.name}</td>
                   <td>
+                    <Whose title={left.title} />
                     <CellWords cell={row.left} />
                   </td>
                   <td className="font-bold">
+                    <Whose title={right.title} />
                     <CellWords cell={row.right} />
                   </td>
-                  <td className="text-sm">
+                  <td className="text-sm max-md:col-span-2">
                     {row.verdict === 'unsure' ? (
                       'Levels of two makers: not comparable.'
                     ) : (
@@ -70,6 +72,11 @@ export function ComparedTable({ rows, left, right, effects, canAdopt }: TablePro
     </Scrollable>
   );
 }
+
+/** Where the heads of the columns are not in sight. */
+const Whose = ({ title }: { title: string }) => (
+  <span className="block text-sm font-normal text-muted md:hidden">{title}</span>
+);
 
 const CellWords = ({ cell }: { cell: Cell | null }) =>
   cell === null ? (

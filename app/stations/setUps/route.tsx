@@ -2,7 +2,7 @@ import { readCode, setUpFromCode } from '#core/setUps/code';
 import { asTree, SET_UP_ORIGINS, stepsBetween, type Placed, type SetUp } from '#core/setUps/setUp';
 import { nameFault } from '#core/units/text';
 import { LARGEST_DOCUMENT_BYTES, readDocument } from '#formats/document';
-import { readForm } from '#server/readBody';
+import { jsonOf, readForm, textOf } from '#server/readBody';
 import {
   keepSetUp,
   archiveSetUp,
@@ -44,13 +44,10 @@ export async function loader({ params }: Route.LoaderArgs) {
 export async function action({ params, request }: Route.ActionArgs) {
   const bench = await benchOf(params.rigId);
   const form = await readForm(request);
-  const text = (name: string): string => {
-    const value = form.get(name);
-    return typeof value === 'string' ? value.trim() : '';
-  };
+  const text = (name: string): string => textOf(form, name);
   switch (text('intent')) {
     case 'make':
-      return make(bench, text);
+      return make(bench, form);
     case 'code':
       return takeCode(bench, text('code'));
     case 'import':
@@ -67,24 +64,17 @@ export async function action({ params, request }: Route.ActionArgs) {
   }
 }
 
-async function make(bench: Bench, text: (name: string) => string) {
+async function make(bench: Bench, form: FormData) {
+  const text = (name: string): string => textOf(form, name);
   const name = text('name');
   const fault = nameFault(name);
   if (fault !== undefined) return refused(`The set-up ${fault}`, 'name');
   const words = { name, isFor: text('isFor'), by: text('by'), note: text('note') };
   const long = Object.entries(words).find(([, value]) => value.length > 1000);
   if (long) return refused('This is too long: 1,000 letters fit.', long[0]);
-  const setUp = await setUpFrom(bench, text('source'), words, listIn(text('list')));
+  const setUp = await setUpFrom(bench, text('source'), words, jsonOf(form, 'list'));
   if (!setUp) return refused('There is no value to keep. Type a list, or choose something else.', 'source');
   return kept(bench, setUp);
-}
-
-function listIn(json: string): unknown {
-  try {
-    return JSON.parse(json);
-  } catch {
-    return undefined;
-  }
 }
 
 async function takeCode(bench: Bench, code: string) {

@@ -4,7 +4,7 @@ import { fittingSetUp, reasonIn, SET_UP_ORIGINS, stepsBetween, type SetUp } from
 import { setUpTable } from '#core/setUps/setUpTable';
 import { HAND_VALUE_KEYS, HAND_VALUES } from '#core/rig/handValues';
 import { LONGEST_REASON } from '#core/sheet/intents';
-import { readForm } from '#server/readBody';
+import { readForm, textOf } from '#server/readBody';
 import { describeSetUp, findSetUp } from '#server/repositories/setUps';
 import { useState, type ReactNode } from 'react';
 import { data, Form, Link } from 'react-router';
@@ -38,10 +38,7 @@ export async function action({ params, request }: Route.ActionArgs) {
   const stored = await findSetUp(rigId, params.setUpId);
   if (!stored) throw data(null, { status: 404 });
   const form = await readForm(request);
-  const text = (name: string): string => {
-    const value = form.get(name);
-    return typeof value === 'string' ? value.trim() : '';
-  };
+  const text = (name: string): string => textOf(form, name);
   const name = text('name');
   const fault = nameFault(name);
   if (fault !== undefined) return refused(`The set-up ${fault}`, 'name');

@@ -12,7 +12,7 @@ import { currentGarage } from '#server/repositories/garages';
 import { otherRigs } from '#server/repositories/otherSets';
 import { createRig, findBench } from '#server/repositories/rigs';
 import { keepSetUp, setUpsOf } from '#server/repositories/setUps';
-import { readForm } from '#server/readBody';
+import { jsonOf, readForm, textOf } from '#server/readBody';
 import { newSetUp } from '#server/setUpFrom';
 import { sideOf } from '#server/sideOf';
 import { useEffect, useMemo, useState } from 'react';
@@ -67,10 +67,7 @@ export async function action({ params, request }: Route.ActionArgs) {
   const { rigId, rig } = await benchOf(params.rigId);
   const garage = await currentGarage();
   const form = await readForm(request);
-  const text = (name: string): string => {
-    const value = form.get(name);
-    return typeof value === 'string' ? value.trim() : '';
-  };
+  const text = (name: string): string => textOf(form, name);
   if (text('intent') === 'makeRig') {
     const stored = await findProfileByKey(garage.id, text('profileId'));
     if (!stored) return refused('That ESC profile no longer exists.');
@@ -83,7 +80,7 @@ export async function action({ params, request }: Route.ActionArgs) {
   const name = text('name');
   const fault = nameFault(name);
   if (fault !== undefined) return refused(`The set-up ${fault}`);
-  const sent = parsed(text('values')) as { stops?: unknown; reasons?: unknown } | undefined;
+  const sent = jsonOf(form, 'values') as { stops?: unknown; reasons?: unknown } | undefined;
   const [stops, reasons] = [readIntents(target.profile, sent?.stops), readReasons(sent?.reasons)];
   if (!stops || !reasons || Object.keys(stops).length === 0) return refused('No value was chosen.');
   const setUp = newSetUp(target, {
@@ -99,14 +96,6 @@ export async function action({ params, request }: Route.ActionArgs) {
   });
   await keepSetUp(target.rigId, setUp);
   throw redirect(`/rigs/${target.rigId}/set-ups/${setUp.id}`);
-}
-
-function parsed(json: string): unknown {
-  try {
-    return JSON.parse(json);
-  } catch {
-    return undefined;
-  }
 }
 
 const refused = (sentence: string) => data({ problems: [{ path: '', sentence }] }, { status: 400 });
