@@ -45,6 +45,7 @@ export async function startCluster(data) {
   const folder = clusterFolder(data);
   const bin = programs(folder);
   const secret = secretOf(data);
+  takeOver(data, folder);
   if (!existsSync(join(folder, 'PG_VERSION'))) createCluster(folder, bin, secret);
   await stopLeftover(folder, bin);
 
@@ -65,6 +66,48 @@ export async function startCluster(data) {
   createDatabase(bin, port, secret);
   return cluster;
 }
+
+/** Where a data folder notes the place of its cluster, if that is outside of it. */
+const PLACE = 'database-place';
+
+/**
+ * Makes a data folder work that was copied or moved to another place or user, or says what to do.
+ * @param {string} data
+ * @param {string} folder of the cluster
+ */
+function takeOver(data, folder) {
+  const isThere = existsSync(folder);
+  const note = join(data, PLACE);
+  const noted = existsSync(note) ? readFileSync(note, 'utf8').trim() : undefined;
+  if (!isThere && noted !== undefined && noted !== folder) throw new Plain(leftBehind(noted, folder, note));
+  if (dirname(folder) !== resolve(data)) writeFileSync(note, `${folder}\n`);
+  if (!isThere) return;
+  const { uid, mode } = statSync(folder);
+  const owner = account();
+  const wanted = owner?.uid ?? process.getuid?.() ?? uid;
+  if (uid !== wanted) {
+    if (!owner)
+      throw new Plain(
+        `The database in ${folder} belongs to another user. Make it yours, then start again:\n\n  sudo chown -R "$(id -un)" ${resolve(data)}`,
+      );
+    say('This data folder came from elsewhere: its database is given to the postgres user.');
+    quietly('chown', ['-R', `${owner.uid}:${owner.gid}`, folder]);
+  }
+  // A copy may have lost what PostgreSQL insists on.
+  if ((mode & 0o077) !== 0) chmodSync(folder, 0o700);
+}
+
+/**
+ * @param {string} noted
+ * @param {string} folder
+ * @param {string} note
+ */
+const leftBehind = (noted, folder, note) =>
+  `This data folder was moved, and its database stayed behind in ${noted}. Bring it along:
+
+  sudo cp -a ${noted} ${folder}
+
+If it is lost: delete ${note}, start, and restore the newest file in “copies” under Copies.`;
 
 /** Installs Debian's PostgreSQL where there is none. */
 export function installPostgres() {

@@ -71,10 +71,11 @@ interface EndProps {
 function EndIt({ first, other, rows, place }: EndProps) {
   const its = rows.filter((row) => row.others[place]?.verdict !== 'same');
   if (its.length === 0) return <span className="text-ok">alike</span>;
-  if (other.rigId === first.rigId)
+  // The other ESCs of a model follow its first.
+  if (other.escNumber > 1)
     return (
       <Link className="underline underline-offset-4" to={`/rigs/${other.rigId}/load?esc=${other.escNumber}`}>
-        Load it like the first
+        Load it like its ESC 1
       </Link>
     );
   if (other.side.profile.id !== first.side.profile.id)

@@ -27,7 +27,7 @@ export function membersOf({ rigId, rig, profile, goals, escs }: Bench): Member[]
         title: escs.length > 1 ? `${rig.name}, ESC ${escNumber}` : rig.name,
         profile,
         stops: Object.fromEntries(held),
-        byHand: escNumber === 1 ? handValuesOf(rig) : {},
+        byHand: handValuesOf(rig),
         reasons: {},
         conditions: conditionsOf(rig, goals),
       },
