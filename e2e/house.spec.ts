@@ -5,7 +5,7 @@ import { draftSaved, expect, moveRail, test } from './test';
 
 test.describe('every view, in light and dark, on a desk and on a phone', () => {
   for (const [where, views] of [
-    ['outside of any rig', ['/', '/rigs/new', '/profiles', '/rules', '/glossary']],
+    ['outside of any rig', ['/', '/rigs/new', '/profiles', '/rules', '/glossary', '/alike', '/copies']],
     [
       'the workshop',
       ['/profiles/new', '/profiles/new?from=pattern-key-pad', '/profiles/new?from=pattern-text-box'],
@@ -30,6 +30,40 @@ test.describe('every view, in light and dark, on a desk and on a phone', () => {
     }
     await page.goto(`/rigs/${rigId}/rig`);
     await lookAt(page, 'rig');
+  });
+
+  test('Set-ups, compared, translated, on paper; history; a group', async ({ page }) => {
+    const other = await openDemoRig(page, 'cliff-path-crawler', 'Looked-at crawler', 'tune');
+    const rigId = await openNewRig(page, LONG_NAME, 'tune');
+    await page.goto(`/rigs/${rigId}/set-ups`);
+    await page.getByLabel('Name', { exact: true }).fill(LONG_NAME);
+    await page.getByLabel('For where and when').fill('the long straight along the water in August');
+    await lookAt(page, 'a new set-up');
+    await page.getByRole('button', { name: 'Keep this set-up' }).click();
+    await page.getByRole('heading', { level: 1, name: LONG_NAME }).waitFor();
+    await lookAt(page, 'a set-up');
+    const [setUpId] = page.url().split('/').slice(-1);
+    for (const path of [
+      'set-ups',
+      `set-ups/${setUpId!}/card`,
+      `compare?a=factory&b=rig:${other}`,
+      'history',
+    ]) {
+      await page.goto(`/rigs/${rigId}/${path}`);
+      await lookAt(page, path);
+    }
+    await page.goto(`/rigs/${rigId}/translate?from=esc&to=rig:${other}`);
+    await page.getByText('does nearly the same').first().waitFor();
+    await lookAt(page, 'translate');
+    await page.goto('/alike');
+    const name = page.getByLabel('Name', { exact: true });
+    if (!(await name.isVisible())) await page.getByText('Make a group', { exact: true }).click();
+    await name.fill('Looked at');
+    await page.getByRole('checkbox', { name: 'Looked-at crawler' }).check();
+    await page.getByLabel('First five metres').fill('1.2');
+    await page.getByRole('button', { name: 'Keep this group' }).click();
+    await page.getByRole('heading', { level: 1, name: 'Looked at' }).waitFor();
+    await lookAt(page, 'a group');
   });
 
   test('Tune', async ({ page }) => {

@@ -32,6 +32,8 @@ const PAGES = [
   'how-settings-enter',
   'voice',
   'lists',
+  'set-up-code',
+  'copies',
   'link-protocol',
 ].map((page) => `docs/${page}.md`);
 const FILE = /^[\w./*-]+\.(ts|tsx|mjs|cjs|json|csv|sh|css)$/;

@@ -17,7 +17,7 @@ const STEPS: Readonly<Record<HandValueKey, (to: number) => HandStep>> = {
   spurTeeth: (to) => ({
     line: `Fit the spur with ${to} teeth.`,
     detail:
-      'No pack connected. Same tooth size as the pinion. Set the mesh anew: a strip of paper between the teeth must come out creased, not torn. Turn the wheel once round by hand, then tighten the motor.',
+      'No pack connected. Same tooth size as the pinion. Set the mesh again: a strip of paper between the teeth must come out creased, not torn. Turn the wheel once round by hand, then tighten the motor.',
   }),
   propellerDiameterInches: (to) => propeller('diameter', to),
   propellerPitchInches: (to) => propeller('pitch', to),

@@ -71,7 +71,7 @@ export function readCode(typed: string): Result<ReadCode> {
   const text = typed.trim();
   const [begins, version, ...rest] = text.split(':');
   if (begins !== BEGINS || text.length > LONGEST || badText(text) !== undefined)
-    return refused('This is no code of a set-up. One begins with “live-tune-set-up:”.');
+    return refused('This is not the code of a set-up. One begins with “live-tune-set-up:”.');
   if (version !== String(VERSION))
     return refused(`This code is of version ${version ?? ''}; this Live Tune reads version ${VERSION}.`);
   const at = text.lastIndexOf(':');
@@ -192,7 +192,7 @@ const isId = (text: string | undefined): boolean =>
   /^[A-Za-z0-9._-]{1,80}$/.test(text ?? '') && badKey(text!) === undefined;
 
 const refused = (sentence: string): Result<never> => ({ ok: false, problems: [{ path: '', sentence }] });
-const unsound = refused('The code is whole, but what it says is no set-up.');
+const unsound = refused('The code is complete, but it is not a set-up.');
 
 /** CRC-32 (ISO 3309) of a text in UTF-8, eight hexadecimal digits. @param text without halves of letters */
 export function checkSum(text: string): string {

@@ -49,7 +49,7 @@ export const OUTCOMES = {
   byEffect: 'does nearly the same',
   along: 'comes along with another',
   asked: 'your choice',
-  cannot: 'cannot be said there',
+  cannot: 'not there',
   leftOut: 'left as it is',
 } as const;
 export type Outcome = keyof typeof OUTCOMES;
@@ -197,7 +197,7 @@ function ontoItem(
   const { cells } = translation.rig.pack;
   const number = comparableNumber(value, cells);
   const snapped = number === undefined ? undefined : snapToStop(perCellFirst(target), number, cells);
-  if (!snapped) return row('asked', undefined, `It has no size to choose by. Its manual tells.`);
+  if (!snapped) return row('asked', undefined, `This value has no size to go by. Look in the manual.`);
   if (snapped.exact) return row('same', snapped.stop, `Both mean ${inWords(from.item, value)}.`);
   return row('near', snapped.stop, snapped.reason);
 }

@@ -124,10 +124,6 @@ test('the crawler by its card and by its link, unknown values in the dark', asyn
   await page.getByRole('button', { name: 'Yes, note it' }).click();
   await page.getByText('18 values are unknown.').waitFor();
   await page.screenshot({ path: `${FOLDER}/esc-dark.png` });
-  await page.goto(`${rig}/tune`);
-  await page.getByRole('tab', { name: 'Brake' }).click();
-  await page.getByText('The band shows what').waitFor();
-  await page.screenshot({ path: `${FOLDER}/tune-unknown-dark.png` });
 });
 
 test('the trainer by its stick, and the places outside of any rig', async ({ page }) => {
@@ -141,7 +137,6 @@ test('the trainer by its stick, and the places outside of any rig', async ({ pag
   await move('Start acceleration', 'ArrowRight', 1);
   await move('Timing', 'ArrowRight', 1);
   await page.locator('[data-trace=draft]').first().waitFor();
-  await shot('tune-plane');
   await page.goto(`${rig}/load`);
   await page.getByLabel('Propeller off').check();
   await click('Begin loading');
@@ -165,21 +160,22 @@ test('the trainer by its stick, and the places outside of any rig', async ({ pag
   await page.screenshot({ path: `${FOLDER}/glossary.png` });
 });
 
-test('the twin, one of whose ESCs has another radio in mind', async ({ page }) => {
-  await page.clock.install();
-  const hand = handOf(page);
-  const { click } = cameraOf(page);
+test('set-ups: the tree, compared, and for another ESC', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('link', { name: /^Gannet patrol twin/ }).click();
+  await page.getByRole('link', { name: /^Cliff-path crawler/ }).click();
   await page.waitForURL('**/tune');
-  const endpoints = page.url().replace('/tune', '/endpoints');
-  await page.goto(endpoints);
-  await page.getByLabel('Propeller off').check();
-  await click('Begin calibrating');
-  await hand.follow(/^Learned/);
-  await click('Keep this calibration');
-  const match = page.getByRole('heading', { name: 'Do they agree?' });
-  await match.waitFor();
-  await match.evaluate((heading) => heading.scrollIntoView());
-  await page.screenshot({ path: `${FOLDER}/endpoints-twin.png` });
+  const crawler = /rigs\/([^/]+)/.exec(page.url())![1]!;
+  await page.goto('/');
+  await page.getByRole('link', { name: /^Kelp-beach buggy/ }).click();
+  await page.waitForURL('**/tune');
+  const rig = page.url().replace('/tune', '');
+  await page.goto(`${rig}/set-ups`);
+  await page.screenshot({ path: `${FOLDER}/set-ups.png` });
+  await page.goto(`${rig}/translate?from=set-up:island-race&to=rig:${crawler}`);
+  await page.getByText('does nearly the same').first().waitFor();
+  await page.screenshot({ path: `${FOLDER}/translate.png` });
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await page.goto(`${rig}/compare?a=esc&b=set-up:island-race`);
+  await page.getByRole('row', { name: /^Timing.* → / }).waitFor();
+  await page.screenshot({ path: `${FOLDER}/compare-dark.png` });
 });

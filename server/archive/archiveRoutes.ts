@@ -9,7 +9,7 @@ import { currentGarage } from '../repositories/garages';
 import { today } from '../today';
 import { compareArchive } from './compareArchive';
 import { arrivalsFolder } from './folder';
-import { BadArchive, openArchive } from './readArchive';
+import { BadArchive, openArchive, type OpenArchive } from './readArchive';
 import { CHOICES, restoreArchive, type Choice } from './restoreArchive';
 import { saveGarage } from './saveGarage';
 
@@ -18,7 +18,7 @@ const LARGEST_ARCHIVE_BYTES = 4_000_000_000;
 const FORGOTTEN_AFTER_MS = 3_600_000;
 
 /** Archives that arrived and were found sound, by a name that only their page knows. */
-const arrived = new Map<string, string>();
+const arrived = new Map<string, { file: string; archive: OpenArchive }>();
 /** One at a time: each is looked at and brought in as a whole. */
 let busy: Promise<unknown> = Promise.resolve();
 
@@ -62,8 +62,7 @@ async function arrive(request: Request, response: Response): Promise<void> {
     await pipeline(request, atMost(LARGEST_ARCHIVE_BYTES), createWriteStream(file));
     const archive = await openArchive(file);
     const compared = await compareArchive((await currentGarage()).id, archive);
-    archive.close();
-    arrived.set(token, file);
+    arrived.set(token, { file, archive });
     setTimeout(() => void forget(token), FORGOTTEN_AFTER_MS).unref();
     response.json({ token, compared });
   } catch (error) {
@@ -76,17 +75,15 @@ async function arrive(request: Request, response: Response): Promise<void> {
 async function restore(request: Request, response: Response): Promise<void> {
   const token = String(request.params.token);
   const choice = request.query.choice;
-  const file = arrived.get(token);
-  if (file === undefined || !isChoice(choice)) {
+  const found = arrived.get(token);
+  if (!found || !isChoice(choice)) {
     response.status(400).json({ sentence: 'Nothing was changed. Choose the archive again.' });
     return;
   }
-  const archive = await openArchive(file);
   try {
-    const { restored } = await restoreArchive((await currentGarage()).id, archive, choice);
+    const { restored } = await restoreArchive((await currentGarage()).id, found.archive, choice);
     response.json({ restored });
   } finally {
-    archive.close();
     await forget(token);
   }
 }
@@ -105,7 +102,9 @@ const atMost = (most: number) =>
 const isChoice = (choice: unknown): choice is Choice => CHOICES.some((one) => one === choice);
 
 async function forget(token: string): Promise<void> {
-  const file = arrived.get(token);
+  const found = arrived.get(token);
   arrived.delete(token);
-  if (file !== undefined) await rm(file, { force: true });
+  if (!found) return;
+  found.archive.close();
+  await rm(found.file, { force: true });
 }

@@ -63,7 +63,7 @@ export async function keepDailyCopy(
     await rename(making, join(folder, `live-tune-${today}.zip`));
   } catch (error) {
     await rm(making, { force: true });
-    lastSkipped = 'The last copy could not be written. Look at the disk.';
+    lastSkipped = 'The last copy failed. Check the disk.';
     throw error;
   }
   lastSkipped = '';

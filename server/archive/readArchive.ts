@@ -90,7 +90,7 @@ async function opened(file: string): Promise<ZipFile> {
       );
     });
   } catch {
-    throw new BadArchive('This is no archive of Live Tune, or it is not complete.');
+    throw new BadArchive('This is not a Live Tune archive, or it is incomplete.');
   }
 }
 
@@ -126,7 +126,7 @@ async function bytesOf(zip: ZipFile, entries: Map<string, Entry>, path: string):
 }
 
 async function manifestIn(zip: ZipFile, entries: Map<string, Entry>): Promise<Manifest> {
-  if (!entries.has('manifest.json')) throw new BadArchive('This is a zip file, but no archive of Live Tune.');
+  if (!entries.has('manifest.json')) throw new BadArchive('This is a zip file, but not a Live Tune archive.');
   const manifest = parsed('manifest.json', await bytesOf(zip, entries, 'manifest.json'));
   const { version } = manifest as { version?: unknown };
   if (typeof version === 'number' && version > 1)
@@ -241,7 +241,7 @@ async function checkRig(
 
 function notesIn(path: string, bytes: Buffer): Note[] {
   const notes = parsed(path, bytes);
-  if (!Array.isArray(notes)) throw new BadArchive(`${path} holds no list.`);
+  if (!Array.isArray(notes)) throw new BadArchive(`${path} is not a list.`);
   for (const { kind, kept } of notes as Partial<Note>[]) {
     if (kind !== 'calibration' && kind !== 'benchTest')
       throw new BadArchive(`${path} holds something unknown.`);
@@ -264,7 +264,7 @@ function parsed(path: string, bytes: Buffer): unknown {
   try {
     data = JSON.parse(bytes.toString('utf8'));
   } catch {
-    throw new BadArchive(`${path} in the archive is no JSON.`);
+    throw new BadArchive(`${path} in the archive is not JSON.`);
   }
   const fault = dataFault(data);
   if (fault !== undefined) throw new BadArchive(`${path}: ${fault}`);

@@ -3,7 +3,7 @@ import type { EscProfile } from '#core/esc/profile';
 import { LONGEST_NAME } from '#core/units/text';
 import { randomUUID } from 'node:crypto';
 import { setImmediate as nextTurn } from 'node:timers/promises';
-import type { Transaction } from 'sequelize';
+import type { CreationAttributes, Transaction } from 'sequelize';
 import { database } from '../database';
 import {
   AlikeModel,
@@ -30,6 +30,7 @@ export const CHOICES = ['keep', 'replace', 'both'] as const;
 export type Choice = (typeof CHOICES)[number];
 
 const AT_A_TIME = 1000;
+const SHEETS_AT_A_TIME = 100;
 
 /**
  * Restores an archive that was looked at.
@@ -212,11 +213,17 @@ async function bringSheets(
   seenIds: readonly string[],
   transaction: Transaction,
 ): Promise<void> {
+  let rows: CreationAttributes<SheetModel>[] = [];
+  const write = async (): Promise<void> => {
+    await SheetModel.bulkCreate(rows, { transaction });
+    rows = [];
+  };
   let place = 0;
   for await (const sheet of sheets()) {
     const { number, origin, keptAt, seenBefore } = bench.sheets[place]!;
     place += 1;
-    await SheetModel.create(
+    rows = [
+      ...rows,
       {
         rigId,
         documentKey: sheet.id,
@@ -226,9 +233,10 @@ async function bringSheets(
         keptAt: new Date(keptAt),
         observedUpTo: seenBefore === 0 ? '0' : (seenIds[seenBefore - 1] ?? '0'),
       },
-      { transaction },
-    );
+    ];
+    if (rows.length === SHEETS_AT_A_TIME) await write();
   }
+  await write();
 }
 
 async function bringNote(

@@ -8,16 +8,13 @@ import {
 } from '#formats/archive';
 import { VERSION, writeDocument } from '#formats/document';
 import { Op, Transaction } from 'sequelize';
-import { setImmediate as nextTurn, setTimeout as sleep } from 'node:timers/promises';
-import type { PassThrough, Readable } from 'node:stream';
+import { setImmediate as nextTurn } from 'node:timers/promises';
+import { Readable, type PassThrough } from 'node:stream';
 import { ZipFile } from 'yazl';
 import { database } from '../database';
 import { AlikeModel, EscProfileModel, EventRulesModel, RigModel } from '../models';
 import { digestOf, filesOfRig, sha256Of } from './rigFiles';
 
-/** Behind this much that nobody has taken yet, the writer waits. */
-const MOST_WAITING_BYTES = 4_000_000;
-const LOOK_AGAIN_MS = 5;
 const RIGS_AT_A_TIME = 50;
 
 /**
@@ -37,19 +34,12 @@ export function saveGarage(garageId: string): { bytes: Readable; done: Promise<M
 async function writeAll(garageId: string, zip: ZipFile, bytes: PassThrough): Promise<Manifest> {
   const files: ArchivedFile[] = [];
   const rigs: ArchivedRig[] = [];
-  const stillWanted = (): void => {
-    if (bytes.destroyed) throw new Error('nobody takes the archive any more');
-  };
+  const put = putInto(zip, bytes);
   const add = async (path: string, content: Buffer): Promise<void> => {
-    stillWanted();
     files.push({ path, bytes: content.byteLength, sha256: sha256Of(content) });
-    zip.addBuffer(content, path);
+    await put(path, content);
     // Whoever else asks comes in between.
     await nextTurn();
-    while (bytes.readableLength + bytes.writableLength > MOST_WAITING_BYTES) {
-      stillWanted();
-      await sleep(LOOK_AGAIN_MS);
-    }
   };
   const isolationLevel = Transaction.ISOLATION_LEVELS.REPEATABLE_READ;
   await database().transaction({ isolationLevel, readOnly: true }, async (transaction) => {
@@ -73,6 +63,26 @@ async function writeAll(garageId: string, zip: ZipFile, bytes: PassThrough): Pro
   zip.addBuffer(Buffer.from(`${JSON.stringify(manifest, null, 1)}\n`), 'manifest.json');
   zip.end();
   return manifest;
+}
+
+/**
+ * One file behind the other, each once the one before it is written: what a buffer at a time would keep until the end is let
+ * go of at once.
+ */
+function putInto(zip: ZipFile, bytes: PassThrough): (path: string, content: Buffer) => Promise<void> {
+  let giveUp: (() => void) | undefined;
+  bytes.once('close', () => giveUp?.());
+  return (path, content) =>
+    new Promise((resolve, reject) => {
+      giveUp = () => reject(new Error('nobody takes the archive any more'));
+      if (bytes.destroyed) giveUp();
+      else
+        zip.addReadStreamLazy(path, {}, (hand) => {
+          const source = Readable.from([content]);
+          source.once('end', resolve).once('error', reject);
+          hand(null, source);
+        });
+    });
 }
 
 /** What rigs share: ESC profiles in all their revisions, the rules of events, and which rigs should match. */

@@ -24,6 +24,7 @@ import {
   EventRulesModel,
   RigModel,
   RigPictureModel,
+  SetUpModel,
   SheetModel,
   SimulatedEscModel,
 } from '../models';
@@ -208,15 +209,23 @@ export async function forgetRig(garageId: string, rigId: string): Promise<boolea
   return (await RigModel.destroy({ where: { id: rigId, garageId, deletedAt: { [Op.ne]: null } } })) > 0;
 }
 
-/** A second rig like another, with an ESC of its own, fresh from its box. @returns its id */
-export async function copyRig(bench: Pick<Bench, 'rig' | 'profile'>, garageId: string): Promise<string> {
+/** A second rig like another, with its set-ups, and an ESC of its own, fresh from its box. @returns its id */
+export async function copyRig(
+  bench: Pick<Bench, 'rigId' | 'rig' | 'profile'>,
+  garageId: string,
+): Promise<string> {
   const stored = await EscProfileModel.findOne({
     where: { garageId, profileKey: bench.profile.id, revision: bench.profile.revision },
     rejectOnEmpty: true,
   });
   const suffix = ' (copy)';
   const name = bench.rig.name.slice(0, LONGEST_NAME - suffix.length) + suffix;
-  return createRig(garageId, { ...bench.rig, name }, { id: stored.id, profile: bench.profile });
+  const rigId = await createRig(garageId, { ...bench.rig, name }, { id: stored.id, profile: bench.profile });
+  const setUps = await SetUpModel.findAll({ where: { rigId: bench.rigId }, order: ['keptOrder'] });
+  await SetUpModel.bulkCreate(
+    setUps.map(({ documentKey, document, archivedAt }) => ({ rigId, documentKey, document, archivedAt })),
+  );
+  return rigId;
 }
 
 /** More calibrations and tests than anybody looks at. */

@@ -107,7 +107,8 @@ const leftBehind = (noted, folder, note) =>
 
   sudo cp -a ${noted} ${folder}
 
-If it is lost: delete ${note}, start, and restore the newest file in “copies” under Copies.`;
+If it is lost: delete ${note} and start.
+Then restore the newest file in “copies” under Copies.`;
 
 /** Installs Debian's PostgreSQL where there is none. */
 export function installPostgres() {

@@ -1,4 +1,4 @@
-import { sameDraft, type Draft } from '#core/sheet/draft';
+import { sameDraft, sameIntents, type Draft } from '#core/sheet/draft';
 import { useCallback, useEffect, useEffectEvent, useRef, useState } from 'react';
 import { postDraft } from './postDraft';
 import { useStroke } from './useStroke';
@@ -76,7 +76,7 @@ export function useDraft(rigId: string, kept: Kept) {
         keepWaiting(rigId, unsent, revision.current);
         setStatus({ kind: answer.kind });
         await pause(TRY_AGAIN_MS);
-      } else if (answer.kind === 'saved' || sameDraft(answer.draft, next)) {
+      } else if (answer.kind === 'saved' || sameIntents(answer.draft, next)) {
         // Also where it was saved before, and only the answer was lost on its way.
         revision.current = answer.revision;
         // More may have been moved meanwhile: it waits on the new revision now.
@@ -139,7 +139,7 @@ export function useDraft(rigId: string, kept: Kept) {
   const takeUp = useEffectEvent(() => {
     const left = takeWaiting(rigId);
     if (!left) return;
-    if (sameDraft(left.draft, kept.draft)) {
+    if (sameIntents(left.draft, kept.draft)) {
       forgetWaiting(rigId);
       return;
     }

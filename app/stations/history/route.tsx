@@ -133,7 +133,7 @@ function Entry({ happened }: { happened: Happened }) {
     case 'firmware':
       return (
         <Line at={happened.at} what="New firmware">
-          From here on, nothing counted as known until it was seen again.
+          After it, nothing counts as known until you check it.
         </Line>
       );
   }

@@ -30,7 +30,7 @@ export function Compared({ left, right, rightKey }: Props) {
       {unlike.length > 0 && <ConditionList rows={unlike} left={left.title} right={right.title} />}
       {isOtherEsc && (
         <p className="mt-3 max-w-3xl">
-          Two kinds of ESC: compared by meaning. Levels without a size cannot be held against each other.{' '}
+          Two kinds of ESC: compared by meaning. Levels without a size cannot be compared.{' '}
           {right.profile.id !== profile.id && rightKey?.startsWith('rig:') && (
             <Link className="underline underline-offset-4" to={`/rigs/${rigId}/translate?from=${rightKey}`}>
               Translate it for this ESC

@@ -26,7 +26,7 @@ export function ComparedTable({ rows, left, right, effects, canAdopt }: TablePro
       <table className="w-full max-w-6xl text-left [&_td]:py-1.5 [&_td]:pr-4 [&_td]:align-top">
         <thead className="text-sm text-muted max-md:hidden">
           <tr>
-            {['setting', left.title, right.title, 'what it does here', ''].map((head, place) => (
+            {['setting', left.title, right.title, 'what it does here', 'draft'].map((head, place) => (
               <th key={place} scope="col" className="py-1 pr-4 font-normal">
                 {head}
               </th>

@@ -52,7 +52,7 @@ export function TranslationResult({ from, fromKey, target, result }: ResultProps
         <table className="mt-2 w-full max-w-6xl text-left [&_td]:py-1.5 [&_td]:pr-4 [&_td]:align-top">
           <thead className="text-sm text-muted">
             <tr>
-              {[from.profile.name, '', target.profile.name, '', 'why'].map((head, place) => (
+              {[from.profile.name, 'value', target.profile.name, 'stop', 'why'].map((head, place) => (
                 <th key={place} scope="col" className="py-1 pr-4 font-normal">
                   {head}
                 </th>
@@ -73,8 +73,8 @@ export function TranslationResult({ from, fromKey, target, result }: ResultProps
       </Scrollable>
       {untouched.length > 0 && (
         <p className="mt-3 max-w-3xl">
-          Nothing is said of: {untouched.map((item) => `${item.number} ${item.label}`).join(', ')}. They stay
-          as they are
+          Not mentioned: {untouched.map((item) => `${item.number} ${item.label}`).join(', ')}. They stay as
+          they are
           {target.rigId === null ? ', as from the factory' : ''}.
         </p>
       )}
@@ -159,7 +159,7 @@ function MakeRig({ profile, fromKey }: { profile: EscProfile; fromKey: string })
     <Form method="post" className="mt-4 print:hidden">
       <input type="hidden" name="profileId" value={profile.id} />
       <input type="hidden" name="from" value={fromKey} />
-      <p>To keep it, there must be a rig with this ESC.</p>
+      <p>To keep it, you need a rig with this ESC.</p>
       <Button type="submit" look="main" name="intent" value="makeRig">
         Make a rig like this one with it
       </Button>
