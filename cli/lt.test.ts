@@ -50,6 +50,23 @@ describe('lt', () => {
     expect(holds.find(({ label }) => label === 'Roll-off')?.value).toBe('12 %');
   });
 
+  it('a table holds nothing that a spreadsheet would take for a formula', () => {
+    const document = JSON.parse(read('demo/island-race.set-up.json')) as { setUp: Record<string, unknown> };
+    const files: Record<string, string> = {
+      'x.json': JSON.stringify({
+        ...document,
+        setUp: {
+          ...document.setUp,
+          reasons: { pounce: '=HYPERLINK("http://elsewhere")', lead: '-1+2', turn: '@x' },
+        },
+      }),
+    };
+    const { output } = runLt(['convert', 'x.json', '--to', 'csv'], (path) => files[path]!);
+    const cells = output.split(/[\r\n,]+/).map((cell) => cell.replace(/^"/, ''));
+    expect(output).toContain("'=HYPERLINK");
+    expect(cells.filter((cell) => /^[=+@-]/.test(cell))).toEqual([]);
+  });
+
   it('translate goes by meaning, says why, and exits with 1 where something is left to choose', () => {
     const { exitCode, output } = lt(
       'translate',

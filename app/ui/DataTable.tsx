@@ -1,11 +1,18 @@
 import type { ReactNode } from 'react';
 import { Scrollable } from './Scrollable';
 
+interface Head {
+  name: string;
+  isNumber?: boolean;
+  /** Left out on a phone. */
+  isWide?: boolean;
+}
+
 interface Props {
   /** What the table is about, for those who do not see it. */
   label: string;
   /** The heads of its columns; numbers stand right, so do their heads. */
-  heads: readonly (string | { name: string; isNumber: true })[];
+  heads: readonly (string | Head)[];
   /** Whether only those who do not see it are told the heads. */
   hidesHeads?: boolean;
   /** How wide it may be. */
@@ -24,12 +31,16 @@ export function DataTable({ label, heads, hidesHeads = false, className = 'max-w
         <thead className={hidesHeads ? 'sr-only' : 'text-sm text-muted'}>
           <tr>
             {heads.map((head) => {
-              const { name, isNumber } = typeof head === 'string' ? { name: head, isNumber: false } : head;
+              const {
+                name,
+                isNumber = false,
+                isWide = false,
+              } = typeof head === 'string' ? { name: head } : head;
               return (
                 <th
                   key={name}
                   scope="col"
-                  className={`py-1 pr-4 font-normal ${isNumber ? 'text-right' : ''}`}
+                  className={`py-1 pr-4 font-normal ${isNumber ? 'text-right' : ''} ${isWide ? 'max-md:hidden' : ''}`}
                 >
                   {name}
                 </th>

@@ -9,8 +9,8 @@ interface Props {
 /** A part that is wider than a phone: it scrolls by itself, by finger and by arrow keys. */
 export function Scrollable({ label, className = '', children }: Props) {
   return (
-    // A region that scrolls must be reachable without a mouse.
-    <div role="group" aria-label={label} tabIndex={0} className={`overflow-x-auto ${className}`}>
+    // A region that scrolls must be reachable without a mouse. Relative: words for those who do not see would widen the page.
+    <div role="group" aria-label={label} tabIndex={0} className={`relative overflow-x-auto ${className}`}>
       {children}
     </div>
   );

@@ -1,7 +1,8 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ARCHETYPES } from '../archetypes/archetypes';
 import { everyItem } from '../archetypes/fortyItems.fixture';
-import { factoryStops, profileOn, type StopByItem } from '../esc/profile';
+import { factoryStops, profileOn, type ProfileItem, type StopByItem } from '../esc/profile';
 import { defaultRig } from '../rig/defaults';
 import type { Rig, WheeledVehicle } from '../rig/rig';
 import { seededNumbers } from '../units/seeded.fixture';
@@ -187,4 +188,51 @@ describe.each(ARCHETYPES.map(({ profile }) => [profile.name, profile] as const))
         if (line.kind === 'move') expect(line.item.stops).toContain(line.stop);
     }
   });
+});
+
+it('a printed list of any ESC is read as it was, whatever is printed on it', () => {
+  const anyLabel = fc.constantFrom(
+    ...[
+      '8',
+      '8 %',
+      '#3',
+      'Brake, then back',
+      'Off; never',
+      'one and two',
+      '1 = 4',
+      'Second',
+      'item 7',
+      'ten',
+      'a: b',
+    ],
+  );
+  const anyItem = fc.record({
+    label: anyLabel,
+    setting: fc.constantFrom('dragBrake', 'cutoff', 'launchStrength', 'runningMode', 'other' as const),
+    labels: fc.array(anyLabel, { minLength: 1, maxLength: 9 }),
+    chosen: fc.nat(),
+  });
+  fc.assert(
+    fc.property(fc.array(anyItem, { minLength: 1, maxLength: 20 }), (made) => {
+      const items = made.map(({ label, setting, labels }, at): ProfileItem => ({
+        ...first,
+        id: `item-${at}`,
+        number: at + 1,
+        label,
+        setting: setting as ProfileItem['setting'],
+        commandStopIds: [],
+        stops: labels.map((printed, place) => ({
+          ...first.stops[0]!,
+          id: `item-${at}-${place}`,
+          number: place + 1,
+          label: printed,
+          value: { kind: 'number', value: place * 4 },
+        })),
+      }));
+      const stops = Object.fromEntries(
+        items.map(({ id, stops: its }, at) => [id, its[made[at]!.chosen % its.length]!.id]),
+      );
+      expect(clearOf(readList({ ...every, items }, rig, printList(items, stops))).stops).toEqual(stops);
+    }),
+  );
 });

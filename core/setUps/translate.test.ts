@@ -83,7 +83,14 @@ describe('a translation', () => {
       fc.property(anyPair, ({ vehicleClass, from, onto, stops }) => {
         const { rows } = translate(translationOf(vehicleClass, from, stops, onto, factoryStops(onto)));
         expect(new Set(rows.map(({ from: { item } }) => item.id)).size).toBe(rows.length);
-        for (const { sentence } of rows) expect(sentence.length).toBeGreaterThan(10);
+        for (const { sentence, measures } of rows) {
+          expect(sentence.length).toBeGreaterThan(10);
+          // Two drills that choose different stops are both shown.
+          for (const { stop, wanted } of measures) {
+            expect(sentence).toContain(`“${stop.label}”`);
+            expect(sentence).toContain(wanted.name);
+          }
+        }
       }),
       { numRuns: 15 },
     );

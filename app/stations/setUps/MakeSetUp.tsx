@@ -20,7 +20,7 @@ export function MakeSetUp({ sheets, isFirst }: Props) {
   const isList = source === 'list';
   const unread = reading.open.map(({ typed }) => typed).join('; ');
   return (
-    <details className="mt-6 border-t border-ink pt-3" open={isFirst || asked !== null}>
+    <details className="mt-3 border-t border-rule" open={isFirst || asked !== null}>
       <summary className="min-h-11 cursor-pointer py-2 font-display text-xl font-bold">Make a set-up</summary>
       <Form method="post" className="grid max-w-3xl gap-3">
         <input type="hidden" name="intent" value="make" />

@@ -21,7 +21,7 @@ export function TakeIn() {
     );
   };
   return (
-    <details className="mt-4 border-t border-rule pt-3">
+    <details className="border-y border-rule">
       <summary className="min-h-11 cursor-pointer py-2 font-display text-xl font-bold">Take one in</summary>
       <FilePicker label="A file" />
       <Form method="post" ref={form} className="mt-4 grid max-w-3xl gap-2">

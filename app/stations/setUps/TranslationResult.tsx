@@ -50,7 +50,7 @@ export function TranslationResult({ from, fromKey, target, result }: ResultProps
       </h2>
       <Scrollable label="Translated values">
         <table className="mt-2 w-full max-w-6xl text-left [&_td]:py-1.5 [&_td]:pr-4 [&_td]:align-top">
-          <thead className="text-sm text-muted">
+          <thead className="text-sm text-muted max-md:hidden">
             <tr>
               {[from.profile.name, 'value', target.profile.name, 'stop', 'why'].map((head, place) => (
                 <th key={place} scope="col" className="py-1 pr-4 font-normal">
@@ -98,7 +98,7 @@ function Row({ row, stopId, onChoose }: RowProps) {
   const item = target ?? to?.item;
   const stop = item && stopId !== NOT_TAKEN ? stopById(item, stopId) : undefined;
   return (
-    <tr className="border-t border-rule">
+    <tr className="border-t border-rule max-md:grid max-md:grid-cols-2">
       <td>
         {from.item.number} {from.item.label}
       </td>
@@ -128,7 +128,7 @@ function Row({ row, stopId, onChoose }: RowProps) {
           (stop?.label ?? '')
         )}
       </td>
-      <td className="max-w-md text-sm">
+      <td className="max-w-md text-sm max-md:col-span-2">
         <span className={TELLS[outcome] ? 'font-bold text-caution' : 'text-muted'}>
           {OUTCOMES[outcome]}.{' '}
         </span>

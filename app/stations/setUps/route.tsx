@@ -138,15 +138,15 @@ export default function SetUpsRoute({ loaderData, actionData }: Route.ComponentP
         {answer?.sentence && <p className="font-bold text-ok">{answer.sentence}</p>}
         {answer && <Problems problems={answer.problems} title="Nothing was kept." />}
       </div>
+      <MakeSetUp sheets={sheets} isFirst={all.length === 0} />
+      <TakeIn />
       {tree.length > 0 && (
-        <ul className="mt-3">
+        <ul className="mt-6">
           {tree.map((placed) => (
             <SetUpLine key={placed.setUp.id} {...placed} isOnEsc={placed.setUp.id === onEsc?.id} />
           ))}
         </ul>
       )}
-      <MakeSetUp sheets={sheets} isFirst={all.length === 0} />
-      <TakeIn />
       {archived.length > 0 && <Archived setUps={archived} />}
     </div>
   );

@@ -1,4 +1,4 @@
-import { nameFault } from '#core/units/text';
+import { nameFault, plainWords } from '#core/units/text';
 import { unlikeConditions, conditionsOf } from '#core/setUps/conditions';
 import { fittingSetUp, reasonIn, SET_UP_ORIGINS, stepsBetween, type SetUp } from '#core/setUps/setUp';
 import { setUpTable } from '#core/setUps/setUpTable';
@@ -152,14 +152,19 @@ function Values({ setUp }: { setUp: SetUp }) {
   const rows = setUpTable(setUp);
   const keys = keysOf(setUp);
   return (
-    <DataTable label="Values of this set-up" heads={['item', 'name', 'value', 'meaning', 'why', 'draft']}>
+    <DataTable
+      label="Values of this set-up"
+      heads={['item', 'name', 'value', { name: 'meaning', isWide: true }, 'why', 'draft']}
+    >
       {rows.map(({ item, label, value, meaning, reason }, place) => (
         <tr key={keys[place]}>
           <td>{item}</td>
           <td>{label}</td>
           <td className="font-bold">{value}</td>
-          <td className="text-muted">{meaning === value ? '' : meaning}</td>
-          <td>{reason}</td>
+          <td className="text-muted max-md:hidden">
+            {plainWords(meaning) === plainWords(value) ? '' : meaning}
+          </td>
+          <td className="max-md:text-sm">{reason}</td>
           <td>
             <TakeOne setUp={setUp} valueKey={keys[place]!} name={label} />
           </td>
