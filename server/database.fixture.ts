@@ -10,7 +10,7 @@ export interface TestDatabase {
   close: () => Promise<void>;
 }
 
-/** Once in a run of tests: the models stay tied to the connection that they were first given. */
+/** One at a time: the models are tied to its connection. @param data each test file has a folder of its own */
 export async function openTestDatabase(data = '.data/unit'): Promise<TestDatabase> {
   await eraseCluster(data);
   mkdirSync(data, { recursive: true });

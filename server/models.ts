@@ -18,6 +18,7 @@ import {
   type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,
+  type Sequelize,
 } from 'sequelize';
 import { database } from './database';
 import type { KeptStanding } from './keptStanding';
@@ -168,13 +169,14 @@ const required = <T>(type: T) => ({ type, allowNull: false });
 const moment = () => ({ type: DATE, allowNull: false, defaultValue: NOW });
 const counted = (sequence: string) => ({ type: BIGINT, defaultValue: literal(`nextval('${sequence}')`) });
 
-let ready = false;
+let readyFor: Sequelize | undefined;
 
-/** Ties the models to the connection. Called once, before anything is read or written. */
+/** Ties the models to the connection, before anything is read or written through it. */
 export function defineModels(): void {
-  if (ready) return;
-  ready = true;
-  const options = { sequelize: database(), underscored: true, timestamps: false };
+  const sequelize = database();
+  if (readyFor === sequelize) return;
+  readyFor = sequelize;
+  const options = { sequelize, underscored: true, timestamps: false };
   GarageModel.init(
     { id: key(), name: required(TEXT), demoLoadedAt: DATE },
     { ...options, modelName: 'garage', tableName: 'garages' },

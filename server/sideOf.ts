@@ -7,7 +7,8 @@ import { stopsOfSetUp, type SetUp } from '#core/setUps/setUp';
 import type { StopByItem } from '#core/esc/profile';
 import { heldStops, holdingsOf } from '#core/sheet/evidence';
 import type { Sheet } from '#core/sheet/sheet';
-import type { LiveTuneDocument } from '#formats/document';
+import type { Result } from '#core/units/problem';
+import { LARGEST_DOCUMENT_BYTES, readDocument, type LiveTuneDocument } from '#formats/document';
 import { findProfileByKey, findProfileRevision } from './repositories/escProfiles';
 import { findBench, type Bench } from './repositories/rigs';
 import { findSetUp } from './repositories/setUps';
@@ -22,7 +23,8 @@ export async function sideOf(garageId: string, bench: Bench, key: string): Promi
   if (kind === 'set-up') return id ? ofSetUp(garageId, await findSetUp(bench.rigId, id)) : undefined;
   if (kind === 'sheet') {
     const stored = await findSheet(bench.rigId, Number(id));
-    return stored && sheetSide(`Sheet ${stored.number}`, bench.profile, stored.sheet);
+    const profile = stored && (await profileOfSheet(garageId, stored.sheet));
+    return profile && sheetSide(`Sheet ${stored.number}`, profile, stored.sheet);
   }
   if (kind !== 'rig' || !id) return undefined;
   const other = await findBench(garageId, id);
@@ -68,14 +70,36 @@ const sheetSide = (title: string, profile: EscProfile, sheet: Sheet): Side => ({
   conditions: null,
 });
 
+/** A sheet may be of an ESC that its rig had before. */
+const profileOfSheet = async (
+  garageId: string,
+  { profileId, profileRevision }: Sheet,
+): Promise<EscProfile | undefined> =>
+  (await findProfileRevision(garageId, profileId, profileRevision)) ??
+  (await findProfileByKey(garageId, profileId))?.profile;
+
 const known = (stops: Readonly<Record<string, string | null>>): StopByItem =>
   Object.fromEntries(Object.entries(stops).filter((entry): entry is [string, string] => entry[1] !== null));
+
+/** A side from a file that a form brought, or everything that is wrong with it. */
+export async function sideInForm(garageId: string, form: FormData): Promise<Result<Side>> {
+  const file = form.get('file');
+  if (!(file instanceof File) || file.size === 0) return refused('Choose a file first.');
+  if (file.size > LARGEST_DOCUMENT_BYTES)
+    return refused(`“${file.name}” is too large for a Live Tune document.`);
+  const read = readDocument(await file.text());
+  if (!read.ok) return read;
+  const side = await sideOfFile(garageId, read.value);
+  return typeof side === 'string' ? refused(side) : { ok: true, value: side };
+}
+
+const refused = (sentence: string): Result<never> => ({ ok: false, problems: [{ path: '', sentence }] });
 
 /**
  * A side from a file: a set-up, a sheet, or a rig as it leaves the factory.
  * @returns a sentence where its ESC is not known here
  */
-export async function sideOfFile(garageId: string, document: LiveTuneDocument): Promise<Side | string> {
+async function sideOfFile(garageId: string, document: LiveTuneDocument): Promise<Side | string> {
   switch (document.format) {
     case 'live-tune/set-up': {
       const { setUp, escProfile } = document;
@@ -83,9 +107,7 @@ export async function sideOfFile(garageId: string, document: LiveTuneDocument): 
       return profile ? setUpSide(setUp, profile) : missing(setUp.profileName);
     }
     case 'live-tune/sheet': {
-      const profile =
-        (await findProfileRevision(garageId, document.profileId, document.profileRevision)) ??
-        (await findProfileByKey(garageId, document.profileId))?.profile;
+      const profile = await profileOfSheet(garageId, document);
       const title = `${document.rigName}, sheet of ${document.keptAt.slice(0, 10)}`;
       return profile ? sheetSide(title, profile, document) : missing(document.profileName);
     }

@@ -1,6 +1,7 @@
 /** The quick line as a whole: one value, a name alone, or a list, read by the rules of lists. */
 import type { EscProfile } from '../esc/profile';
 import type { Rig } from '../rig/rig';
+import { isNamedSo } from './findItem';
 import { readQuickEntry, type QuickEntry } from './quickEntry';
 import { readQuickHandValue, type QuickHandValue } from './quickHandValues';
 import { clearOf, readList, type ListLine } from './readList';
@@ -21,7 +22,10 @@ export function readQuickLine(profile: EscProfile, rig: Rig, typed: string): Qui
   if (line?.kind === 'ask')
     return { kind: 'ask', sentence: `${line.sentence} Type # before the number of a stop.` };
   const entry = readQuickEntry(profile, typed, rig.pack.cells);
-  return entry.kind === 'move' ? entry : (readQuickHandValue(rig, typed) ?? entry);
+  const byHand = readQuickHandValue(rig, typed);
+  // "cells 3" is the pack, though a cutoff is mixed up with it.
+  const isMixedUp = entry.kind === 'move' && byHand?.kind === 'byHand' && !isNamedSo(entry.found);
+  return entry.kind === 'move' && !isMixedUp ? entry : (byHand ?? entry);
 }
 
 function listOf(lines: readonly ListLine[]): QuickLineEntry {

@@ -6,7 +6,7 @@ import { handValuesOf } from '../rig/handValues';
 import { EMPTY_DRAFT } from '../sheet/draft';
 import { assumeFactory, holdingsOf } from '../sheet/evidence';
 import { writeSheet } from '../sheet/sheet';
-import { asTree, changedSinceSetUp, draftFromSetUp, setUpValues, stepsBetween } from './setUp';
+import { asTree, changedSinceSetUp, draftFromSetUp, fittingSetUp, setUpValues, stepsBetween } from './setUp';
 import { unlikeConditions } from './conditions';
 import { smallSetUp } from './setUps.fixture';
 
@@ -73,6 +73,11 @@ describe('a set-up', () => {
     expect(changedSinceSetUp(onlyBite, sheet).map(({ key }) => key)).toEqual(['bite', 'packCells']);
     expect(changedSinceSetUp(smallSetUp({ byHand: {} }), sheet)).toEqual([]);
   });
+});
+
+it('a set-up of another ESC fits nowhere, though its ids are the same', () => {
+  const other = smallSetUp({ profileId: 'another-esc' });
+  expect(fittingSetUp(profile, other)).toEqual({ stops: {}, gone: other.values });
 });
 
 describe('a tree of set-ups', () => {

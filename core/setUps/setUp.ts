@@ -106,12 +106,15 @@ function setUpValue(profile: EscProfile, item: ProfileItem, stopId: string): Set
 export const stopsOfSetUp = ({ values }: Pick<SetUp, 'values'>): StopByItem =>
   Object.fromEntries(values.map(({ itemId, stopId }) => [itemId, stopId]));
 
-/** The stops of a set-up that this revision of its ESC still has, and the values that it has no place for. */
+/**
+ * The stops of a set-up that this revision of its ESC still has, and the values that it has no place for. Another ESC has a
+ * place for none: its ids may be the same, and mean something else.
+ */
 export function fittingSetUp(
   profile: EscProfile,
-  setUp: Pick<SetUp, 'values'>,
+  setUp: Pick<SetUp, 'values' | 'profileId'>,
 ): { stops: WantedStops; gone: SetUpValue[] } {
-  const stops = fittingStops(profile, stopsOfSetUp(setUp));
+  const stops = setUp.profileId === profile.id ? fittingStops(profile, stopsOfSetUp(setUp)) : {};
   return { stops, gone: setUp.values.filter(({ itemId }) => stops[itemId] === undefined) };
 }
 

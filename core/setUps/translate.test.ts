@@ -2,6 +2,8 @@ import fc from 'fast-check';
 import { ARCHETYPES, type Archetype } from '../archetypes/archetypes';
 import { usualGoals } from '../advice/goals';
 import { factoryStops, type EscProfile, type StopByItem } from '../esc/profile';
+import { smallProfile } from '../esc/smallProfile.fixture';
+import type { SettingValue } from '../settings/setting';
 import { escBehaviour } from '../physics/escChain';
 import { runDrill } from '../physics/drills/runDrill';
 import { rangeOf } from '../radio/pulse';
@@ -94,6 +96,63 @@ describe('a translation', () => {
       }),
       { numRuns: 15 },
     );
+  });
+});
+
+describe('one value at a time', () => {
+  /** The cutoff of the small ESC onto another with these stops, on a rig with this many cells. */
+  const cutoff = (value: SettingValue, stops: SettingValue[], cells = 2) => {
+    const from = smallProfile();
+    from.items = [{ ...from.items[3]!, stops: [{ ...from.items[3]!.stops[0]!, value }] }];
+    const onto = smallProfile();
+    onto.id = 'other';
+    onto.items = [
+      {
+        ...onto.items[3]!,
+        stops: stops.map((one, place) => ({
+          ...onto.items[3]!.stops[0]!,
+          id: `stop-${place}`,
+          number: place + 1,
+          label: `${place}`,
+          value: one,
+        })),
+        factoryStopId: 'stop-0',
+      },
+    ];
+    const usual = translationOf(
+      'tenthBuggy',
+      from,
+      factoryStops({
+        ...from,
+        items: from.items.map((item) => ({ ...item, factoryStopId: item.stops[0]!.id })),
+      }),
+      onto,
+      { floor: 'stop-0' },
+    );
+    const rig = { ...usual.rig, pack: { ...usual.rig.pack, cells } };
+    return translate({ ...usual, rig }).rows[0]!;
+  };
+  const volts = (value: number): SettingValue => ({ kind: 'number', value });
+  const pack = (value: number): SettingValue => ({ kind: 'packVolts', value });
+
+  it('a cutoff between two stops goes up: the safe side keeps the pack', () => {
+    expect(cutoff(volts(3.2), [volts(3.1), volts(3.3)])).toMatchObject({
+      outcome: 'near',
+      to: { stop: { number: 2 } },
+    });
+  });
+
+  it('a total of the pack is volts a cell, and goes to one that counts a cell where there is one', () => {
+    const row = cutoff(pack(6.6), [pack(6.6), volts(3.3)]);
+    expect(row).toMatchObject({ outcome: 'same', to: { stop: { number: 2 } } });
+  });
+
+  it('a total that makes no sense with these cells is asked', () => {
+    expect(cutoff(pack(9.9), [volts(3.1), volts(3.4)])).toMatchObject({ outcome: 'asked', to: null });
+  });
+
+  it('off goes to off or to nought, never to the lowest that there is', () => {
+    expect(cutoff({ kind: 'off' }, [volts(3.1), volts(3.4)])).toMatchObject({ outcome: 'asked', to: null });
   });
 });
 

@@ -7,6 +7,7 @@ import type { Goals } from '../advice/goals';
 import { hazardsOf } from './hazards';
 import {
   existsOn,
+  hasStop,
   nameOf,
   stopById,
   type EscProfile,
@@ -83,6 +84,8 @@ export function translate(translation: Translation): Translated {
   const drafted: Record<string, string> = {};
   const values = from.profile.items
     .filter((item) => itemIds.includes(item.id) && existsOn(from.stops, item))
+    // Another revision may have had more.
+    .filter((item) => hasStop(item, from.stops[item.id]!))
     .map((item) => ({ item, stop: stopById(item, from.stops[item.id]!) }));
   // What is matched by effect is tried with everything else in its place.
   const later = values.filter((value) => !isClear(value, onto));
@@ -152,6 +155,8 @@ function rowOf(
   if (from.stop.value.kind === 'label' || setting === 'other')
     return kept('asked', `Live Tune does not know what “${from.stop.label}” means. Choose by the manual.`);
   const target = targetOf(profile, drafted, setting);
+  if (target && taken.has(target.id))
+    return kept('asked', `“${target.label}” has its stop from another value already.`);
   if (target) return ontoItem(translation, drafted, from, target);
   return (
     comesAlong(profile, drafted, from) ??
@@ -196,6 +201,13 @@ function ontoItem(
   }
   const { cells } = translation.rig.pack;
   const number = comparableNumber(value, cells);
+  const [least, most] = VOCABULARY[from.item.setting].bounds;
+  if (number !== undefined && (number < least || number > most))
+    return row(
+      'asked',
+      undefined,
+      `“${from.stop.label}” makes no sense with ${cells} cells. Choose by the cells.`,
+    );
   const snapped = number === undefined ? undefined : snapToStop(perCellFirst(target), number, cells);
   if (!snapped) return row('asked', undefined, `This value has no size to go by. Look in the manual.`);
   if (snapped.exact) return row('same', snapped.stop, `Both mean ${inWords(from.item, value)}.`);

@@ -3,13 +3,12 @@ import { handValuesOf, NO_HAND_VALUES } from '#core/rig/handValues';
 import { conditionsOf } from '#core/setUps/conditions';
 import type { Side } from '#core/setUps/compare';
 import { heldStops } from '#core/sheet/evidence';
-import { LARGEST_DOCUMENT_BYTES, readDocument } from '#formats/document';
 import { readForm } from '#server/readBody';
 import { currentGarage } from '#server/repositories/garages';
 import { otherRigs } from '#server/repositories/otherSets';
 import { setUpsOf } from '#server/repositories/setUps';
 import { newestSheets } from '#server/repositories/sheets';
-import { sideOf, sideOfFile } from '#server/sideOf';
+import { sideInForm, sideOf } from '#server/sideOf';
 import { useMemo } from 'react';
 import { data, useSearchParams } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
@@ -52,18 +51,10 @@ export async function loader({ params, request }: Route.LoaderArgs) {
 
 export async function action({ request }: Route.ActionArgs) {
   const garage = await currentGarage();
-  const file = (await readForm(request)).get('file');
-  if (!(file instanceof File) || file.size === 0) return refused('Choose a file first.');
-  if (file.size > LARGEST_DOCUMENT_BYTES)
-    return refused(`“${file.name}” is too large for a Live Tune document.`);
-  const read = readDocument(await file.text());
-  if (!read.ok) return data({ side: undefined, problems: read.problems }, { status: 400 });
-  const side = await sideOfFile(garage.id, read.value);
-  return typeof side === 'string' ? refused(side) : { side, problems: [] };
+  const read = await sideInForm(garage.id, await readForm(request));
+  if (read.ok) return { side: read.value, problems: [] };
+  return data({ side: undefined, problems: read.problems }, { status: 400 });
 }
-
-const refused = (sentence: string) =>
-  data({ side: undefined, problems: [{ path: '', sentence }] }, { status: 400 });
 
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
 export const shouldRevalidate = unlessAway;

@@ -101,7 +101,7 @@ async function takeFile(bench: Bench, file: FormDataEntryValue | null) {
 }
 
 const otherEsc = (name: string, { profile }: Bench): string =>
-  `“${name}” is for another ESC than “${profile.name}”. Take its rig in, and translate it there.`;
+  `“${name}” is for another ESC than “${profile.name}”. Read its file under “For another ESC”.`;
 
 async function kept({ rigId }: Bench, setUp: SetUp) {
   const outcome = await keepSetUp(rigId, setUp);

@@ -14,11 +14,12 @@ import { createRig, findBench } from '#server/repositories/rigs';
 import { keepSetUp, setUpsOf } from '#server/repositories/setUps';
 import { jsonOf, readForm, textOf } from '#server/readBody';
 import { newSetUp } from '#server/setUpFrom';
-import { sideOf } from '#server/sideOf';
+import { sideInForm, sideOf } from '#server/sideOf';
 import { useEffect, useMemo, useState } from 'react';
 import { data, redirect, useSearchParams } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
-import { keepTyped, unlessAway } from '../../ui/keepTyped';
+import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
+import { FilePicker } from '../../ui/FilePicker';
 import { PrintBar } from '../../ui/PrintBar';
 import { Problems } from '../../ui/Problems';
 import { useAnswer } from '../../ui/useAnswer';
@@ -75,6 +76,11 @@ export async function action({ params, request }: Route.ActionArgs) {
     const madeId = await createRig(garage.id, { ...rig, name }, stored);
     throw redirect(`/rigs/${rigId}/translate?from=${encodeURIComponent(text('from'))}&to=rig:${madeId}`);
   }
+  if (text('intent') === 'import') {
+    const read = await sideInForm(garage.id, form);
+    if (read.ok) return { side: read.value, problems: [] };
+    return data({ side: undefined, problems: read.problems }, { status: 400 });
+  }
   const target = await findBench(garage.id, text('target'));
   if (!target) return refused('The rig that it is for no longer exists.');
   const name = text('name');
@@ -98,7 +104,8 @@ export async function action({ params, request }: Route.ActionArgs) {
   throw redirect(`/rigs/${target.rigId}/set-ups/${setUp.id}`);
 }
 
-const refused = (sentence: string) => data({ problems: [{ path: '', sentence }] }, { status: 400 });
+const refused = (sentence: string) =>
+  data({ side: undefined, problems: [{ path: '', sentence }] }, { status: 400 });
 
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
 export const shouldRevalidate = unlessAway;
@@ -109,7 +116,9 @@ export default function TranslateRoute({ loaderData, actionData }: Route.Compone
   const { rigId } = useBench();
   const [, setParams] = useSearchParams();
   const { answer } = useAnswer(actionData);
-  const from = useFrom(fromKey, loaderData.from);
+  const named = useFrom(fromKey, loaderData.from);
+  // It stays while something else is under way.
+  const from = answered(actionData)?.side ?? named;
   const change = (name: string, key: string): void =>
     setParams((before) => {
       before.set(name, key);
@@ -130,11 +139,12 @@ export default function TranslateRoute({ loaderData, actionData }: Route.Compone
         <Choice label="onto" value={toKey} onChoose={(key) => change('to', key)}>
           {[['', 'choose an ESC'], ...tos]}
         </Choice>
+        <FilePicker label="or from a file" button="Read" />
       </div>
       <AwayNotice answer={actionData} />
       {answer && <Problems problems={answer.problems} title="Nothing was kept." />}
       {from && target ? (
-        <Translate key={`${fromKey} ${toKey}`} from={from} fromKey={fromKey} target={target} />
+        <Translate key={`${fromKey} ${toKey} ${from.title}`} from={from} fromKey={fromKey} target={target} />
       ) : (
         <p className="mt-4 text-lg">Choose what to translate, and onto which ESC.</p>
       )}

@@ -8,6 +8,8 @@ import { useBench } from '../bench/BenchContext';
 /** A sheet as the draft, as far as this ESC still has its stops. @param byHand what the model had then; empty for a sheet that may be of another */
 export function TakeAsDraft({ sheet, byHand }: { sheet: Sheet; byHand: HandValues }) {
   const { rig, profile, holdings, moveAll } = useBench();
+  // Ids of another ESC may be the same, and mean something else.
+  if (sheet.profileId !== profile.id) return <span className="text-muted">of another ESC</span>;
   const stops = Object.fromEntries(
     sheet.values.flatMap(({ itemId, stopId }) => {
       const item = profile.items.find(({ id }) => id === itemId);
