@@ -97,7 +97,7 @@ test('from what is wrong to one drafted change; the whole sheet compares it, and
   page,
 }) => {
   await openNewRig(page, 'Troubled buggy', 'tune');
-  await page.getByRole('link', { name: 'What is wrong with it?' }).click();
+  await page.getByRole('link', { name: 'What is wrong?' }).click();
   await page.getByLabel('The brake is weak when it is slow').check();
   await page.getByLabel('strong enough').check();
   const first = page.getByRole('region', { name: 'Likeliest causes' }).getByRole('listitem').first();

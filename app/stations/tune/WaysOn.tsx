@@ -27,7 +27,7 @@ export function WaysOn() {
         <Link to={`/rigs/${rigId}/set-ups`}>Set-ups</Link>
       </Button>
       <Button look="quiet" asChild>
-        <Link to={`/rigs/${rigId}/trouble`}>What is wrong with it?</Link>
+        <Link to={`/rigs/${rigId}/trouble`}>What is wrong?</Link>
       </Button>
       <Button look="quiet" asChild>
         <a href="#off-the-esc">{rig.vehicle.kind === 'wheels' ? 'Pinion, pack, radio' : 'Pack and radio'}</a>
