@@ -2,8 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { usualGoals } from '../advice/goals';
 import { oneKeyPattern, textBoxPattern } from '../archetypes/cars';
 import { factoryStops, type EscProfile } from '../esc/profile';
+import { runDrill } from '../physics/drills/runDrill';
+import { escBehaviour } from '../physics/escChain';
 import { rangeOf } from '../radio/pulse';
 import { defaultRig } from '../rig/defaults';
+import { resolveRig } from '../rig/resolve';
 import { alikeRows, nearTo, type Target } from './alike';
 import type { Side } from './compare';
 import { hazardsOf } from './hazards';
@@ -27,6 +30,20 @@ describe('several that should be alike', () => {
     expect(differing.map(({ key, others }) => [key, others.map(({ verdict }) => verdict)])).toEqual([
       ['full-brake', ['same', 'differs']],
     ]);
+  });
+
+  it('what nobody says is no difference, and what only the first says is one', () => {
+    const silent = (profile: EscProfile): Side => ({ ...side(profile), stops: {} });
+    const rows = alikeRows([side(oneKeyPattern), side(oneKeyPattern), silent(oneKeyPattern)], 'wheels');
+    expect(
+      rows.every(({ others }) => others[0]!.verdict === 'same' && others[1]!.verdict === 'differs'),
+    ).toBe(true);
+    expect(alikeRows([silent(oneKeyPattern), silent(oneKeyPattern)], 'wheels')).toEqual([]);
+  });
+
+  it('which way a motor turns need not be alike', () => {
+    const other = side(oneKeyPattern, { turning: 'turning-2' });
+    expect(alikeRows([side(oneKeyPattern), other], 'wheels').map(({ key }) => key)).not.toContain('turning');
   });
 
   it('of two kinds go by meaning, all of them', () => {
@@ -63,6 +80,25 @@ describe('a target that is typed', () => {
     const [again] = nearTo(like, { ...nothing, stopM: now!.now! });
     expect(again!.closest!.stop.id).toBe(like.stops['full-brake']);
     expect(again!.closest!.reached).toBeCloseTo(now!.now!, 9);
+  });
+
+  it('says what the rig does now, as its own drills have it', () => {
+    const esc = escBehaviour(oneKeyPattern, like.stops, rig.channel, like.range, rig.pack.cells);
+    const of = (drill: 'brake' | 'launch', id: string) =>
+      runDrill(drill, resolveRig(rig, oneKeyPattern, like.goals.use), esc).numbers.find(
+        (one) => one.id === id,
+      )!.value;
+    const near = nearTo(like, { ...nothing, busVolts: 6, stopM: 1, launchS: 1 });
+    expect(near.map(({ key, now }) => [key, now])).toEqual([
+      ['busVolts', 6],
+      ['stopM', of('brake', 'stopSlow')],
+      ['launchS', of('launch', 'to5')],
+    ]);
+  });
+
+  it('has no launch and no stop of what does not roll', () => {
+    const plane = { ...like, rig: defaultRig('sportPlane') };
+    expect(nearTo(plane, { ...nothing, stopM: 1, launchS: 1 })).toEqual([]);
   });
 
   it('a longer stop is a weaker brake', () => {

@@ -86,6 +86,28 @@ describe('a code', () => {
     );
   });
 
+  it.each([
+    ['kvRpmPerVolt', 0],
+    ['kvRpmPerVolt', 200_000],
+    ['packCells', 21],
+    ['packCells', 2.5],
+    ['massKg', 0],
+    ['massKg', 101],
+    ['finalDrive', 0],
+  ] as const)('with %s of %s is refused', (key, value) => {
+    const { conditions } = smallSetUp();
+    expect(readCode(writeCode(smallSetUp({ conditions: { ...conditions, [key]: value } }))).ok).toBe(false);
+  });
+
+  it('with the most and the least that there is is read', () => {
+    const { conditions } = smallSetUp();
+    for (const change of [
+      { kvRpmPerVolt: 1, packCells: 1, massKg: 0.01, finalDrive: 0.01 },
+      { kvRpmPerVolt: 100_000, packCells: 20, massKg: 100, finalDrive: 200 },
+    ])
+      expect(readCode(writeCode(smallSetUp({ conditions: { ...conditions, ...change } }))).ok).toBe(true);
+  });
+
   it('says what this ESC does not have', () => {
     const setUp = smallSetUp();
     const read = readCode(writeCode({ ...setUp, values: [{ ...setUp.values[0]!, stopId: 'gone-9' }] }));

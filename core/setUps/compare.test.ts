@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { oneKeyPattern, textBoxPattern } from '../archetypes/cars';
 import { usualGoals } from '../advice/goals';
-import { factoryStops, type EscProfile } from '../esc/profile';
+import { factoryStops, type EscProfile, type Stop } from '../esc/profile';
 import { smallProfile } from '../esc/smallProfile.fixture';
 import { rangeOf } from '../radio/pulse';
 import { defaultRig } from '../rig/defaults';
+import type { SettingValue } from '../settings/setting';
 import { compareSides, type Side } from './compare';
 import { effectOf } from './effects';
 
@@ -63,6 +64,36 @@ describe('two kinds of ESC', () => {
       if (launch) expect(row.verdict).toBe('unsure');
     }
     expect(rows.some(({ verdict }) => verdict === 'same')).toBe(true);
+  });
+
+  /** The item of a setting on another ESC, with one stop. */
+  const oneStop = (value: SettingValue, basis: Stop['basis'] = 'stated', label = 'x'): Side => {
+    const profile = smallProfile();
+    const stop = { ...profile.items[2]!.stops[0]!, id: 'only', label, value, basis };
+    profile.items = [{ ...profile.items[2]!, setting: 'brakeStrength', stops: [stop] }];
+    return side(profile, {
+      profile: { ...profile, id: `esc-${label}` },
+      stops: { [profile.items[0]!.id]: 'only' },
+    });
+  };
+  const verdict = (mine: Side, theirs: Side) => compareSides(mine, theirs, 'wheels')[0]!.verdict;
+  const number = (value: number): SettingValue => ({ kind: 'number', value });
+
+  it.each([
+    ['the same number under another name', oneStop(number(50)), oneStop(number(50), 'measured', 'y'), 'same'],
+    ['another number', oneStop(number(50)), oneStop(number(60), 'stated', 'y'), 'differs'],
+    ['a number that is only supposed', oneStop(number(50)), oneStop(number(50), 'assumed', 'y'), 'unsure'],
+    ['a number against off', oneStop(number(50)), oneStop({ kind: 'off' }, 'stated', 'y'), 'differs'],
+    ['off that is only supposed', oneStop({ kind: 'off' }), oneStop({ kind: 'off' }, 'assumed', 'y'), 'same'],
+    [
+      'what only its label tells',
+      oneStop({ kind: 'label' }),
+      oneStop({ kind: 'label' }, 'stated', 'y'),
+      'unsure',
+    ],
+  ] as const)('%s', (_what, mine, theirs, expected) => {
+    expect(verdict(mine, theirs)).toBe(expected);
+    expect(verdict(theirs, mine)).toBe(expected);
   });
 
   it('come in the order of the moments', () => {

@@ -145,8 +145,6 @@ interface OfItem {
 
 function meantAlike(isOneKind: boolean, mine: OfItem, theirs: OfItem): ComparedRow['verdict'] {
   if (isOneKind) return mine.stop.id === theirs.stop.id ? 'same' : 'differs';
-  if (mine.item.id === theirs.item.id && mine.stop.id === theirs.stop.id && mine.item === theirs.item)
-    return 'same';
   const sizes = [mine, theirs].filter(({ stop }) => stop.value.kind === 'number');
   // What somebody supposed of one level says nothing of another maker's.
   if (sizes.some(({ stop }) => stop.basis === 'assumed')) return 'unsure';

@@ -156,6 +156,113 @@ describe('one value at a time', () => {
   });
 });
 
+describe('what the other ESC says in its own way', () => {
+  const rig = 'tenthBuggy';
+  /** The small ESC with one more item that the other lacks. */
+  const withMotorType = (): EscProfile => {
+    const profile = smallProfile();
+    const stops = ['brushless', 'brushed'].map((choice, place) => ({
+      ...profile.items[0]!.stops[0]!,
+      id: `motor-${choice}`,
+      number: place + 1,
+      label: choice,
+      value: { kind: 'choice' as const, choice },
+    }));
+    profile.items.push({
+      ...profile.items[0]!,
+      id: 'motor',
+      number: 5,
+      label: 'motor',
+      setting: 'motorType',
+      factoryStopId: 'motor-brushless',
+      stops,
+    });
+    return profile;
+  };
+  /** Another ESC whose running mode sets the motor's type, too. */
+  const twoForOne = (): EscProfile => {
+    const profile = smallProfile();
+    profile.id = 'two-for-one';
+    profile.items[0]!.alsoSets = {
+      setting: 'motorType',
+      values: profile.items[0]!.stops.map(({ id }) => ({
+        stopId: id,
+        value: { kind: 'choice' as const, choice: 'brushless' },
+      })),
+    };
+    return profile;
+  };
+  const motorRow = (stopId: string) => {
+    const from = withMotorType();
+    const onto = twoForOne();
+    const stops = { ...factoryStops(from), motor: stopId };
+    const { rows, stops: taken } = translate(translationOf(rig, from, stops, onto, factoryStops(onto)));
+    return { row: rows.find(({ from: { item } }) => item.id === 'motor')!, taken };
+  };
+
+  it('one item for two: what comes along takes nothing itself', () => {
+    const { row, taken } = motorRow('motor-brushless');
+    expect(row).toMatchObject({ outcome: 'along', to: { item: { id: 'way' } } });
+    expect(Object.keys(taken)).not.toContain('motor');
+  });
+
+  it('one item for two that cannot both be had is asked', () => {
+    expect(motorRow('motor-brushed').row).toMatchObject({
+      outcome: 'asked',
+      to: null,
+      target: { id: 'way' },
+    });
+  });
+
+  it('a setting that it lacks goes to its kin, unless that is said itself', () => {
+    const from = smallProfile();
+    const onto = smallProfile();
+    onto.id = 'limits';
+    const leap = onto.items.find(({ id }) => id === 'leap')!;
+    leap.setting = 'launchLimit';
+    leap.stops = leap.stops.map((stop, place) => ({ ...stop, value: { kind: 'number', value: place * 30 } }));
+    const kin = translate(translationOf(rig, from, factoryStops(from), onto, factoryStops(onto)));
+    const row = kin.rows.find(({ from: { item } }) => item.setting === 'launchStrength')!;
+    expect(row).toMatchObject({ outcome: 'byEffect', to: { item: { id: 'leap' } } });
+    expect(row.friends.map(({ id }) => id)).toContain('punch');
+
+    from.items.push({ ...leap, id: 'limit', number: 5, label: 'limit', factoryStopId: leap.stops[0]!.id });
+    const both = translate(translationOf(rig, from, factoryStops(from), onto, factoryStops(onto)));
+    const again = both.rows.find(({ from: { item } }) => item.setting === 'launchStrength')!;
+    expect(again.to).toBeNull();
+  });
+
+  it('which way it turns is never carried', () => {
+    const from = ARCHETYPES.find(({ profile }) =>
+      profile.items.some(({ setting }) => setting === 'rotation'),
+    )!.profile;
+    const turned = from.items.find(({ setting }) => setting === 'rotation')!;
+    const onto = { ...from, id: 'twin' };
+    const stops = { ...factoryStops(from), [turned.id]: turned.stops.at(-1)!.id };
+    const { rows, untouched } = translate(translationOf(rig, from, stops, onto, factoryStops(onto)));
+    expect(rows.find(({ from: { item } }) => item === turned)).toMatchObject({
+      outcome: 'leftOut',
+      to: null,
+    });
+    expect(untouched.map(({ id }) => id)).toContain(turned.id);
+  });
+
+  it('what would be a hazard there is left out, and says so', () => {
+    const from = ARCHETYPES.find(({ profile }) =>
+      profile.items.some(({ setting }) => setting === 'cutoff'),
+    )!.profile;
+    const floor = from.items.find(({ setting }) => setting === 'cutoff')!;
+    const off = floor.stops.find(({ value }) => value.kind === 'off')!;
+    const onto = { ...from, id: 'twin' };
+    const stops = { ...factoryStops(from), [floor.id]: off.id };
+    const translation = translationOf(rig, from, stops, onto, factoryStops(onto));
+    const isHazard = hazardsOf(translation.rig, translation.from, stops, translation.goals).length > 0;
+    const row = translate(translation).rows.find(({ from: { item } }) => item === floor)!;
+    expect(isHazard).toBe(row.outcome === 'leftOut');
+    if (isHazard) expect(row.sentence).toContain('hazard');
+  });
+});
+
 describe('by effect', () => {
   const from = ARCHETYPES.find(({ profile }) =>
     profile.items.some(({ setting }) => setting === 'launchStrength'),
