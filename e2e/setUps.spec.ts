@@ -151,3 +151,23 @@ test('a set-up goes over as a picture of its code', async ({ page }) => {
   await page.getByRole('button', { name: 'Archive Handed on' }).click();
   await expect(page.getByText('1 archived')).toBeVisible();
 });
+
+test('reasons that the server could not keep stay as they were typed', async ({ page }) => {
+  const rigId = await openDemoRig(page, 'kelp-beach-buggy', 'Cut-off buggy', 'tune');
+  await page.goto(`/rigs/${rigId}/set-ups`);
+  await makeOf(page, 'esc', 'Reasoned');
+  await keep(page);
+  await page.getByRole('button', { name: 'Change name, notes and reasons' }).click();
+  const why = page.getByLabel('Stopper: 85 %');
+  await why.fill('Long beach, much room.');
+  await page.route('**/*.data*', (route) =>
+    route.request().method() === 'POST' ? route.abort() : route.continue(),
+  );
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText(/does not answer/)).toBeVisible();
+  await expect(why).toHaveValue('Long beach, much room.');
+  await page.unroute('**/*.data*');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByRole('row', { name: /Stopper/ })).toContainText('Long beach, much room.');
+  await expect(why).toBeHidden();
+});

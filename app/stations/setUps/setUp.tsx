@@ -11,7 +11,7 @@ import { data, Form, Link } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { DataTable } from '../../ui/DataTable';
-import { keepTyped, unlessAway } from '../../ui/keepTyped';
+import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
 import { Problems } from '../../ui/Problems';
 import { Time } from '../../ui/Time';
 import { useAnswer } from '../../ui/useAnswer';
@@ -52,11 +52,11 @@ export async function action({ params, request }: Route.ActionArgs) {
   );
   const [isFor, by, note] = ['isFor', 'by', 'note'].map((one) => text(one).slice(0, 1000));
   await describeSetUp(rigId, setUp.id, { name, isFor: isFor!, by: by!, note: note!, reasons });
-  return { problems: [], sentence: 'Saved.' };
+  return { problems: [], sentence: 'Saved.' as string | undefined };
 }
 
 const refused = (sentence: string, path: string) =>
-  data({ problems: [{ path, sentence }], sentence: '' }, { status: 400 });
+  data({ problems: [{ path, sentence }], sentence: undefined }, { status: 400 });
 
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
 export const shouldRevalidate = unlessAway;
@@ -66,7 +66,10 @@ export default function SetUpRoute({ loaderData, actionData }: Route.ComponentPr
   const { setUp, parent } = loaderData;
   const { rigId, rig, goals, profile } = useBench();
   const { answer } = useAnswer(actionData);
-  const [isWriting, setWriting] = useState(false);
+  /** What the last save had answered when the form was opened: it closes with the next that is kept. */
+  const [opened, setOpened] = useState<{ before: unknown }>();
+  const isKept = actionData !== opened?.before && answered(actionData)?.sentence !== undefined;
+  const isWriting = opened !== undefined && !isKept;
   const { gone } = fittingSetUp(profile, setUp);
   const unlike = unlikeConditions(setUp.conditions, conditionsOf(rig, goals));
   return (
@@ -109,12 +112,12 @@ export default function SetUpRoute({ loaderData, actionData }: Route.ComponentPr
       )}
       <h2 className="mt-5 text-xl">Values</h2>
       {isWriting ? (
-        <WordsForm setUp={setUp} onDone={() => setWriting(false)} />
+        <WordsForm setUp={setUp} onLeave={() => setOpened(undefined)} />
       ) : (
         <>
           <Values setUp={setUp} />
           <p className="mt-3">
-            <Button onClick={() => setWriting(true)}>Change name, notes and reasons</Button>
+            <Button onClick={() => setOpened({ before: actionData })}>Change name, notes and reasons</Button>
           </p>
         </>
       )}
@@ -203,10 +206,10 @@ function TakeOne({ setUp, valueKey, name }: { setUp: SetUp; valueKey: string; na
 }
 
 /** What is said of a set-up: its values stay as they are, other values are another set-up. */
-function WordsForm({ setUp, onDone }: { setUp: SetUp; onDone: () => void }) {
+function WordsForm({ setUp, onLeave }: { setUp: SetUp; onLeave: () => void }) {
   const keys = keysOf(setUp);
   return (
-    <Form method="post" className="grid max-w-3xl gap-3" onSubmit={() => setTimeout(onDone, 0)}>
+    <Form method="post" className="grid max-w-3xl gap-3">
       <Line label="Name">
         <input name="name" required maxLength={80} defaultValue={setUp.name} className={`${INPUT} w-full`} />
       </Line>
@@ -240,7 +243,7 @@ function WordsForm({ setUp, onDone }: { setUp: SetUp; onDone: () => void }) {
         <Button type="submit" look="main">
           Save
         </Button>
-        <Button onClick={onDone}>Leave it</Button>
+        <Button onClick={onLeave}>Leave it</Button>
       </p>
     </Form>
   );
