@@ -168,6 +168,6 @@ test('reasons that the server could not keep stay as they were typed', async ({ 
   await expect(why).toHaveValue('Long beach, much room.');
   await page.unroute('**/*.data*');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByRole('row', { name: /Stopper/ })).toContainText('Long beach, much room.');
+  await expect(page.getByRole('row', { name: /^6 Stopper/ })).toContainText('Long beach, much room.');
   await expect(why).toBeHidden();
 });
