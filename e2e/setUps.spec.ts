@@ -42,11 +42,15 @@ test(
     await expect(read).toContainText('Which one?');
     await expect(read).toContainText('This ESC has no item 20');
     await read.getByRole('button', { name: /^Take 100.%/ }).click();
-    await expect(page.getByLabel('Why')).toHaveValue('Not understood: twentieth one');
+    await page.getByLabel('Why').fill('He won with it.');
+    await page.getByLabel(/^One value a line/).press('End');
+    await page.getByLabel(/^One value a line/).pressSequentially(' x');
+    await expect(page.getByText(/^Kept in its note:/)).toContainText('twentieth one x');
+    await expect(page.getByLabel('Why')).toHaveValue('He won with it.');
     await keep(page);
 
     await expect(page.getByRole('heading', { name: 'As he read it' })).toBeVisible();
-    await expect(page.getByText('Not understood: twentieth one')).toBeVisible();
+    await expect(page.getByText(/He won with it\.\s+Not understood: twentieth one x/)).toBeVisible();
     await page.getByRole('button', { name: /^Load 3 changes/ }).click();
     await expect(page.getByText('draft: 3 differ')).toBeVisible();
     await draftSaved(page);
@@ -121,6 +125,10 @@ test('from one car’s ESC to the other’s and back: each value by its meaning'
   await expect(page).toHaveURL(new RegExp(`${crawler}/set-ups/`));
   await expect(page.getByText('translated from another ESC')).toBeVisible();
   const setUpId = page.url().split('/').at(-1)!;
+  // Two sides of the other ESC, seen from here: nothing of them is this one's to take.
+  await page.goto(`/rigs/${buggy}/compare?a=rig:${crawler}&b=rig:${crawler}:set-up:${setUpId}`);
+  await expect(page.getByText(/values? differs?, \d+ the same/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Take over/ })).toHaveCount(0);
 
   await page.goto(`/rigs/${crawler}/translate?from=set-up:${setUpId}&to=rig:${buggy}`);
   await expect(row(/^11 Push brake/).getByRole('combobox')).toHaveValue('stopper-7');

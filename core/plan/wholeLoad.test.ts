@@ -28,9 +28,10 @@ function order(
   byHand: HandValues,
   hazardsOf: (rig: Rig, stops: StopByItem) => readonly string[],
   changes = [change(1)],
+  on = rig,
 ) {
   const load = arrangeLoad(
-    { profile, rig, handChanges: handChangesOf(rig, byHand), held, changes },
+    { profile, rig: on, handChanges: handChangesOf(on, byHand), held, changes },
     hazardsOf,
   );
   const words = [
@@ -49,6 +50,18 @@ describe('a load with work for hands', () => {
       words: 'packCells item-1 forwardEndPointPercent',
       worse: undefined,
     });
+  });
+
+  it('puts a propeller on behind everything that needs power, whatever else is safer', () => {
+    const plane = defaultRig('sportPlane');
+    const propeller = { ...byHand, packCells: plane.pack.cells + 1, propellerDiameterInches: 9 };
+    const last = 'packCells item-1 forwardEndPointPercent propellerDiameterInches';
+    expect(order(propeller, () => [], [change(1)], plane).words).toBe(last);
+    expect(order(propeller, () => [], [], plane).words).toBe(last.replace('item-1 ', ''));
+    // Even where every way is worse on the way.
+    const always = ({ pack }: Rig, stops: StopByItem) =>
+      (pack.cells === plane.pack.cells) === isMoved(stops) ? ['worse'] : [];
+    expect(order(propeller, always, [change(1)], plane).words).toMatch(/propellerDiameterInches$/);
   });
 
   it('without any, is the safe order of the values alone', () => {

@@ -101,6 +101,19 @@ describe('a target that is typed', () => {
     expect(nearTo(plane, { ...nothing, stopM: 1, launchS: 1 })).toEqual([]);
   });
 
+  it('offers no change that nobody would feel', () => {
+    const brake = oneKeyPattern.items.find(({ id }) => id === 'full-brake')!;
+    const found = brake.stops.map(({ id }) => {
+      const present = { ...like, stops: { ...like.stops, 'full-brake': id } };
+      const [near] = nearTo(present, { ...nothing, stopM: 0.001 });
+      const { stop, reached } = near!.closest!;
+      const isOffered = stop.id !== id;
+      expect(isOffered).toBe(Math.abs(reached - near!.now!) > 0.02 * near!.now!);
+      return isOffered;
+    });
+    expect(new Set(found)).toEqual(new Set([true, false]));
+  });
+
   it('a longer stop is a weaker brake', () => {
     const [near] = nearTo(like, { ...nothing, stopM: 50 });
     expect(near!.closest!.stop.id).toBe('full-brake-1');

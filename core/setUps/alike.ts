@@ -133,8 +133,16 @@ function closestTo(like: Like, key: TargetKey, wanted: number): Nearness['closes
   const best = tried
     .toSorted((a, b) => Math.abs(a.reached - wanted) - Math.abs(b.reached - wanted))
     .find(({ its }) => hazardsOf(rig, like, its, goals).every(({ id }) => before.has(id)));
-  return best && { itemId: item.id, itemLabel: item.label, stop: best.stop, reached: best.reached };
+  const present = tried.find(({ stop }) => stop.id === stops[item.id]);
+  // What no watch and no tape tells apart is no reason to change anything.
+  const isLike =
+    present && best && Math.abs(best.reached - present.reached) <= TOLD_APART * Math.abs(present.reached);
+  const chosen = isLike ? present : best;
+  return chosen && { itemId: item.id, itemLabel: item.label, stop: chosen.stop, reached: chosen.reached };
 }
+
+/** As a share of what is reached; from memory. */
+const TOLD_APART = 0.02;
 
 function reachedWith(
   { rig, goals, profile, range }: Like,

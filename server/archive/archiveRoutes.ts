@@ -14,6 +14,8 @@ import { CHOICES, restoreArchive, type Choice } from './restoreArchive';
 import { saveGarage } from './saveGarage';
 
 const LARGEST_ARCHIVE_BYTES = 4_000_000_000;
+/** More than anybody looks at, at once. */
+const MOST_ARRIVED = 3;
 /** One that was only looked at is forgotten after this long. */
 const FORGOTTEN_AFTER_MS = 3_600_000;
 
@@ -63,6 +65,8 @@ async function arrive(request: Request, response: Response): Promise<void> {
     const archive = await openArchive(file);
     const compared = await compareArchive((await currentGarage()).id, archive);
     arrived.set(token, { file, archive });
+    const [oldest] = arrived.keys();
+    if (arrived.size > MOST_ARRIVED && oldest !== undefined) await forget(oldest);
     setTimeout(() => void forget(token), FORGOTTEN_AFTER_MS).unref();
     response.json({ token, compared });
   } catch (error) {

@@ -1,4 +1,4 @@
-import { compareSides, type Side } from '#core/setUps/compare';
+import { compareSides, type ComparedRow, type Side } from '#core/setUps/compare';
 import { unlikeConditions } from '#core/setUps/conditions';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
@@ -14,12 +14,16 @@ interface Props {
   rightKey: string | undefined;
 }
 
+const NO_ROWS: readonly ComparedRow[] = [];
+
 /** Two sides: what of them differs, by moments, and what each difference would do on this rig. */
 export function Compared({ left, right, rightKey }: Props) {
   const { rigId, rig, profile } = useBench();
   const { kind } = rig.vehicle;
   const rows = useMemo(() => compareSides(left, right, kind), [left, right, kind]);
-  const effects = useEffects(left, rows);
+  // Two sides of another ESC than this rig's: their ids may be the same, and mean something else.
+  const isOurs = [left, right].every((side) => side.profile.id === profile.id);
+  const effects = useEffects(left, isOurs ? rows : NO_ROWS);
   const differing = rows.filter(({ verdict }) => verdict !== 'same');
   const same = rows.filter(({ verdict }) => verdict === 'same');
   const unlike =
@@ -44,7 +48,7 @@ export function Compared({ left, right, rightKey }: Props) {
           : `${differing.length} ${differing.length === 1 ? 'value differs' : 'values differ'}, ${same.length} the same.`}
       </p>
       {differing.length > 0 && (
-        <ComparedTable rows={differing} left={left} right={right} effects={effects} canAdopt={!isOtherEsc} />
+        <ComparedTable rows={differing} left={left} right={right} effects={effects} canAdopt={isOurs} />
       )}
       {same.length > 0 && (
         <details className="mt-4">

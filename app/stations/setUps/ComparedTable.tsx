@@ -59,7 +59,7 @@ export function ComparedTable({ rows, left, right, effects, canAdopt }: TablePro
                     ) : (
                       <Effect
                         effect={effects[row.key]}
-                        isAsked={row.adopts !== null && row.verdict !== 'same'}
+                        isAsked={canAdopt && row.adopts !== null && row.verdict !== 'same'}
                       />
                     )}
                   </td>
@@ -91,8 +91,9 @@ const CellWords = ({ cell }: { cell: Cell | null }) =>
 
 const NUMBERS_SHOWN = 3;
 
-function Effect({ effect, isAsked }: { effect: Preview | undefined; isAsked: boolean }) {
+function Effect({ effect, isAsked }: { effect: Preview | null | undefined; isAsked: boolean }) {
   if (!isAsked) return null;
+  if (effect === null) return 'cannot be worked out';
   if (!effect) return <span className="text-muted">…</span>;
   const { changed, raised } = effect;
   return (

@@ -70,11 +70,16 @@ export function MakeSetUp({ sheets, isFirst }: Props) {
           <textarea
             name="note"
             rows={2}
-            key={isList ? unread : ''}
-            defaultValue={isList && unread !== '' ? `Not understood: ${unread}` : ''}
+            maxLength={1000}
             className="w-full rounded-sm border border-muted bg-film p-2"
           />
         </Line>
+        {isList && unread !== '' && (
+          <p className="text-sm">
+            Kept in its note: <q>{unread}</q>
+            <input type="hidden" name="unread" value={unread} />
+          </p>
+        )}
         <p>
           <Button type="submit" look="main" disabled={isList && reading.count === 0}>
             Keep this set-up

@@ -72,7 +72,9 @@ async function make(bench: Bench, form: FormData) {
   const words = { name, isFor: text('isFor'), by: text('by'), note: text('note') };
   const long = Object.entries(words).find(([, value]) => value.length > 1000);
   if (long) return refused('This is too long: 1,000 letters fit.', long[0]);
-  const setUp = await setUpFrom(bench, text('source'), words, jsonOf(form, 'list'));
+  const unread = text('unread').slice(0, 800);
+  const note = [words.note, unread && `Not understood: ${unread}`].filter(Boolean).join('\n');
+  const setUp = await setUpFrom(bench, text('source'), { ...words, note }, jsonOf(form, 'list'));
   if (!setUp) return refused('There is no value to keep. Type a list, or choose something else.', 'source');
   return kept(bench, setUp);
 }

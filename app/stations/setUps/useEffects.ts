@@ -4,8 +4,8 @@ import { useEffect, useMemo, useState } from 'react';
 import { useBench } from '../bench/BenchContext';
 import { useSetUpsWorker } from './useSetUpsWorker';
 
-/** By the key of a row; undefined until it is worked out. */
-export type Effects = Readonly<Record<string, Preview | undefined>>;
+/** By the key of a row; missing until it is worked out, null where it cannot be. */
+export type Effects = Readonly<Record<string, Preview | null>>;
 
 /** What each difference would do on this rig, worked out beside the page, one after the other. */
 export function useEffects(left: Side, rows: readonly ComparedRow[]): Effects {
@@ -33,7 +33,7 @@ export function useEffects(left: Side, rows: readonly ComparedRow[]): Effects {
         if (!isHere()) return;
         if (verdict === 'same' || !adopts) continue;
         const effect = await worker.effect(situation, adopts);
-        if (isHere()) setEffects((before) => ({ ...before, [key]: effect }));
+        if (isHere()) setEffects((before) => ({ ...before, [key]: effect ?? null }));
       }
     };
     void work();
