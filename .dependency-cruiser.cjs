@@ -12,6 +12,7 @@ const FLOORS = [
   ['calibration'],
   ['advice'],
   ['triage', 'setUps'],
+  ['runs'],
 ];
 const roomsOn = (floors) => `^core/(${floors.flat().join('|')})/`;
 const forbid = (name, from, to) => ({ name, severity: 'error', from: { path: from }, to });

@@ -3,6 +3,7 @@ import { moveToChoice, moveToNumber, type Situation } from '../advice/verdicts/v
 import { itemForSetting, stopById } from '../esc/profile';
 import { inOrder } from '../esc/stopOrder';
 import type { DrillNumber } from '../physics/drills/drill';
+import type { NumberRef } from '../physics/drills/numberIds';
 import { DRILLS, drillNumbers } from '../physics/drills/runDrill';
 import { VOCABULARY, type SettingId } from '../settings/vocabulary';
 import type { CauseRule, Try } from './cause';
@@ -21,7 +22,7 @@ export interface LikelyCause {
   evidence: string | undefined;
   change: OneChange;
   /** What the change does to the number that tells most; undefined where no drill shows it. */
-  effect: { before: DrillNumber; after: DrillNumber } | undefined;
+  effect: { told: NumberRef; before: DrillNumber; after: DrillNumber } | undefined;
   lookFor: string;
   /** Whether more speaks against it than for it. */
   isUnlikely: boolean;
@@ -101,7 +102,7 @@ function effectOf({ tells }: CauseRule, change: OneChange, seen: Seen): LikelyCa
     drillNumbers(drill, resolved, behave(stops)).find((one) => one.id === id);
   const before = told(situation.stops);
   const after = told({ ...situation.stops, [change.itemId]: change.stopId });
-  return before && after && { before, after };
+  return before && after && { told: tells, before, after };
 }
 
 /** Troubles of the throttle itself: what Endpoints knows about them. */

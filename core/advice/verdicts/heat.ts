@@ -6,12 +6,12 @@ import { isProven } from './proven';
 import { moveToNumber, type Judge, type Remedy, type Situation } from './verdict';
 
 /** A can above this is hot to be touched; above the second its magnets suffer, °C. */
-const HOT_CAN_C = 80;
+export const HOT_CAN_C = 80;
 const TOO_HOT_CAN_C = 100;
 /** How a can is cooled is assumed, and may be so much better, as a share of what it warms: a hazard holds even then. From memory. */
 const BETTER_COOLED = 0.3;
 /** So near to what it stands, sunshine decides, K. */
-const NEAR_LIMIT_K = 10;
+export const NEAR_LIMIT_K = 10;
 
 /** What cools without a loss of safety: less advance. Gearing does most, and is not the ESC's. */
 const cooler = (situation: Situation): Remedy[] => [

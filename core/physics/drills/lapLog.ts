@@ -44,7 +44,7 @@ const CLOSENESS = {
 export type HowClosely = keyof typeof CLOSENESS;
 
 /** Nothing is looked at for longer, s: four hours. */
-const LONGEST_S = 4 * 3600;
+export const LONGEST_S = 4 * 3600;
 
 interface Logged {
   /** The state as it is now. */
@@ -54,6 +54,8 @@ interface Logged {
   lapS: number;
   /** Until when heat counts, s: the end of a race. */
   heatUntilS: number;
+  /** When it is over whatever the pack still has, s. */
+  longestS: number;
   how: HowClosely;
 }
 
@@ -89,8 +91,10 @@ export class LapLog {
   /** How many laps the next one stands for; undefined where the stint has lasted for too long. */
   next(): number | undefined {
     this.close();
-    if (this.beganS >= LONGEST_S) return undefined;
+    const leftS = this.logged.longestS - this.beganS;
+    if (leftS <= 0) return undefined;
     if (this.beganS >= this.closeness.oneByOneS && this.alike === 1) this.alike = this.alikeFromHere();
+    this.alike = Math.max(1, Math.min(this.alike, leftS / this.logged.lapS));
     return this.alike;
   }
 
@@ -135,10 +139,10 @@ export class LapLog {
   }
 
   private alikeFromHere(): number {
-    const { drawable, lapS, read } = this.logged;
+    const { drawable, lapS, longestS, read } = this.logged;
     const { drivenS, standsForS, mostDrivenS } = this.closeness;
     const { drawn } = read();
-    const lasts = drawn > 0 ? Math.min(LONGEST_S, (drawable / drawn) * this.beganS) : LONGEST_S;
+    const lasts = drawn > 0 ? Math.min(longestS, (drawable / drawn) * this.beganS) : longestS;
     return Math.max(1, Math.min(standsForS / lapS, lasts / drivenS), lasts / mostDrivenS);
   }
 

@@ -11,7 +11,7 @@ import { runPropeller, SPIN, startSpin } from '../propeller';
 import type { ResolvedPropeller, ResolvedRig, ResolvedWheels } from '../resolved';
 import { runWheels } from '../wheels';
 import { number, type Drill, type DrillNumber } from './drill';
-import { LapLog, type HowClosely, type Readings } from './lapLog';
+import { LapLog, LONGEST_S, type HowClosely, type Readings } from './lapLog';
 import { lapParts, type Ground } from './laps';
 
 /** In flight the propeller asks the air for less than on the bench. Assumed. */
@@ -22,14 +22,26 @@ const FIRST_MINUTE_S = 60;
  * Drives or flies on, everything as warm as the air at first: a cutoff acts as it is set, and without one the pack is emptied
  * until it turns the motor no more.
  */
-export const stint = (rig: ResolvedRig, esc: EscBehaviour): Drill => driven(rig, esc, 'closely');
+export const stint = (rig: ResolvedRig, esc: EscBehaviour): Drill =>
+  driven(rig, esc, { how: 'closely', longestS: LONGEST_S });
+
+/** A run that its driver ended after so many minutes, or that the pack, a cutoff or heat ended before. */
+export const drivenFor = (rig: ResolvedRig, esc: EscBehaviour, minutes: number): Drill =>
+  driven({ ...rig, raceMinutes: minutes }, esc, { how: 'closely', longestS: 60 * minutes });
 
 /** About what a stint comes to, within a few per cent, in a quarter of the time: for verdicts, which round. */
-export const roughStint = (rig: ResolvedRig, esc: EscBehaviour): Drill => driven(rig, esc, 'roughly');
+export const roughStint = (rig: ResolvedRig, esc: EscBehaviour): Drill =>
+  driven(rig, esc, { how: 'roughly', longestS: LONGEST_S });
 
-function driven(rig: ResolvedRig, esc: EscBehaviour, how: HowClosely): Drill {
+/** How closely it is driven, and when it is over at the latest, s. */
+interface Extent {
+  how: HowClosely;
+  longestS: number;
+}
+
+function driven(rig: ResolvedRig, esc: EscBehaviour, extent: Extent): Drill {
   const charged = offTheCharger(rig);
-  return charged.kind === 'wheels' ? drive(charged, rig, esc, how) : fly(charged, rig, esc, how);
+  return charged.kind === 'wheels' ? drive(charged, rig, esc, extent) : fly(charged, rig, esc, extent);
 }
 
 /** The rig with its pack as full as it is charged to; the other drills start on one that has driven to the line. */
@@ -39,7 +51,7 @@ const offTheCharger = <R extends ResolvedRig>(rig: R): R => ({
   openVolts: rig.cells * openCircuitVolts(rig.chemistry, rig.fullCharge),
 });
 
-function drive(charged: ResolvedWheels, rig: ResolvedRig, esc: EscBehaviour, how: HowClosely): Drill {
+function drive(charged: ResolvedWheels, rig: ResolvedRig, esc: EscBehaviour, extent: Extent): Drill {
   const y = startState(charged, 0);
   y[AT.winding] = y[AT.case] = charged.ambientC;
   const read = (): Readings => ({
@@ -55,12 +67,12 @@ function drive(charged: ResolvedWheels, rig: ResolvedRig, esc: EscBehaviour, how
     charged,
     esc,
     { dragBrake: esc.dragBrake, grip: charged.grip },
-    { y, read, run, places: AT, how },
+    { y, read, run, places: AT, ...extent },
   );
   return answer(charged, esc, told, { label: 'speed of each lap, km/h', of: kmPerHour });
 }
 
-function fly(charged: ResolvedPropeller, rig: ResolvedRig, esc: EscBehaviour, how: HowClosely): Drill {
+function fly(charged: ResolvedPropeller, rig: ResolvedRig, esc: EscBehaviour, extent: Extent): Drill {
   const y = startSpin(charged, 0);
   y[SPIN.winding] = y[SPIN.case] = charged.ambientC;
   const read = (): Readings => ({
@@ -80,19 +92,18 @@ function fly(charged: ResolvedPropeller, rig: ResolvedRig, esc: EscBehaviour, ho
     charged,
     esc,
     { dragBrake: esc.propellerBrake, grip: 0 },
-    { y, read, run, places: SPIN, how },
+    { y, read, run, places: SPIN, ...extent },
   );
   return answer(charged, esc, told, { label: 'highest rpm of each lap', of: rpmOf });
 }
 
 /** A vehicle on its way. */
-interface Driven {
+interface Driven extends Extent {
   /** Its state; changed on the way. */
   y: Float64Array;
   read: () => Readings;
   run: (parts: Iterable<RunPart>, marks: readonly Mark[]) => { endS: number };
   places: { drawn: number; seenCell: number; winding: number; esc: number };
-  how: HowClosely;
 }
 
 /** What was noted; times of the stint in s, undefined for what never came. */
@@ -110,13 +121,13 @@ function repeat(
   rig: ResolvedRig,
   esc: EscBehaviour,
   ground: Ground,
-  { y, read, run, places, how }: Driven,
+  { y, read, run, places, how, longestS }: Driven,
 ): Told {
   const coulombs = rig.capacityAh * 3600;
   const drawable = (rig.startCharge - flatCharge(rig.chemistry)) * coulombs;
   const lapS = lapSeconds(rig.lap);
   const heatUntilS = 60 * (rig.raceMinutes ?? Infinity);
-  const log = new LapLog({ read, drawable, lapS, heatUntilS, how });
+  const log = new LapLog({ read, drawable, lapS, heatUntilS, longestS, how });
   let cutoffS: number | undefined;
   let hotS: number | undefined;
   let drawnAtTooFar: number | undefined;

@@ -1,0 +1,71 @@
+import { describe, expect, it } from 'vitest';
+import { repeatedScatter } from './compareRuns';
+import { answerOf, sideAt, type Question } from './question';
+import type { NumberedRun } from './run';
+import { read, smallRun } from './runs.fixture';
+import { NO_SCATTER } from './statistics';
+
+const question: Question = {
+  id: 'q',
+  madeAt: '2026-05-01T10:00:00.000Z',
+  words: 'Does 80 % stop shorter?',
+  reading: 'stopMetres',
+  itemId: 'bite',
+  itemNumber: 3,
+  itemLabel: 'bite',
+  a: { stopId: 'bite-2', stopNumber: 2, label: '50 %' },
+  b: { stopId: 'bite-4', stopNumber: 4, label: '80 %' },
+};
+
+const series = (...metres: number[]): NumberedRun[] =>
+  metres.map((stopMetres, place) =>
+    smallRun(place + 1, { ...read({ stopMetres }), question: { id: 'q', side: sideAt(place) } }),
+  );
+
+describe('a question', () => {
+  it('is driven A, B, A, and asks for the side that is missing', () => {
+    expect(answerOf(question, [], NO_SCATTER)).toMatchObject({ state: 'open', next: 'A', left: 3 });
+    expect(answerOf(question, series(6), NO_SCATTER)).toMatchObject({ next: 'B', left: 2 });
+    expect(answerOf(question, series(6, 5), NO_SCATTER)).toMatchObject({ next: 'A', left: 1 });
+  });
+
+  it('takes out what changes from run to run by itself', () => {
+    // The same drift of half a metre a run, and B a metre shorter.
+    const answer = answerOf(question, series(6, 5.5, 7, 6.5, 8), NO_SCATTER);
+    expect(answer).toMatchObject({ state: 'answered', isTold: true });
+    if (answer.state !== 'answered') return;
+    expect(answer.difference).toBeCloseTo(-1, 10);
+    expect(answer.perRun).toBeCloseTo(0.5, 10);
+    expect(answer.sentence).toContain('80 % against 50 %');
+    expect(answer.sentence).toContain('1\u00a0m less (shorter)');
+  });
+
+  it('of a bare A, B, A takes the spread from the two A runs, which reaches far', () => {
+    const answer = answerOf(question, series(6, 5, 6.2), NO_SCATTER);
+    // One degree of freedom: 12.706 standard errors (NIST table), of √(0.02 · 1.5).
+    expect(answer).toMatchObject({ state: 'answered', freedom: 1, isTold: false });
+    if (answer.state !== 'answered') return;
+    expect(answer.interval.high - answer.difference).toBeCloseTo(12.706 * Math.sqrt(0.02 * 1.5), 2);
+    expect(answer.sentence).toContain('cannot be told apart');
+  });
+
+  it('narrows with runs that this rig repeated', () => {
+    const others = [5.95, 6, 6.05, 6, 6.1].map((stopMetres, n) => smallRun(n + 20, read({ stopMetres })));
+    const answer = answerOf(question, series(6, 5, 6.2), repeatedScatter(others, 'stopMetres'));
+    expect(answer).toMatchObject({ state: 'answered', freedom: 4, isTold: true });
+  });
+
+  it('corrects each run by what its circumstances add', () => {
+    const answer = answerOf(question, series(6, 5.5, 7, 6.5, 8), NO_SCATTER, { 2: 0.5, 4: 0.5 });
+    expect(answer.state === 'answered' && answer.difference).toBeCloseTo(-1.5, 10);
+  });
+
+  it('passes over runs that were left out and those without the number', () => {
+    const runs = series(6, 5, 6);
+    const [first, second, third] = runs as [NumberedRun, NumberedRun, NumberedRun];
+    const loose = { ...second, run: { ...second.run, leftOut: 'a wheel was loose' } };
+    const unread = { ...third, run: { ...third.run, readings: [] } };
+    expect(answerOf(question, [first, loose, third], NO_SCATTER)).toMatchObject({ state: 'open', next: 'B' });
+    expect(answerOf(question, [first, second, unread], NO_SCATTER)).toMatchObject({ state: 'open', left: 1 });
+  });
+});

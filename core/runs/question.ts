@@ -1,0 +1,155 @@
+/** A question that runs answer: one value against another, driven in turn (A, B, A), told by a number that is read each time. */
+import { formatNumber, withUnit } from '../units/format';
+import { READINGS, type ReadingId } from './readings';
+import type { NumberedRun, Run, Side } from './run';
+import { leastSquares, reachOf95, squaresAboutMean, type Interval, type Scatter } from './statistics';
+import type { TriedStop } from './trial';
+
+export interface Question {
+  id: string;
+  /** ISO 8601. */
+  madeAt: string;
+  /** As its driver asks it. */
+  words: string;
+  reading: ReadingId;
+  itemId: string;
+  itemNumber: number;
+  itemLabel: string;
+  a: TriedStop;
+  b: TriedStop;
+}
+
+/** The fewest runs that answer: what changes from run to run by itself, as a warm motor does, falls out of A, B, A. */
+const FEWEST_RUNS = 3;
+
+/** The side of the run at a place of the series, from 0. */
+export const sideAt = (place: number): Side => (place % 2 === 0 ? 'A' : 'B');
+
+export interface OfSeries {
+  number: number;
+  side: Side;
+  value: number;
+}
+
+/** The runs of a question that count, in their order; those without the number that it asks for do not. */
+export const seriesOf = (question: Question, runs: readonly NumberedRun[]): OfSeries[] =>
+  runs.flatMap(({ number, run }) => {
+    if (run.question?.id !== question.id || run.leftOut !== '') return [];
+    const value = readingIn(run, question.reading);
+    return value === undefined ? [] : [{ number, side: run.question.side, value }];
+  });
+
+export const readingIn = ({ readings }: Pick<Run, 'readings'>, kind: ReadingId): number | undefined =>
+  readings.find((reading) => reading.kind === kind)?.value;
+
+export type Answer =
+  /** Runs are missing: the side that comes next, and how many are left at least. */
+  | { state: 'open'; next: Side; left: number }
+  | {
+      state: 'answered';
+      /** Of B against A, in the unit of the reading, with its 95 % interval. */
+      difference: number;
+      interval: Interval;
+      /** Whether the interval leaves out nought. */
+      isTold: boolean;
+      /** What was taken out of the runs before: undefined where nothing was. */
+      perRun: number | undefined;
+      /** How many degrees of freedom the spread rests on. */
+      freedom: number;
+      sentence: string;
+    };
+
+/**
+ * What a series says. The runs are fitted by a level, a step from A to B and a change from run to run; the spread comes from
+ * what is left over and from this rig's own repeated runs. Where there is neither, the A runs of a bare A, B, A give it.
+ * @param repeated scatter of this number among other runs of this rig with one and the same set-up
+ * @param corrected what the model says that the circumstances of a run add to the number, by the run's number
+ */
+export function answerOf(
+  question: Question,
+  runs: readonly NumberedRun[],
+  repeated: Scatter,
+  corrected: Readonly<Record<number, number>> = {},
+): Answer {
+  const series = seriesOf(question, runs).map((one) => ({
+    ...one,
+    value: one.value - (corrected[one.number] ?? 0),
+  }));
+  const told = series.length < FEWEST_RUNS ? undefined : fitted(series, repeated);
+  if (!told)
+    return {
+      state: 'open',
+      next: nextSide(series),
+      left: Math.max(1, FEWEST_RUNS - series.length),
+    };
+  const { difference, reach, perRun, freedom } = told;
+  const interval = { low: difference - reach, high: difference + reach };
+  const isTold = interval.low > 0 || interval.high < 0;
+  const sentence = inWords(question, difference, interval, isTold);
+  return { state: 'answered', difference, interval, isTold, perRun, freedom, sentence };
+}
+
+/** The side that was driven less often; A where they are even, as A begins and ends a series. */
+function nextSide(series: readonly OfSeries[]): Side {
+  const count = (side: Side): number => series.filter((one) => one.side === side).length;
+  return count('B') < count('A') ? 'B' : 'A';
+}
+
+interface Told {
+  difference: number;
+  /** Half the 95 % interval. */
+  reach: number;
+  perRun: number | undefined;
+  freedom: number;
+}
+
+function fitted(series: readonly OfSeries[], repeated: Scatter): Told | undefined {
+  const isB = series.map(({ side }) => (side === 'B' ? 1 : 0));
+  const values = series.map(({ value }) => value);
+  const middle = (series.length - 1) / 2;
+  const drifting = leastSquares(
+    isB.map((b, n) => [1, b, n - middle]),
+    values,
+  );
+  const freedom = series.length - 3 + repeated.freedom;
+  if (drifting && freedom > 0) {
+    const variance = (drifting.squares + repeated.squares) / freedom;
+    return {
+      difference: drifting.of[1]!,
+      reach: reachOf95(freedom) * Math.sqrt(variance * drifting.inverse[1]![1]!),
+      perRun: drifting.of[2]!,
+      freedom,
+    };
+  }
+  return withoutDrift(series);
+}
+
+/** A bare A, B, A: what changes from run to run cannot be told from scatter, and counts as such. */
+function withoutDrift(series: readonly OfSeries[]): Told | undefined {
+  const of = (side: Side): number[] => series.filter((one) => one.side === side).map(({ value }) => value);
+  const [a, b] = [of('A'), of('B')];
+  const freedom = a.length + b.length - 2;
+  if (a.length === 0 || b.length === 0 || freedom < 1) return undefined;
+  const variance = (squaresAboutMean(a) + squaresAboutMean(b)) / freedom;
+  const meanOf = (values: number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length;
+  return {
+    difference: meanOf(b) - meanOf(a),
+    reach: reachOf95(freedom) * Math.sqrt(variance * (1 / a.length + 1 / b.length)),
+    perRun: undefined,
+    freedom,
+  };
+}
+
+function inWords(
+  { reading, a, b }: Question,
+  difference: number,
+  { low, high }: Interval,
+  isTold: boolean,
+): string {
+  const { name, unit, decimals, less, more } = READINGS[reading];
+  const number = (value: number): string => formatNumber(value, decimals);
+  if (!isTold)
+    return `${a.label} and ${b.label} cannot be told apart by these runs: ${name.toLowerCase()} differs by something between ${number(low)} and ${withUnit(high, unit, decimals)}.`;
+  const [least, most] = difference < 0 ? [-high, -low] : [low, high];
+  return `${b.label} against ${a.label}: ${name.toLowerCase()} is ${withUnit(Math.abs(difference), unit, decimals)} ${difference < 0 ? `less (${less})` : `more (${more})`}. With 95 % certainty it is between ${number(least)} and ${withUnit(most, unit, decimals)}.`;
+}

@@ -1,0 +1,171 @@
+/** A change that is tried: what it was for, what was predicted, and whether the next run bore it out. */
+import { stopById, itemById, type EscProfile, type StopByItem } from '../esc/profile';
+import type { NumberRef } from '../physics/drills/numberIds';
+import { READINGS, type ReadingId, type ReadingKind } from './readings';
+import type { NumberedRun, Run } from './run';
+import type { Aim, NextChange } from './nextChange';
+import type { DrillNumber } from '../physics/drills/drill';
+import type { VehicleKind } from '../rig/rig';
+import { whatDiffers } from './differences';
+
+export interface Trial {
+  id: string;
+  /** When it was drafted, ISO 8601. */
+  madeAt: string;
+  /** The number of the run that asked for it. */
+  afterRun: number;
+  aim: Aim;
+  because: string;
+  lookFor: string;
+  itemId: string;
+  itemNumber: number;
+  itemLabel: string;
+  from: TriedStop;
+  to: TriedStop;
+  /** What the model said that it would do; null where no drill shows it. */
+  predicted: Predicted | null;
+}
+
+export interface TriedStop {
+  stopId: string;
+  /** Null for a curve that its owner drew. */
+  stopNumber: number | null;
+  label: string;
+}
+
+export interface Predicted {
+  told: NumberRef;
+  name: string;
+  unit: string;
+  decimals: number;
+  before: number;
+  after: number;
+}
+
+/** A change as a trial. @param stops what the ESC holds @throws {Error} where it is not a move of the ESC */
+export function trialOf(
+  { aim, because, change, effect, lookFor }: NextChange,
+  {
+    profile,
+    stops,
+    afterRun,
+    id,
+    madeAt,
+  }: { profile: EscProfile; stops: StopByItem } & Pick<Trial, 'id' | 'madeAt' | 'afterRun'>,
+): Trial {
+  if (change.kind !== 'move') throw new Error(`'${change.words}' is done by hand: it is no trial`);
+  const item = itemById(profile, change.itemId);
+  const tried = (stopId: string): TriedStop => {
+    const { number, label } = stopById(item, stopId);
+    return { stopId, stopNumber: number || null, label };
+  };
+  return {
+    id,
+    madeAt,
+    afterRun,
+    aim,
+    because,
+    lookFor,
+    itemId: item.id,
+    itemNumber: item.number,
+    itemLabel: item.label,
+    from: tried(stops[item.id]!),
+    to: tried(change.stopId),
+    predicted: effect ? predictedOf(effect.told, effect.before, effect.after) : null,
+  };
+}
+
+const predictedOf = (told: NumberRef, before: DrillNumber, after: DrillNumber): Predicted | null =>
+  before.value === undefined || after.value === undefined
+    ? null
+    : {
+        told,
+        name: after.name,
+        unit: after.unit,
+        decimals: after.decimals,
+        before: before.value,
+        after: after.value,
+      };
+
+/** How a trial stands. */
+export type Outcome =
+  /** The ESC was never seen to hold it on a run. */
+  | { state: 'waiting' }
+  /** It did what it was for. */
+  | { state: 'held'; run: number; how: string }
+  | { state: 'tooMuch'; run: number; how: string }
+  | { state: 'notFelt'; run: number; how: string }
+  /** The run says nothing of what it was for. */
+  | { state: 'notSaid'; run: number }
+  /** Something else was changed as well: no cause is named. */
+  | { state: 'twoChanged'; run: number; others: string[] };
+
+/**
+ * What the first run with the change says of it, against the run that asked for it.
+ * @param runs of the rig, in the order of their numbers
+ */
+export function outcomeOf(trial: Trial, runs: readonly NumberedRun[], kind: VehicleKind): Outcome {
+  const before = runs.find(({ number }) => number === trial.afterRun)?.run;
+  const after = runs.find(
+    ({ number, run }) =>
+      number > trial.afterRun &&
+      run.leftOut === '' &&
+      run.held.find(({ itemId }) => itemId === trial.itemId)?.stopId === trial.to.stopId,
+  );
+  if (!after) return { state: 'waiting' };
+  const { number, run } = after;
+  const others = before
+    ? whatDiffers(before, run)
+        .filter(({ key, matters }) => matters && key !== trial.itemId)
+        .map(({ name }) => name)
+    : [];
+  if (others.length > 0) return { state: 'twoChanged', run: number, others };
+  return judged(trial, number, before, run, kind);
+}
+
+function judged(
+  trial: Trial,
+  number: number,
+  before: Run | undefined,
+  after: Run,
+  kind: VehicleKind,
+): Outcome {
+  const measured = before && measuredChange(trial, before, after, kind);
+  if (measured) return { ...measured, run: number };
+  const { aim } = trial;
+  if (aim.kind === 'trouble')
+    return after.troubles.includes(aim.trouble)
+      ? { state: 'notFelt', run: number, how: 'It was named again.' }
+      : { state: 'held', run: number, how: 'It was not named again.' };
+  const felt = after.felt[aim.moment];
+  if (felt === undefined) return { state: 'notSaid', run: number };
+  if (felt === 'right') return { state: 'held', run: number, how: 'It felt right.' };
+  return felt === aim.wanted
+    ? { state: 'notFelt', run: number, how: `Still ${felt} wanted.` }
+    : { state: 'tooMuch', run: number, how: `Now ${felt} is wanted.` };
+}
+
+/** A change of less than this share of what was predicted is no effect. From memory. */
+const SOME_OF_IT = 0.3;
+
+/** Where both runs have the very number that was predicted, it decides. */
+function measuredChange(
+  { predicted }: Trial,
+  before: Run,
+  after: Run,
+  kind: VehicleKind,
+): { state: 'held' | 'notFelt'; how: string } | undefined {
+  if (!predicted) return undefined;
+  const reading = (Object.keys(READINGS) as ReadingId[]).find((id) => {
+    const { tells }: ReadingKind = READINGS[id];
+    return tells[kind]?.join() === predicted.told.join();
+  });
+  const read = ({ readings }: Run): number | undefined =>
+    readings.find(({ kind: its }) => its === reading)?.value;
+  const [was, is] = [read(before), read(after)];
+  const wanted = predicted.after - predicted.before;
+  if (reading === undefined || was === undefined || is === undefined || wanted === 0) return undefined;
+  const { unit, decimals, name } = READINGS[reading];
+  const how = `${name}: ${was.toFixed(decimals)} → ${is.toFixed(decimals)}\u00a0${unit}; ${wanted < 0 ? '\u2212' : '+'}${Math.abs(wanted).toFixed(decimals)}\u00a0${unit} was predicted.`;
+  return { state: (is - was) / wanted >= SOME_OF_IT ? 'held' : 'notFelt', how };
+}
