@@ -6,6 +6,7 @@ import { EVIDENCE, type EvidenceBasis } from '#core/sheet/evidence';
 import { readHandValues } from '#core/rig/handValues';
 import { readReasons } from '#core/sheet/intents';
 import type { Draft } from '#core/sheet/draft';
+import type { Asked } from '#core/runs/asked';
 import type { AlikeGroup } from '#core/setUps/alike';
 import * as yup from 'yup';
 import { alikeSchema } from './alike';
@@ -22,6 +23,7 @@ import {
   whole,
   yesNo,
 } from './fields';
+import { askedSchema } from './question';
 import { learnedRangeSchema } from './radio';
 
 export const ARCHIVE_FORMAT = 'live-tune/archive';
@@ -93,6 +95,8 @@ export interface ArchivedBench {
     seenBefore: number;
   }[];
   setUps: { id: string; archivedAt: string | null }[];
+  /** Their numbers; left out where there are none. */
+  runs?: number[];
 }
 
 const at = () => instant().nullable().defined();
@@ -143,7 +147,19 @@ export const benchSchema = record({
     MOST_FILES,
   ),
   setUps: listOf(record({ id: idField(), archivedAt: at() }), 0, 1000),
+  runs: listOf(whole(1, 10_000_000), 0, MOST_FILES).notRequired().default(undefined),
 }) as unknown as yup.ObjectSchema<ArchivedBench>;
+
+/** What was asked of the runs of a rig, and when it was laid aside. */
+export interface ArchivedAsked {
+  asked: Asked;
+  closedAt: string | null;
+}
+
+export const archivedAskedSchema: yup.ObjectSchema<ArchivedAsked> = record({
+  asked: askedSchema,
+  closedAt: at(),
+}) as unknown as yup.ObjectSchema<ArchivedAsked>;
 
 /** One observation: ESC, item, stop or null, how it is known, when. */
 export type SeenRow = readonly [

@@ -9,6 +9,7 @@ import type { Sheet } from '#core/sheet/sheet';
 import type { Problem, Result } from '#core/units/problem';
 import { ValidationError, type ObjectSchema } from 'yup';
 import { escProfileSchema, escProfileUpgrades } from './escProfile';
+import { runFileSchema, type RunFile } from './run';
 import { rigFileSchema, rigUpgrades, type RigFile } from './rig';
 import { setUpFileSchema, type SetUpFile } from './setUp';
 import { sheetSchema, sheetUpgrades } from './sheet';
@@ -18,7 +19,8 @@ export type LiveTuneDocument =
   | ({ format: 'live-tune/esc-profile'; version: typeof VERSION } & EscProfile)
   | ({ format: 'live-tune/rig'; version: typeof VERSION } & RigFile)
   | ({ format: 'live-tune/sheet'; version: typeof VERSION } & Sheet)
-  | ({ format: 'live-tune/set-up'; version: typeof VERSION } & SetUpFile);
+  | ({ format: 'live-tune/set-up'; version: typeof VERSION } & SetUpFile)
+  | ({ format: 'live-tune/run'; version: typeof VERSION } & RunFile);
 
 export type Format = LiveTuneDocument['format'];
 
@@ -38,6 +40,7 @@ export const FORMATS: Record<Format, FormatRules> = {
   'live-tune/rig': { schema: rigFileSchema, since: 1, upgrades: rigUpgrades },
   'live-tune/sheet': { schema: sheetSchema, since: 1, upgrades: sheetUpgrades },
   'live-tune/set-up': { schema: setUpFileSchema, since: 9, upgrades: [] },
+  'live-tune/run': { schema: runFileSchema, since: 9, upgrades: [] },
 };
 
 /** Documents of this size are far beyond any that Live Tune writes. */

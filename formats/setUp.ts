@@ -31,7 +31,7 @@ const value = record({
   meaning: settingValue,
 }) as unknown as yup.ObjectSchema<SetUpValue>;
 
-const conditions: yup.ObjectSchema<Conditions> = record({
+export const conditionsSchema: yup.ObjectSchema<Conditions> = record({
   rigName: nameField(),
   vehicleClass: keyOf<VehicleClass>(VEHICLE_CLASSES),
   surface: keyOf<Surface>(SURFACES),
@@ -57,7 +57,7 @@ export const setUpSchema = record({
   values: listOf(value, 0, 300),
   byHand: handValues,
   reasons: textByKey(),
-  conditions,
+  conditions: conditionsSchema,
 }) as unknown as yup.ObjectSchema<SetUp>;
 
 /** A set-up in a file: its ESC profile comes along, so that it can be compared and translated anywhere. */

@@ -6,7 +6,8 @@ import { idField, instant, keyOf, listOf, nameField, record, textByKey, textFiel
 import { handValues } from './handValues';
 import type { Upgrade } from './upgrade';
 
-const value: yup.ObjectSchema<SheetValue> = record({
+/** What an ESC held of one item, and how that was known. */
+export const sheetValue: yup.ObjectSchema<SheetValue> = record({
   itemId: idField(),
   itemNumber: whole(1, 200),
   itemLabel: nameField(),
@@ -27,8 +28,8 @@ export const sheetSchema: yup.ObjectSchema<Sheet> = record({
   keptAt: instant(),
   medium: keyOf<MediumFamily>(MEDIA).nullable().defined(),
   simulated: yup.boolean().strict().nullable().defined(),
-  values: listOf(value, 1, 300),
-  otherEscs: listOf(record({ escNumber: whole(2, 12), values: listOf(value, 1, 300) }), 0, 11),
+  values: listOf(sheetValue, 1, 300),
+  otherEscs: listOf(record({ escNumber: whole(2, 12), values: listOf(sheetValue, 1, 300) }), 0, 11),
   changedItemIds: yup.array().of(idField()).strict().required('is missing').max(300),
   byHand: handValues,
   setUp: record({ id: idField(), name: nameField() }).nullable().defined(),

@@ -55,6 +55,11 @@ export async function importDocument(garageId: string, text: string): Promise<Re
         'format',
         'This is a set-up. Open the rig it is for, go to Set-ups, and import it there.',
       );
+    case 'live-tune/run':
+      return refuse(
+        'format',
+        'This is a run. Open the rig it was driven with, go to Runs, and import it there.',
+      );
     case 'live-tune/sheet':
       return refuse(
         'format',

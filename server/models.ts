@@ -9,6 +9,8 @@ import type { Calibration } from '#core/calibration/calibration';
 import type { Draft } from '#core/sheet/draft';
 import type { EvidenceBasis } from '#core/sheet/evidence';
 import type { AlikeGroup } from '#core/setUps/alike';
+import type { Asked } from '#core/runs/asked';
+import type { Run } from '#core/runs/run';
 import type { SetUp } from '#core/setUps/setUp';
 import type { Sheet } from '#core/sheet/sheet';
 import {
@@ -155,6 +157,27 @@ export class SetUpModel extends Record<SetUpModel> {
   declare documentKey: string;
   declare document: SetUp;
   declare archivedAt: CreationOptional<Date | null>;
+  /** As of a calibration. */
+  declare keptOrder: CreationOptional<number | string>;
+}
+
+export class RunModel extends Record<RunModel> {
+  declare id: CreationOptional<string>;
+  declare rigId: string;
+  declare documentKey: string;
+  /** On its rig, 1 upward. */
+  declare number: number;
+  declare document: Run;
+  declare drivenAt: Date;
+}
+
+export class AskedModel extends Record<AskedModel> {
+  declare id: CreationOptional<string>;
+  declare rigId: string;
+  declare documentKey: string;
+  declare document: Asked;
+  /** When it was laid aside. */
+  declare closedAt: CreationOptional<Date | null>;
   /** As of a calibration. */
   declare keptOrder: CreationOptional<number | string>;
 }
@@ -309,5 +332,27 @@ export function defineModels(): void {
       keptOrder: counted('kept_on_bench'),
     },
     { ...options, modelName: 'setUp', tableName: 'set_ups' },
+  );
+  RunModel.init(
+    {
+      id: key(),
+      rigId: required(UUID),
+      documentKey: required(TEXT),
+      number: required(INTEGER),
+      document: required(JSONB),
+      drivenAt: required(DATE),
+    },
+    { ...options, modelName: 'run', tableName: 'runs' },
+  );
+  AskedModel.init(
+    {
+      id: key(),
+      rigId: required(UUID),
+      documentKey: required(TEXT),
+      document: required(JSONB),
+      closedAt: DATE,
+      keptOrder: counted('kept_on_bench'),
+    },
+    { ...options, modelName: 'asked', tableName: 'asked_of_runs' },
   );
 }

@@ -61,7 +61,11 @@ const heldSide = ({ rig, profile, observations, goals }: Bench): Side => ({
   conditions: conditionsOf(rig, goals),
 });
 
-const sheetSide = (title: string, profile: EscProfile, sheet: Sheet): Side => ({
+const sheetSide = (
+  title: string,
+  profile: EscProfile,
+  sheet: Pick<Sheet, 'values' | 'byHand' | 'reasons'>,
+): Side => ({
   title,
   profile,
   stops: known(Object.fromEntries(sheet.values.map(({ itemId, stopId }) => [itemId, stopId]))),
@@ -73,7 +77,7 @@ const sheetSide = (title: string, profile: EscProfile, sheet: Sheet): Side => ({
 /** A sheet may be of an ESC that its rig had before. */
 const profileOfSheet = async (
   garageId: string,
-  { profileId, profileRevision }: Sheet,
+  { profileId, profileRevision }: Pick<Sheet, 'profileId' | 'profileRevision'>,
 ): Promise<EscProfile | undefined> =>
   (await findProfileRevision(garageId, profileId, profileRevision)) ??
   (await findProfileByKey(garageId, profileId))?.profile;
@@ -110,6 +114,15 @@ async function sideOfFile(garageId: string, document: LiveTuneDocument): Promise
       const profile = await profileOfSheet(garageId, document);
       const title = `${document.rigName}, sheet of ${document.keptAt.slice(0, 10)}`;
       return profile ? sheetSide(title, profile, document) : missing(document.profileName);
+    }
+    case 'live-tune/run': {
+      const { run } = document;
+      const profile = await profileOfSheet(garageId, run);
+      const title = `${run.rigName}, run of ${run.drivenAt.slice(0, 10)}`;
+      const driven = { values: run.held, byHand: run.byHand, reasons: {} };
+      return profile
+        ? { ...sheetSide(title, profile, driven), conditions: run.conditions }
+        : missing(run.profileName);
     }
     case 'live-tune/rig': {
       const { rig, escProfileId, escProfile } = document;

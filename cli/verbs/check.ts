@@ -17,6 +17,8 @@ function nameOf(document: LiveTuneDocument): string {
       return document.rig.name;
     case 'live-tune/sheet':
       return document.rigName;
+    case 'live-tune/run':
+      return `${document.run.rigName}, ${document.run.drivenAt}`;
     case 'live-tune/set-up':
       return document.setUp.name;
     case 'live-tune/esc-profile':

@@ -1,6 +1,7 @@
 import { VOCABULARY } from '#core/settings/vocabulary';
 import { describeValue } from '#core/settings/value';
 import { fieldsOf, quantityAt } from '#core/rig/fields';
+import { runTable } from '#core/runs/runTable';
 import { setUpTable } from '#core/setUps/setUpTable';
 import { writeDocument, type LiveTuneDocument } from '#formats/document';
 import Papa from 'papaparse';
@@ -42,6 +43,8 @@ function tableOf(document: LiveTuneDocument): object[] {
         basis,
         seenAt,
       }));
+    case 'live-tune/run':
+      return runTable(document.run);
     case 'live-tune/set-up':
       return setUpTable(document.setUp);
     case 'live-tune/rig':

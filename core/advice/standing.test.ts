@@ -9,6 +9,7 @@ import type { Rig } from '../rig/rig';
 import type { HandValues } from '../rig/handValues';
 import { assumeFactory, holdingsOf } from '../sheet/evidence';
 import { usualGoals } from './goals';
+import { NO_RUNS } from './stationStates';
 import { standingOf, type StandingFacts } from './standing';
 
 const AT = '2026-01-01T00:00:00.000Z';
@@ -22,6 +23,7 @@ const facts = (change: Partial<StandingFacts> = {}): StandingFacts => ({
   range: factoryMemory(profile).range,
   calibrations: [],
   sheetCount: 0,
+  runs: NO_RUNS,
   rules: undefined,
   goals: usualGoals('tenthBuggy'),
   today: '2026-01-01',

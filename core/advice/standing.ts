@@ -18,7 +18,7 @@ import { changesOf, draftedStops, sureStops, type Change, type Draft } from '../
 import { believedStops, type Holdings } from '../sheet/evidence';
 import { intentsForOther, unlikeItems, type OtherEsc } from '../sheet/severalEscs';
 import { activeTemporary, type ActiveTemporary } from './temporary';
-import { endpointState, stationStates } from './stationStates';
+import { endpointState, stationStates, type RunFacts } from './stationStates';
 import { verdictsOn } from './verdicts/verdictsOn';
 import type { Around, Verdict } from './verdicts/verdict';
 
@@ -32,6 +32,7 @@ export interface StandingFacts {
   range: LearnedRange;
   calibrations: readonly Calibration[];
   sheetCount: number;
+  runs: RunFacts;
   /** The event that is being prepared for, if any. */
   rules: EventRules | undefined;
   /** What the driver is after. */
@@ -58,6 +59,12 @@ export interface Standing {
   /** Values for a while, until they are put back on the ESC, too. */
   temporaries: ActiveTemporary[];
 }
+
+/** A change that the ESC is known to hold, and that no run was noted with since it was asked for. */
+const toDrive = ({ runs: { last, tried }, holdings }: StandingFacts): string | undefined =>
+  tried && tried.afterRun === last && holdings[tried.itemId]?.stopId === tried.stopId
+    ? tried.label
+    : undefined;
 
 /** Everything that the frame round the stations shows, and the list of all rigs. */
 export function standingOf(facts: StandingFacts): Standing {
@@ -106,6 +113,8 @@ export function standingOf(facts: StandingFacts): Standing {
     changeCount: changes.length + handChanges.length,
     verdicts,
     sheetCount: facts.sheetCount,
+    runCount: facts.runs.count,
+    toDrive: toDrive(facts),
     endpoints,
     behind: leftByEsc.slice(1).map((count, place) => ({ name: escNames(rig)[place + 1]!, count })),
   });

@@ -40,6 +40,8 @@ const all = ({
   verdicts = [],
   sheetCount = 0,
   behind = [],
+  runCount = 0,
+  toDrive,
   ...facts
 }: Partial<StationFacts & EndpointFacts>) =>
   stationStates({
@@ -47,6 +49,8 @@ const all = ({
     verdicts,
     sheetCount,
     behind,
+    runCount,
+    toDrive,
     endpoints: endpointState({ rig, profile, range, calibrations: [calibration], ...facts }),
   });
 const states = (facts: Partial<StationFacts & EndpointFacts>) =>
@@ -59,6 +63,7 @@ describe('the route line', () => {
       endpoints: 'due',
       tune: 'due',
       load: 'idle',
+      runs: 'idle',
       sheets: 'idle',
     });
   });
@@ -91,6 +96,14 @@ describe('the route line', () => {
     expect(states({}).endpoints).toBe('done');
   });
 
+  it('waits for a drive with what is on the ESC to be tried', () => {
+    expect(all({ toDrive: 'Stopper 65 %', runCount: 1 }).runs).toEqual({
+      state: 'due',
+      why: 'drive it: Stopper 65 %',
+    });
+    expect(all({ runCount: 2 }).runs).toEqual({ state: 'done', why: '2 noted' });
+  });
+
   it('says why in a few words, in the singular where it is one', () => {
     expect(all({ changeCount: 1 }).load.why).toBe('1 value differs');
   });
@@ -99,7 +112,15 @@ describe('the route line', () => {
 describe('how much there is to do', () => {
   const count = (...states: StationState[]): number => {
     const [rig, endpoints, tune, load, sheets] = states.map((state) => ({ state, why: '' }));
-    return openStationCount({ rig: rig!, endpoints: endpoints!, tune: tune!, load: load!, sheets: sheets! });
+    const runs = { state: 'idle' as const, why: '' };
+    return openStationCount({
+      rig: rig!,
+      endpoints: endpoints!,
+      tune: tune!,
+      load: load!,
+      runs,
+      sheets: sheets!,
+    });
   };
 
   it('is the stations where something waits, and a hazard before all of them', () => {

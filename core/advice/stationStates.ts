@@ -11,6 +11,7 @@ export const STATIONS = {
   endpoints: 'Endpoints',
   tune: 'Tune',
   load: 'Load',
+  runs: 'Runs',
   sheets: 'Sheets',
 } as const;
 export type StationId = keyof typeof STATIONS;
@@ -26,11 +27,25 @@ export interface EndpointFacts {
   calibrations: readonly Calibration[];
 }
 
+/** What is known of a rig's runs without looking into them. */
+export interface RunFacts {
+  count: number;
+  /** The number of the last one; 0 where there is none. */
+  last: number;
+  /** The change that is being tried, and the run that asked for it. */
+  tried: { itemId: string; stopId: string; label: string; afterRun: number } | undefined;
+}
+
+export const NO_RUNS: RunFacts = { count: 0, last: 0, tried: undefined };
+
 export interface StationFacts {
   /** How many values are drafted, on the ESC and off it. */
   changeCount: number;
   verdicts: Verdict[];
   sheetCount: number;
+  runCount: number;
+  /** What is on the ESC to be tried and was not driven yet, as its label; undefined where nothing is. */
+  toDrive: string | undefined;
   endpoints: { state: StationState; why: string };
   /** Other ESCs of the model, and how many values each still has to be given. */
   behind: readonly { name: string; count: number }[];
@@ -49,7 +64,7 @@ export function openStationCount(stations: Stations): number {
 
 /** The state of every station, with a few words on why. */
 export function stationStates(facts: StationFacts): Stations {
-  const { changeCount, verdicts, sheetCount, endpoints } = facts;
+  const { changeCount, verdicts, sheetCount, endpoints, runCount, toDrive } = facts;
   const behind = facts.behind.find(({ count }) => count > 0);
   const hazards = openHazards(verdicts).length;
   const differ = `${changeCount} ${changeCount === 1 ? 'value differs' : 'values differ'}`;
@@ -74,6 +89,10 @@ export function stationStates(facts: StationFacts): Stations {
                 why: `${behind.name}: ${behind.count} ${behind.count === 1 ? 'value' : 'values'} left`,
               }
             : { state: sheetCount > 0 ? 'done' : 'idle', why: 'nothing to load' },
+    runs:
+      toDrive === undefined
+        ? { state: runCount > 0 ? 'done' : 'idle', why: runCount > 0 ? `${runCount} noted` : 'none yet' }
+        : { state: 'due', why: `drive it: ${toDrive}` },
     sheets: {
       state: sheetCount > 0 ? 'done' : 'idle',
       why: sheetCount === 0 ? 'none yet' : `${sheetCount} kept`,

@@ -4,10 +4,15 @@ import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Asked } from '#core/runs/asked';
+import { EMPTY_NOTE } from '#core/runs/run';
 import type { Manifest } from '#formats/archive';
 import { ZipFile } from 'yazl';
 import { openTestDatabase, type TestDatabase } from '../database.fixture';
 import { AlikeModel, EscProfileModel, EventRulesModel, RigModel } from '../models';
+import { runFrom, type NotedRun } from '../runFrom';
+import { askedOf, keepAsked } from '../repositories/asked';
+import { findRun, keepRun } from '../repositories/runs';
 import { keepAlike } from '../repositories/alike';
 import { keepSheet } from '../repositories/bench';
 import { saveDraft } from '../repositories/drafts';
@@ -25,6 +30,54 @@ const FOLDER = '.data/archives';
 const PASS_CODE = 4711;
 let test: TestDatabase;
 let whole: string;
+
+/** A run with something of everything that it can say. */
+const NOTED: NotedRun = {
+  id: 'run-of-a-test',
+  drivenAt: '2026-05-01T10:00:00.000Z',
+  note: {
+    ...EMPTY_NOTE,
+    minutes: 6,
+    felt: { brake: 'more', pullAway: 'right' },
+    troubles: ['weakSlowBrake'],
+    readings: [{ kind: 'canCelsius', value: 71, from: 'hand' }],
+    words: 'low tide',
+  },
+  byHand: { pinionTeeth: 21 },
+  question: { id: 'which', side: 'B' },
+};
+const STOPS = {
+  from: { stopId: 'stopper-7', stopNumber: 7, label: '85 %' },
+  to: { stopId: 'stopper-8', stopNumber: 8, label: '100 %' },
+};
+const OF_STOPPER = {
+  madeAt: '2026-05-01T10:00:00.000Z',
+  itemId: 'stopper',
+  itemNumber: 6,
+  itemLabel: 'Stopper',
+};
+const ASKED: Asked[] = [
+  {
+    kind: 'change',
+    ...OF_STOPPER,
+    ...STOPS,
+    id: 'tried',
+    afterRun: 1,
+    aim: { kind: 'moment', moment: 'brake', wanted: 'more' },
+    because: 'Brake: more wanted.',
+    lookFor: 'Shorter.',
+    predicted: { told: ['brake', 'stop'], name: 'Stop', unit: 'm', decimals: 2, before: 6, after: 5 },
+  },
+  {
+    kind: 'compare',
+    ...OF_STOPPER,
+    id: 'which',
+    words: 'Does 100 % stop shorter?',
+    reading: 'stopMetres',
+    a: STOPS.from,
+    b: STOPS.to,
+  },
+];
 
 const save = async (name: string): Promise<Manifest> => {
   const { bytes, done } = saveGarage(test.garageId);
@@ -81,6 +134,8 @@ beforeAll(async () => {
     note: '',
   });
   await chooseRules(test.garageId, id, (await listRules(test.garageId))[0]!.id);
+  await keepRun(id, await runFrom((await findBench(test.garageId, id))!, NOTED));
+  for (const asked of ASKED) await keepAsked(id, asked);
   await keepPassCode(id, PASS_CODE);
   await keepPicture(id, Buffer.from('no picture, but bytes'));
   await archiveSetUp(id, 'dry-sand', true);
@@ -107,7 +162,11 @@ describe('everything saved', () => {
     expect(after.rigs).toEqual(before.rigs);
     expect(await rigIds()).toEqual(order);
     const { id } = await buggy();
-    expect((await findBench(test.garageId, id))!.draft.reasons).toEqual({ stopper: 'wet sand' });
+    const bench = (await findBench(test.garageId, id))!;
+    expect(bench.draft.reasons).toEqual({ stopper: 'wet sand' });
+    expect(bench.runs).toMatchObject({ count: 1, last: 1, tried: { stopId: 'stopper-8' } });
+    expect((await findRun(id, 1))!.run.readings).toEqual(NOTED.note.readings);
+    expect((await askedOf(id)).map(({ asked }) => asked)).toEqual(ASKED.toReversed());
     expect((await setUpsOf(id)).map(({ setUp, archived }) => [setUp.id, archived])).toContainEqual([
       'dry-sand',
       true,

@@ -6,16 +6,19 @@ import type { Calibration } from '#core/calibration/calibration';
 import type { EscProfile } from '#core/esc/profile';
 import type { EventRules } from '#core/rig/eventRules';
 import type { Rig } from '#core/rig/rig';
+import type { NumberedRun } from '#core/runs/run';
 import type { AlikeGroup } from '#core/setUps/alike';
 import type { SetUp } from '#core/setUps/setUp';
 import type { Sheet } from '#core/sheet/sheet';
 import { dataFault } from '#core/units/dataFault';
 import {
   archivedAlikeSchema,
+  archivedAskedSchema,
   archivedRulesSchema,
   benchSchema,
   isSeen,
   manifestSchema,
+  type ArchivedAsked,
   type ArchivedBench,
   type Manifest,
   type SeenRow,
@@ -53,9 +56,12 @@ export interface WholeRig {
   seen: SeenRow[];
   notes: Note[];
   setUps: SetUp[];
+  asked: ArchivedAsked[];
   picture: Buffer | undefined;
   /** One at a time, in the order of their numbers. */
   sheets: () => AsyncGenerator<Sheet>;
+  /** As the sheets. */
+  runs: () => AsyncGenerator<NumberedRun>;
 }
 
 export type Note = { kind: 'calibration'; kept: Calibration } | { kind: 'benchTest'; kept: BenchTest };
@@ -73,7 +79,7 @@ export async function openArchive(file: string): Promise<OpenArchive> {
     const read = (path: string): Promise<Buffer> => bytesOf(zip, entries, path);
     const shared = await sharedOf(manifest, read);
     const rig = (rigId: string): Promise<WholeRig> =>
-      wholeRig(rigId, read, entries.has(`rigs/${rigId}/picture.webp`));
+      wholeRig(rigId, read, (path) => entries.has(`rigs/${rigId}/${path}`));
     for (const { id } of manifest.rigs) await checkRig(await rig(id), shared);
     return { manifest, ...shared, rig, close: () => zip.close() };
   } catch (error) {
@@ -179,7 +185,7 @@ async function sharedOf({ files }: Manifest, read: Read) {
   return { profiles, rules, alike };
 }
 
-async function wholeRig(id: string, read: Read, hasPicture: boolean): Promise<WholeRig> {
+async function wholeRig(id: string, read: Read, has: (path: string) => boolean): Promise<WholeRig> {
   const folder = `rigs/${id}/`;
   const at = (path: string): Promise<Buffer> => read(folder + path);
   const bench = parsed(`${folder}bench.json`, await at('bench.json')) as ArchivedBench;
@@ -199,7 +205,8 @@ async function wholeRig(id: string, read: Read, hasPicture: boolean): Promise<Wh
     seen,
     notes: notesIn(`${folder}notes.json`, await at('notes.json')),
     setUps,
-    picture: hasPicture ? await at('picture.webp') : undefined,
+    asked: has('asked.json') ? askedIn(`${folder}asked.json`, await at('asked.json')) : [],
+    picture: has('picture.webp') ? await at('picture.webp') : undefined,
     async *sheets() {
       for (const { number } of bench.sheets) {
         const path = `sheets/${number}.json`;
@@ -209,6 +216,12 @@ async function wholeRig(id: string, read: Read, hasPicture: boolean): Promise<Wh
           ...sheet
         } = documentIn(folder + path, await at(path), 'live-tune/sheet');
         yield sheet;
+      }
+    },
+    async *runs() {
+      for (const number of bench.runs ?? []) {
+        const path = `${folder}runs/${number}.json`;
+        yield { number, run: documentIn(path, await read(path), 'live-tune/run').run };
       }
     },
   };
@@ -237,6 +250,12 @@ async function checkRig(
     if (sheet.values.length === 0) throw new BadArchive(`A sheet of “${rig.name}” is empty.`);
     await nextTurn();
   }
+  const keys = new Set<string>();
+  for await (const { number, run } of whole.runs()) {
+    if (keys.has(run.id)) throw new BadArchive(`Run ${number} of “${rig.name}” is there twice.`);
+    keys.add(run.id);
+    await nextTurn();
+  }
 }
 
 function notesIn(path: string, bytes: Buffer): Note[] {
@@ -249,6 +268,13 @@ function notesIn(path: string, bytes: Buffer): Note[] {
     sound(path, problemsOf(schema as Parameters<typeof problemsOf>[0], kept));
   }
   return notes as Note[];
+}
+
+function askedIn(path: string, bytes: Buffer): ArchivedAsked[] {
+  const all = parsed(path, bytes);
+  if (!Array.isArray(all)) throw new BadArchive(`${path} is not a list.`);
+  for (const one of all) sound(path, problemsOf(archivedAskedSchema, one));
+  return all as ArchivedAsked[];
 }
 
 function documentIn<F extends Format>(path: string, bytes: Buffer, format: F) {

@@ -7,6 +7,7 @@ import type { CreationAttributes, Transaction } from 'sequelize';
 import { database } from '../database';
 import {
   AlikeModel,
+  AskedModel,
   BenchTestModel,
   BuildCheckModel,
   CalibrationModel,
@@ -16,6 +17,7 @@ import {
   ObservationModel,
   RigModel,
   RigPictureModel,
+  RunModel,
   SetUpModel,
   SheetModel,
   SimulatedEscModel,
@@ -142,7 +144,7 @@ async function bringRig(
   profiles: Profiles,
   transaction: Transaction,
 ): Promise<void> {
-  const { id: rigId, rig, bench, seen, notes, setUps, picture } = whole;
+  const { id: rigId, rig, bench, seen, notes, setUps, asked, picture } = whole;
   const profile = profiles.get(keyOf(bench.profileId, bench.profileRevision))!;
   const date = (iso: string | null): Date | null => (iso === null ? null : new Date(iso));
   await RigModel.create(
@@ -183,6 +185,16 @@ async function bringRig(
       },
       { transaction },
     );
+  await bringRuns(whole, profile.id, transaction);
+  await AskedModel.bulkCreate(
+    asked.map(({ asked: one, closedAt }) => ({
+      rigId,
+      documentKey: one.id,
+      document: one,
+      closedAt: date(closedAt),
+    })),
+    { transaction },
+  );
   if (picture) await RigPictureModel.create({ rigId, image: picture }, { transaction });
 }
 
@@ -237,6 +249,24 @@ async function bringSheets(
     if (rows.length === SHEETS_AT_A_TIME) await write();
   }
   await write();
+}
+
+async function bringRuns(
+  { id: rigId, bench, runs }: WholeRig,
+  profileId: string,
+  transaction: Transaction,
+): Promise<void> {
+  for await (const { number, run } of runs())
+    await RunModel.create(
+      {
+        rigId,
+        documentKey: run.id,
+        number,
+        document: { ...run, profileId: renamed(run.profileId, bench.profileId, profileId) },
+        drivenAt: new Date(run.drivenAt),
+      },
+      { transaction },
+    );
 }
 
 async function bringNote(

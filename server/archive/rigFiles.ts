@@ -4,6 +4,7 @@ import { VERSION, writeDocument } from '#formats/document';
 import { createHash } from 'node:crypto';
 import { Op, type Transaction } from 'sequelize';
 import {
+  AskedModel,
   BenchTestModel,
   BuildCheckModel,
   CalibrationModel,
@@ -11,6 +12,7 @@ import {
   EscProfileModel,
   ObservationModel,
   RigPictureModel,
+  RunModel,
   SetUpModel,
   SheetModel,
   SimulatedEscModel,
@@ -87,20 +89,36 @@ export async function* filesOfRig(row: RigModel, transaction: Transaction): Asyn
       path: `set-ups/${setUp.id}.json`,
       bytes: document({ format: 'live-tune/set-up', version: VERSION, setUp }),
     };
+  const runs = await RunModel.findAll({ where, order: ['number'], transaction });
+  for (const { number, document: run } of runs)
+    yield {
+      path: `runs/${number}.json`,
+      bytes: document({ format: 'live-tune/run', version: VERSION, run }),
+    };
+  const asked = await AskedModel.findAll({ where, order: ['keptOrder'], transaction });
+  if (asked.length > 0)
+    yield {
+      path: 'asked.json',
+      bytes: json(
+        asked.map(({ document: one, closedAt }) => ({
+          asked: one,
+          closedAt: closedAt?.toISOString() ?? null,
+        })),
+      ),
+    };
   yield { path: 'notes.json', bytes: json(await notesOf(rigId, transaction)) };
   const picture = await RigPictureModel.findByPk(rigId, { transaction });
   if (picture) yield { path: 'picture.webp', bytes: picture.image };
   yield {
     path: 'bench.json',
-    bytes: json(await benchOf(row, profile, sheets, setUps, transaction)),
+    bytes: json(await benchOf(row, profile, { sheets, setUps, runs }, transaction)),
   };
 }
 
 async function benchOf(
   row: RigModel,
   { profileKey, revision }: EscProfileModel,
-  sheets: ArchivedBench['sheets'],
-  setUps: SetUpModel[],
+  { sheets, setUps, runs }: { sheets: ArchivedBench['sheets']; setUps: SetUpModel[]; runs: RunModel[] },
   transaction: Transaction,
 ): Promise<ArchivedBench> {
   const where = { rigId: row.id };
@@ -127,6 +145,8 @@ async function benchOf(
     })),
     sheets,
     setUps: setUps.map(({ documentKey, archivedAt }) => ({ id: documentKey, archivedAt: iso(archivedAt) })),
+    // Archives of before there were runs say nothing of them: a rig without any is still the same.
+    ...(runs.length === 0 ? {} : { runs: runs.map(({ number }) => number) }),
   };
 }
 

@@ -35,29 +35,32 @@ interface Row {
 /**
  * Of each item of a profile the newest observation, and the newest of a stop that it has: what `holdingsOf` makes of the
  * whole history follows from them.
+ * @param until only what was seen up to then, ISO 8601
  * @returns oldest first
  */
 export async function newestObservations(
   { rigId, escNumber }: EscOfRig,
   { items }: EscProfile,
+  until?: string,
 ): Promise<Observation[]> {
   const wanted = items.map(({ id, stops, freeCurve }) => ({
     item: id,
     stops: stops.map((stop) => stop.id),
     drawn: freeCurve !== null,
   }));
+  const seenBy = until === undefined ? '' : 'AND observed_at <= :until';
   const rows = await database().query<Row>(
     `SELECT o.item_key, o.stop_key, o.basis, o.observed_at
      FROM jsonb_to_recordset(:wanted) AS k(item text, stops text[], drawn boolean)
      CROSS JOIN LATERAL (
-       (SELECT * FROM observations WHERE rig_id = :rigId AND esc_number = :escNumber AND item_key = k.item
+       (SELECT * FROM observations WHERE rig_id = :rigId AND esc_number = :escNumber AND item_key = k.item ${seenBy}
         ORDER BY id DESC LIMIT 1)
        UNION
-       (SELECT * FROM observations WHERE rig_id = :rigId AND esc_number = :escNumber AND item_key = k.item
+       (SELECT * FROM observations WHERE rig_id = :rigId AND esc_number = :escNumber AND item_key = k.item ${seenBy}
           AND (stop_key = ANY (k.stops) OR (k.drawn AND stop_key LIKE 'curve-%'))
         ORDER BY id DESC LIMIT 1)
      ) o ORDER BY o.id`,
-    { type: QueryTypes.SELECT, replacements: { rigId, escNumber, wanted: JSON.stringify(wanted) } },
+    { type: QueryTypes.SELECT, replacements: { rigId, escNumber, until, wanted: JSON.stringify(wanted) } },
   );
   return rows.map(({ item_key, stop_key, basis, observed_at }) => ({
     itemId: item_key,

@@ -11,11 +11,14 @@ import { EMPTY_DRAFT, type Draft } from '#core/sheet/draft';
 import { FACTORY_PASS_CODE } from '#core/link/protocol';
 import { assumeFactory, holdingsOf, type Observation } from '#core/sheet/evidence';
 import { isHeldByAll } from '#core/sheet/sheet';
+import type { RunFacts } from '#core/advice/stationStates';
+import { runFacts } from '#core/runs/runFacts';
 import type { EventRules } from '#core/rig/eventRules';
 import { LONGEST_NAME } from '#core/units/text';
 import { literal, Op, type Order, type Transaction } from 'sequelize';
 import { database } from '../database';
 import {
+  AskedModel,
   BenchTestModel,
   BuildCheckModel,
   CalibrationModel,
@@ -24,6 +27,7 @@ import {
   EventRulesModel,
   RigModel,
   RigPictureModel,
+  RunModel,
   SetUpModel,
   SheetModel,
   SimulatedEscModel,
@@ -77,6 +81,7 @@ export interface Bench {
   goals: Goals;
   /** With which its ESC lets a link in. */
   linkPassCode: number;
+  runs: RunFacts;
   archived: boolean;
   hasPicture: boolean;
 }
@@ -254,6 +259,9 @@ export async function findBench(garageId: string, rigId: string): Promise<Bench 
     lastSheet,
     rules,
     picture,
+    runCount,
+    lastRun,
+    asked,
   ] = await Promise.all([
     EscProfileModel.findByPk(row.escProfileId, { rejectOnEmpty: true }),
     DraftModel.findByPk(rigId, { rejectOnEmpty: true }),
@@ -265,6 +273,9 @@ export async function findBench(garageId: string, rigId: string): Promise<Bench 
     SheetModel.findOne({ where: { rigId, origin: ['loaded', 'backup'] }, order: [['number', 'DESC']] }),
     row.eventRulesId ? EventRulesModel.findByPk(row.eventRulesId) : undefined,
     RigPictureModel.count({ where: { rigId } }),
+    RunModel.count({ where: { rigId } }),
+    RunModel.max<number | null, RunModel>('number', { where: { rigId } }),
+    AskedModel.findAll({ where: { rigId, closedAt: null }, order: NEWEST_FIRST }),
   ]);
   const present = memories.slice(0, row.document.motorCount);
   const [escs, newest] = await Promise.all([
@@ -304,6 +315,11 @@ export async function findBench(garageId: string, rigId: string): Promise<Bench 
     rulesId: row.eventRulesId ?? undefined,
     goals: { ...usualGoals(row.document.vehicleClass), ...row.goals },
     linkPassCode: row.linkPassCode ?? FACTORY_PASS_CODE,
+    runs: runFacts(
+      runCount,
+      lastRun ?? 0,
+      asked.map(({ document }) => document).find((one) => one.kind === 'change'),
+    ),
     archived: row.archivedAt != null,
     hasPicture: picture > 0,
   };

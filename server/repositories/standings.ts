@@ -10,6 +10,8 @@ import type { EscProfile } from '#core/esc/profile';
 import type { EscMemory } from '#core/procedure/language';
 import type { EventRules } from '#core/rig/eventRules';
 import { rigInWords } from '#core/rig/inWords';
+import { runFacts } from '#core/runs/runFacts';
+import type { Trial } from '#core/runs/trial';
 import type { Rig } from '#core/rig/rig';
 import { fittingDraft, type Draft } from '#core/sheet/draft';
 import { holdingsOf } from '#core/sheet/evidence';
@@ -33,6 +35,9 @@ interface Facts {
   rules: EventRules | null;
   goals: Partial<Goals> | null;
   sheets: number;
+  runs: number;
+  last_run: number;
+  trial: Trial | null;
 }
 
 /** Works out again what another build did: it may see a rig in another light. One at a time, with pauses for others. */
@@ -126,7 +131,11 @@ async function factsOf(rigId: string): Promise<Facts | undefined> {
          SELECT DISTINCT ON (document->>'escNumber') document FROM calibrations
          WHERE rig_id = r.id ORDER BY document->>'escNumber', kept_order DESC
        ) c) AS calibrations,
-       (SELECT count(*)::int FROM sheets s WHERE s.rig_id = r.id) AS sheets
+       (SELECT count(*)::int FROM sheets s WHERE s.rig_id = r.id) AS sheets,
+       (SELECT count(*)::int FROM runs n WHERE n.rig_id = r.id) AS runs,
+       (SELECT coalesce(max(number), 0) FROM runs n WHERE n.rig_id = r.id) AS last_run,
+       (SELECT document FROM asked_of_runs a WHERE a.rig_id = r.id AND closed_at IS NULL AND document->>'kind' = 'change'
+        ORDER BY kept_order DESC LIMIT 1) AS trial
      FROM rigs r
      JOIN esc_profiles p ON p.id = r.esc_profile_id
      LEFT JOIN drafts d ON d.rig_id = r.id
@@ -156,6 +165,7 @@ async function standingFrom(row: Facts, day: string): Promise<KeptStanding> {
     range: row.memory.range,
     calibrations: row.calibrations,
     sheetCount: row.sheets,
+    runs: runFacts(row.runs, row.last_run, row.trial ?? undefined),
     rules: row.rules ?? undefined,
     goals: { ...usualGoals(rig.vehicleClass), ...row.goals },
     today: day,

@@ -23,7 +23,7 @@ import { useResting } from './useResting';
 
 /** One rig as every station sees it: what is known, what is drafted, and what follows from both. */
 function useBenchValue(view: BenchView) {
-  const { rigId, rig, profile, holdings, escs, memory, calibrations, sheetCount, rules, today } = view;
+  const { rigId, rig, profile, holdings, escs, memory, calibrations, sheetCount, runs, rules, today } = view;
   const { goals, changeGoals } = useKeptGoals(rigId, view.goals);
   const kept = useDraft(rigId, {
     draft: view.draft,
@@ -44,11 +44,12 @@ function useBenchValue(view: BenchView) {
       range: memory.range,
       calibrations,
       sheetCount,
+      runs,
       rules,
       goals,
       today,
     }),
-    [rig, profile, holdings, escs, memory, calibrations, sheetCount, rules, goals, today, draft],
+    [rig, profile, holdings, escs, memory, calibrations, sheetCount, runs, rules, goals, today, draft],
   );
   // A stint takes its time, on an odd rig a long one: the server has others to answer, and the page is seen first.
   const isDriven = useDriven(facts);
