@@ -66,6 +66,27 @@ test.describe('every view, in light and dark, on a desk and on a phone', () => {
     await lookAt(page, 'a group');
   });
 
+  test('Runs, one of them, between heats, questions, two compared', async ({ page }) => {
+    const rigId = await openNewRig(page, LONG_NAME, 'runs');
+    await lookAt(page, 'runs');
+    for (let run = 1; run <= 2; run += 1) {
+      const brake = page.getByRole('group', { name: 'Brake', exact: true });
+      await brake.getByRole('button', { name: 'less' }).click();
+      await page.getByLabel('Motor can temperature', { exact: true }).fill(String(70 + run));
+      await page.getByLabel('Time, min').fill('6');
+      await page.getByRole('button', { name: 'Save the run' }).click();
+      await page.getByRole('link', { name: `Run ${run}`, exact: true }).waitFor();
+    }
+    await page.getByText('What was wrong, more numbers').click();
+    await page.getByRole('button', { name: /^Draft it: Brake strength/ }).click();
+    await page.getByRole('link', { name: 'Load it' }).waitFor();
+    await lookAt(page, 'runs, with two of them');
+    for (const path of ['runs/2', 'runs/between', 'runs/questions', 'runs/compare']) {
+      await page.goto(`/rigs/${rigId}/${path}`);
+      await lookAt(page, path);
+    }
+  });
+
   test('Tune', async ({ page }) => {
     const rigId = await openNewRig(page, LONG_NAME, 'tune');
     await page.getByRole('slider', { name: 'Brake strength' }).press('ArrowLeft');

@@ -9,7 +9,7 @@ import { VERSION } from '#formats/document';
 import { expect, type Page } from '@playwright/test';
 import { ADDRESS } from './setting';
 
-type Station = 'rig' | 'endpoints' | 'tune' | 'load' | 'esc' | 'sheets';
+type Station = 'rig' | 'endpoints' | 'tune' | 'load' | 'runs' | 'esc' | 'sheets';
 
 /** The demo's buggy ESC, which most tests use. */
 const DEMO_PROFILE = 'tamsel-r60';

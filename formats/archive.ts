@@ -159,7 +159,7 @@ export interface ArchivedAsked {
 export const archivedAskedSchema: yup.ObjectSchema<ArchivedAsked> = record({
   asked: askedSchema,
   closedAt: at(),
-}) as unknown as yup.ObjectSchema<ArchivedAsked>;
+});
 
 /** One observation: ESC, item, stop or null, how it is known, when. */
 export type SeenRow = readonly [

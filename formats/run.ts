@@ -29,7 +29,7 @@ const reading = record({
   value: yup.number().strict().required('is missing'),
   from: keyOf<ReadFrom>(READ_FROM),
 }).test('reading', 'is out of bounds', (one, context) => {
-  const { kind, value } = one as unknown as Reading;
+  const { kind, value } = one;
   if (!Object.hasOwn(READINGS, kind) || typeof value !== 'number') return true;
   const { least, most, unit, name } = READINGS[kind];
   if (value >= least && value <= most) return true;
@@ -62,6 +62,10 @@ const note = {
 };
 export const runNoteSchema = record(note) as unknown as yup.ObjectSchema<RunNote>;
 
+const questionOfRun = record({ id: idField(), side: oneOf(['A', 'B'] as const) })
+  .nullable()
+  .defined();
+
 /** A run as it is kept. */
 export const runSchema = record({
   ...note,
@@ -76,9 +80,7 @@ export const runSchema = record({
   setUp: record({ id: idField(), name: nameField() }).nullable().defined(),
   calibratedAt: instant().nullable().defined(),
   conditions: conditionsSchema,
-  question: record({ id: idField(), side: oneOf(['A', 'B'] as const) })
-    .nullable()
-    .defined(),
+  question: questionOfRun,
 }) as unknown as yup.ObjectSchema<Run>;
 
 /** A run in a file. */
@@ -86,3 +88,12 @@ export interface RunFile {
   run: Run;
 }
 export const runFileSchema = record({ run: runSchema }) as unknown as yup.ObjectSchema<RunFile>;
+
+/** What a page sends of a run: the server adds what the ESC held. */
+export const runToKeepSchema = record({
+  id: idField(),
+  drivenAt: instant(),
+  note: runNoteSchema,
+  byHand: handValues,
+  question: questionOfRun,
+});

@@ -39,7 +39,7 @@ export function compareRuns(before: Run, after: Run, runs: readonly NumberedRun[
     cause: mattering.length === 1 ? first : undefined,
     toSeparate:
       first && second
-        ? `Drive once more with ${first.name} at ${first.to} and all else as in the first run.`
+        ? `Drive again with ${first.name} at ${first.to}, and everything else as on the first run.`
         : undefined,
   };
 }

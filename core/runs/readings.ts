@@ -29,9 +29,9 @@ const heat = (name: string, number: 'can' | 'esc' | 'pack'): ReadingKind => ({
 });
 
 export const READINGS = {
-  canCelsius: heat('Motor can', 'can'),
-  escCelsius: heat('ESC', 'esc'),
-  packCelsius: heat('Pack', 'pack'),
+  canCelsius: heat('Motor can temperature', 'can'),
+  escCelsius: heat('ESC temperature', 'esc'),
+  packCelsius: heat('Pack temperature', 'pack'),
   lowestVolts: {
     name: 'Lowest pack voltage',
     unit: 'V',

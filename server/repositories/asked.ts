@@ -23,13 +23,6 @@ export async function askedOf(rigId: string): Promise<StoredAsked[]> {
   return (await AskedModel.findAll({ where: { rigId }, order: [['keptOrder', 'DESC']] })).map(plain);
 }
 
-/** One of them by its permanent id. */
-export async function findAsked(rigId: string, documentKey: string): Promise<StoredAsked | undefined> {
-  if (!isKey(documentKey)) return undefined;
-  const row = await AskedModel.findOne({ where: { rigId, documentKey } });
-  return row ? plain(row) : undefined;
-}
-
 /** Keeps what is asked. A change that is tried takes the place of the one before. @returns false where there is no room */
 export async function keepAsked(rigId: string, asked: Asked): Promise<boolean> {
   return database().transaction(async (transaction) => {

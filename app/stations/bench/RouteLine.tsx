@@ -14,6 +14,7 @@ export function RouteLine() {
     endpoints: goTo('endpoints'),
     tune: goTo('tune'),
     load: goTo('load'),
+    runs: goTo('runs'),
     sheets: goTo('sheets'),
   });
   return (

@@ -1,0 +1,152 @@
+import type { Trial } from '#core/runs/trial';
+import { LARGEST_DOCUMENT_BYTES, problemsOf, readDocument } from '#formats/document';
+import { askedSchema } from '#formats/question';
+import type { Asked } from '#core/runs/asked';
+import { jsonOf, readForm, textOf } from '#server/readBody';
+import { askedOf, closeAsked, keepAsked, MOST_ASKED } from '#server/repositories/asked';
+import { keepRun, newestRuns, pageOfRuns } from '#server/repositories/runs';
+import type { Bench } from '#server/repositories/rigs';
+import { data } from 'react-router';
+import { AwayNotice } from '../../ui/AwayNotice';
+import { FilePicker } from '../../ui/FilePicker';
+import { Find } from '../../ui/Find';
+import { keepTyped, unlessAway } from '../../ui/keepTyped';
+import { Pager } from '../../ui/Pager';
+import { Problems } from '../../ui/Problems';
+import { useAnswer } from '../../ui/useAnswer';
+import { useBench } from '../bench/BenchContext';
+import { benchOf } from '../bench/benchData.server';
+import { AfterRun } from './AfterRun';
+import { NoteRun } from './NoteRun';
+import { RunLine } from './RunLine';
+import { RunsNav } from './RunsNav';
+import { useWaitingRuns } from './useWaitingRuns';
+import type { Route } from './+types/route';
+
+/** Runs that are looked through for the one that judges a change: more are never driven before it is judged. */
+const RUNS_SINCE = 30;
+
+export async function loader({ params, request }: Route.LoaderArgs) {
+  const { rigId } = await benchOf(params.rigId);
+  const { searchParams } = new URL(request.url);
+  const [runs, newest, asked] = await Promise.all([
+    pageOfRuns(rigId, searchParams.get('q') ?? '', Number(searchParams.get('page') ?? 1)),
+    newestRuns(rigId, RUNS_SINCE),
+    askedOf(rigId),
+  ]);
+  const open = asked.filter(({ isClosed }) => !isClosed).map(({ asked: one }) => one);
+  const trial: Trial | undefined = open.find((one) => one.kind === 'change');
+  return {
+    runs,
+    last: newest.at(-1),
+    trial,
+    since: trial ? newest.filter(({ number }) => number >= trial.afterRun) : [],
+    questions: open.filter((one) => one.kind === 'compare'),
+  };
+}
+
+export async function action({ params, request }: Route.ActionArgs) {
+  const bench = await benchOf(params.rigId);
+  const form = await readForm(request);
+  switch (textOf(form, 'intent')) {
+    case 'try':
+      return ask(bench, jsonOf(form, 'asked'));
+    case 'close': {
+      const found = await closeAsked(bench.rigId, textOf(form, 'id'));
+      return found ? { problems: [], sentence: '' } : refused('That is no longer asked.');
+    }
+    case 'import':
+      return takeFile(bench, form.get('file'));
+    default:
+      return refused('That is not possible with runs.');
+  }
+}
+
+async function ask({ rigId, profile }: Bench, asked: unknown) {
+  const problems = problemsOf(askedSchema as Parameters<typeof problemsOf>[0], asked);
+  if (problems.length > 0) return data({ problems, sentence: '' }, { status: 400 });
+  const { itemId } = asked as Asked;
+  if (!profile.items.some(({ id }) => id === itemId)) return refused('This ESC has no such item.');
+  return (await keepAsked(rigId, asked as Asked))
+    ? { problems: [], sentence: '' }
+    : refused(`${MOST_ASKED} questions fit on a rig. Save this rig, and go on with a copy.`);
+}
+
+async function takeFile({ rigId, profile }: Bench, file: FormDataEntryValue | null) {
+  if (!(file instanceof File) || file.size === 0) return refused('Choose a file first.');
+  if (file.size > LARGEST_DOCUMENT_BYTES) return refused(`“${file.name}” is too large for a run.`);
+  const read = readDocument(await file.text());
+  if (!read.ok) return data({ problems: read.problems, sentence: '' }, { status: 400 });
+  if (read.value.format !== 'live-tune/run')
+    return refused('This file is not a run. Import rigs and ESC profiles under All rigs.');
+  const { run } = read.value;
+  if (run.profileId !== profile.id)
+    return refused(`This run was driven with a “${run.profileName}”; this rig has a “${profile.name}”.`);
+  const { outcome, number } = await keepRun(rigId, run);
+  const sentences = {
+    added: `Imported as run ${number}.`,
+    equal: `You already have it: run ${number} equals the file.`,
+    differs: `Run ${number} is this run, said in other words. Yours stays as it is.`,
+  };
+  return { problems: [], sentence: sentences[outcome] };
+}
+
+const refused = (sentence: string) =>
+  data({ problems: [{ path: '', sentence }], sentence: '' }, { status: 400 });
+
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
+export const shouldRevalidate = unlessAway;
+
+/** Runs: what the drive says comes back. */
+export default function RunsRoute({ loaderData, actionData }: Route.ComponentProps) {
+  const { runs, last, trial, since, questions } = loaderData;
+  const { rigId, runs: facts } = useBench();
+  const { answer } = useAnswer(actionData);
+  const waiting = useWaitingRuns(rigId);
+  const { lines, ...place } = runs;
+  return (
+    <div className="max-w-6xl px-4 py-5 md:px-5">
+      <RunsNav />
+      <h1 className="mt-3 text-3xl">Note a run</h1>
+      <div className="mt-2 grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,27rem)_minmax(0,1fr)]">
+        <NoteRun last={last?.run} questions={questions} runs={waiting} />
+        <div className="min-w-0">
+          {last ? (
+            <AfterRun last={last} trial={trial} since={since} />
+          ) : (
+            <p className="max-w-prose text-muted">
+              Drive, then tap what you want at each moment: less, right or more. One number is enough, the can
+              after a short first run. Live Tune remembers by itself what the ESC held. Let hot parts cool
+              before you touch them. Club rules, event rules and local law come first.
+            </p>
+          )}
+          {facts.count > 0 && (
+            <section aria-label="Runs" className="mt-8">
+              <h2 className="text-2xl">All runs</h2>
+              {facts.count > lines.length && (
+                <div className="mt-2" role="search">
+                  <Find placeholder="number, pack, place …" />
+                </div>
+              )}
+              {lines.length === 0 && <p className="mt-2">No run has these words.</p>}
+              <ul className="mt-2">
+                {lines.map((one) => (
+                  <RunLine key={one.number} {...one} />
+                ))}
+              </ul>
+              <Pager of="runs" {...place} shown={lines.length} />
+            </section>
+          )}
+          <section className="mt-8 border-t border-rule pt-3" aria-label="Import">
+            <FilePicker label="Import a run" />
+            <div className="mt-2" aria-live="polite">
+              <AwayNotice answer={actionData} />
+              {answer?.sentence && <p className="font-bold text-ok">{answer.sentence}</p>}
+              {answer && <Problems problems={answer.problems} title="Nothing was imported." />}
+            </div>
+          </section>
+        </div>
+      </div>
+    </div>
+  );
+}
