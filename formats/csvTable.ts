@@ -17,14 +17,20 @@ export function parseTable(text: string): Result<string[][]> {
   }
   if (text.includes('\u0000')) return refused('This is not text. Save the table as CSV, or paste it.');
   const plain = text.replace(/^\ufeff/, '');
-  const tries = DELIMITERS.map((delimiter) => {
-    const { data } = Papa.parse<string[]>(plain, { delimiter, skipEmptyLines: 'greedy' });
-    return { data, score: evenness(data) };
+  const found = separated(plain);
+  return found
+    ? { ok: true, value: found.rows }
+    : refused('No columns were found. Separate cells with tabs, semicolons or commas.');
+}
+
+/** The separator that gives the most even rows, and those rows; undefined where none gives columns. */
+export function separated(text: string): { separator: string; rows: string[][] } | undefined {
+  const tries = DELIMITERS.map((separator) => {
+    const { data } = Papa.parse<string[]>(text, { delimiter: separator, skipEmptyLines: 'greedy' });
+    return { separator, rows: data, score: evenness(data) };
   });
   const best = tries.reduce((a, b) => (b.score > a.score ? b : a));
-  return best.score > 0
-    ? { ok: true, value: best.data }
-    : refused('No columns were found. Separate cells with tabs, semicolons or commas.');
+  return best.score > 0 ? best : undefined;
 }
 
 /** How table-like rows are: many of them wide, and alike. */
