@@ -99,13 +99,12 @@ const countNumbers = (row: readonly string[], decimalComma: boolean): number =>
 
 /** Data goes on: one row with a number in it may be a serial number of the device. */
 function isFollowed(rows: readonly (readonly string[])[], numbers: readonly number[], row: number): boolean {
-  const next = [1, 2, 3]
+  const [next, ...later] = [1, 2, 3, 4]
     .map((by) => row + by)
     .filter((place) => place < rows.length && filled(rows[place]!) > 0);
-  return (
-    next.length === 0 ||
-    next.some((place) => numbers[place]! >= 1 && Math.abs(rows[place]!.length - rows[row]!.length) <= 1)
-  );
+  if (next === undefined) return true;
+  const isAlike = (place: number): boolean => Math.abs(rows[place]!.length - rows[row]!.length) <= 1;
+  return numbers[next]! >= 1 && [next, ...later].some(isAlike);
 }
 
 function hasDecimalCommas(rows: readonly (readonly string[])[]): boolean {

@@ -57,6 +57,9 @@ class Growing<T extends Float32Array | Float64Array> {
 
 interface Reading {
   column: Column;
+  /** Beyond these nothing is read. */
+  least: number;
+  most: number;
   values: Growing<Float32Array>;
   seen: number;
 }
@@ -80,7 +83,12 @@ export class LogReader {
     this.time = layout.columns.find(({ use }) => use === 'time');
     this.readings = layout.columns
       .filter(({ use }) => use !== 'time' && use !== 'skip')
-      .map((column) => ({ column, values: new Growing((size) => new Float32Array(size)), seen: 0 }));
+      .map((column) => ({
+        column,
+        ...boundsOf(column),
+        values: new Growing((size) => new Float32Array(size)),
+        seen: 0,
+      }));
     this.heads = layout.columns.map(({ name }) => name).join('|');
   }
 
@@ -89,7 +97,7 @@ export class LogReader {
     const { layout } = this;
     const row = this.row;
     this.row += 1;
-    if (row < layout.firstDataRow || cells.every((cell) => cell.trim() === '')) return;
+    if (row < layout.firstDataRow || isEmptyRow(cells)) return;
     const t = this.timeOf(cells);
     if (Number.isNaN(t)) {
       this.noteRowWithoutTime(cells);
@@ -172,23 +180,33 @@ export class LogReader {
   }
 
   private read(reading: Reading, raw: string | undefined): void {
-    const { column, values } = reading;
-    const cell = (raw ?? '').trim();
-    let value = cellNumber(cell, this.layout.decimalComma) * column.factor + column.offset;
-    if (Number.isNaN(value) && !isBlank(cell)) {
-      value = withoutUnit(cell, this.layout.decimalComma) * column.factor + column.offset;
-      if (Number.isNaN(value))
-        this.note(column.name, `“${cell.slice(0, 20)}” is no number.`, 'It is left blank.');
-    }
-    if (column.use in CHANNELS) {
-      const { least, most, unit } = CHANNELS[column.use as keyof typeof CHANNELS];
-      if (value < least || value > most) {
-        this.note(column.name, `${Number(value.toPrecision(4))} ${unit} cannot be.`, 'It is left blank.');
-        value = NaN;
-      }
-    }
-    if (!Number.isNaN(value)) reading.seen += 1;
+    const { column, values, least, most } = reading;
+    let value = cellNumber(raw ?? '', this.layout.decimalComma) * column.factor + column.offset;
+    // A million rows come this way: only a cell that is no plain number within bounds is looked at closely.
+    if (value >= least && value <= most) reading.seen += 1;
+    else value = this.oddValue(reading, (raw ?? '').trim());
     values.push(value);
+  }
+
+  /** What a cell is worth that is no plain number within bounds: NaN, unless its unit stands behind it. */
+  private oddValue(reading: Reading, cell: string): number {
+    if (isBlank(cell)) return NaN;
+    const { column, least, most } = reading;
+    const { decimalComma } = this.layout;
+    const plain = cellNumber(cell, decimalComma);
+    const value =
+      (Number.isNaN(plain) ? withoutUnit(cell, decimalComma) : plain) * column.factor + column.offset;
+    if (Number.isNaN(value)) {
+      this.note(column.name, `“${cell.slice(0, 20)}” is no number.`, 'It is left blank.');
+      return NaN;
+    }
+    if (value < least || value > most) {
+      const { unit } = CHANNELS[column.use as keyof typeof CHANNELS];
+      this.note(column.name, `${Number(value.toPrecision(4))} ${unit} cannot be.`, 'It is left blank.');
+      return NaN;
+    }
+    reading.seen += 1;
+    return value;
   }
 
   private note(column: string, what: string, done: string, row = this.row): void {
@@ -199,6 +217,14 @@ export class LogReader {
     else this.found.set(key, { row, column, what, done, count: 1 });
   }
 }
+
+const isEmptyRow = (cells: readonly string[]): boolean =>
+  cells.every((cell) => cell === '' || cell.trim() === '');
+
+const boundsOf = ({ use }: Column): { least: number; most: number } =>
+  use in CHANNELS
+    ? CHANNELS[use as keyof typeof CHANNELS]
+    : { least: -Number.MAX_VALUE, most: Number.MAX_VALUE };
 
 /** A number with its unit behind it, as in "7.4V". */
 function withoutUnit(cell: string, decimalComma: boolean): number {
