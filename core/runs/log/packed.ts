@@ -1,0 +1,119 @@
+/**
+ * A log as bytes: what is kept, sent and drawn. First the mark, then the length of the head (both four bytes), then the head in
+ * JSON (UTF-8), filled up with spaces to a multiple of eight, then the times (64-bit floats) and one array of 32-bit floats for
+ * each channel, in the order of the head. All little-endian. A blank is NaN.
+ */
+import type { Result } from '../../units/problem';
+import { CHANNELS, type Channel, type ChannelKind, type Log } from './channels';
+
+/** "LTL1" */
+const MARK = 0x314c544c;
+const PREFIX_BYTES = 8;
+/** More than any device writes. */
+export const MOST_SAMPLES = 5_000_000;
+export const MOST_CHANNELS = 40;
+const LONGEST_NAME = 80;
+
+/** A channel without its values. */
+export interface ChannelHead {
+  kind: ChannelKind | null;
+  name: string;
+  unit: string;
+}
+
+interface Head {
+  samples: number;
+  channels: ChannelHead[];
+}
+
+/** A log as bytes. */
+export function packLog({ seconds, channels }: Log): Uint8Array<ArrayBuffer> {
+  const head: Head = {
+    samples: seconds.length,
+    channels: channels.map(({ kind, name, unit }) => ({ kind, name, unit })),
+  };
+  const plain = new TextEncoder().encode(JSON.stringify(head));
+  const headBytes = Math.ceil(plain.length / 8) * 8;
+  const bytes = new Uint8Array(PREFIX_BYTES + headBytes + seconds.length * (8 + 4 * channels.length));
+  const view = new DataView(bytes.buffer);
+  view.setUint32(0, MARK, true);
+  view.setUint32(4, headBytes, true);
+  bytes.fill(0x20, PREFIX_BYTES, PREFIX_BYTES + headBytes);
+  bytes.set(plain, PREFIX_BYTES);
+  let at = PREFIX_BYTES + headBytes;
+  for (const array of [seconds, ...channels.map(({ values }) => values)]) {
+    bytes.set(new Uint8Array(array.buffer, array.byteOffset, array.byteLength), at);
+    at += array.byteLength;
+  }
+  return bytes;
+}
+
+/** Bytes as a log, or why they are none. Times must not fall. */
+export function unpackLog(bytes: Uint8Array<ArrayBuffer>): Result<Log> {
+  const head = headOf(bytes);
+  if (typeof head === 'string') return refused(head);
+  const { samples, channels, from } = head;
+  if (bytes.byteLength !== from + samples * (8 + 4 * channels.length))
+    return refused('The log is cut short, or too long.');
+  // Arrays want to begin at a multiple of their size, wherever the bytes came from.
+  const body = bytes.slice(from).buffer;
+  const seconds = new Float64Array(body, 0, samples);
+  for (let n = 0; n < samples; n += 1)
+    if (!(seconds[n]! >= (n === 0 ? -Infinity : seconds[n - 1]!) && Number.isFinite(seconds[n])))
+      return refused(`The time of sample ${n + 1} is before the one before it.`);
+  return {
+    ok: true,
+    value: {
+      seconds,
+      channels: channels.map((channel, n): Channel => ({
+        ...channel,
+        values: new Float32Array(body, samples * 8 + n * samples * 4, samples),
+      })),
+    },
+  };
+}
+
+/** What stands in the head, and where the samples begin; or why there is none. */
+export function headOf(bytes: Uint8Array<ArrayBuffer>): (Head & { from: number }) | string {
+  if (bytes.byteLength < PREFIX_BYTES) return 'This is no log of Live Tune.';
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  if (view.getUint32(0, true) !== MARK) return 'This is no log of Live Tune.';
+  const headBytes = view.getUint32(4, true);
+  if (PREFIX_BYTES + headBytes > bytes.byteLength || headBytes % 8 !== 0) return 'The log is cut short.';
+  let head: unknown;
+  try {
+    head = JSON.parse(
+      new TextDecoder('utf-8', { fatal: true }).decode(
+        bytes.subarray(PREFIX_BYTES, PREFIX_BYTES + headBytes),
+      ),
+    );
+  } catch {
+    return 'The head of the log cannot be read.';
+  }
+  return isHead(head)
+    ? { ...head, from: PREFIX_BYTES + headBytes }
+    : 'The head of the log says something that no log has.';
+}
+
+function isHead(head: unknown): head is Head {
+  const { samples, channels } = (head ?? {}) as Partial<Head>;
+  return (
+    Number.isInteger(samples) &&
+    samples! >= 1 &&
+    samples! <= MOST_SAMPLES &&
+    Array.isArray(channels) &&
+    channels.length >= 1 &&
+    channels.length <= MOST_CHANNELS &&
+    channels.every(
+      (one: Partial<ChannelHead> | null) =>
+        (one?.kind === null || (typeof one?.kind === 'string' && Object.hasOwn(CHANNELS, one.kind))) &&
+        isName(one.name) &&
+        isName(one.unit),
+    )
+  );
+}
+
+const isName = (text: unknown): boolean =>
+  typeof text === 'string' && text.length <= LONGEST_NAME && !/[\p{Cc}]/u.test(text);
+
+const refused = (sentence: string): Result<never> => ({ ok: false, problems: [{ path: '', sentence }] });
