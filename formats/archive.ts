@@ -97,6 +97,8 @@ export interface ArchivedBench {
   setUps: { id: string; archivedAt: string | null }[];
   /** Their numbers; left out where there are none. */
   runs?: number[];
+  /** The numbers of the runs that have a log; left out where none has. */
+  logs?: number[];
 }
 
 const at = () => instant().nullable().defined();
@@ -148,6 +150,7 @@ export const benchSchema = record({
   ),
   setUps: listOf(record({ id: idField(), archivedAt: at() }), 0, 1000),
   runs: listOf(whole(1, 10_000_000), 0, MOST_FILES).notRequired().default(undefined),
+  logs: listOf(whole(1, 10_000_000), 0, MOST_FILES).notRequired().default(undefined),
 }) as unknown as yup.ObjectSchema<ArchivedBench>;
 
 /** What was asked of the runs of a rig, and when it was laid aside. */

@@ -10,6 +10,7 @@ import type { Draft } from '#core/sheet/draft';
 import type { EvidenceBasis } from '#core/sheet/evidence';
 import type { AlikeGroup } from '#core/setUps/alike';
 import type { Asked } from '#core/runs/asked';
+import type { LogMeta } from '#core/runs/log/meta';
 import type { Run } from '#core/runs/run';
 import type { SetUp } from '#core/setUps/setUp';
 import type { Sheet } from '#core/sheet/sheet';
@@ -169,6 +170,15 @@ export class RunModel extends Record<RunModel> {
   declare number: number;
   declare document: Run;
   declare drivenAt: Date;
+}
+
+export class RunLogModel extends Record<RunLogModel> {
+  declare rigId: string;
+  /** Of the run. */
+  declare number: number;
+  declare document: LogMeta;
+  declare samples: Buffer;
+  declare keptAt: CreationOptional<Date>;
 }
 
 export class AskedModel extends Record<AskedModel> {
@@ -343,6 +353,16 @@ export function defineModels(): void {
       drivenAt: required(DATE),
     },
     { ...options, modelName: 'run', tableName: 'runs' },
+  );
+  RunLogModel.init(
+    {
+      rigId: { type: UUID, primaryKey: true },
+      number: { type: INTEGER, primaryKey: true },
+      document: required(JSONB),
+      samples: required(BLOB),
+      keptAt: moment(),
+    },
+    { ...options, modelName: 'runLog', tableName: 'run_logs' },
   );
   AskedModel.init(
     {

@@ -5,6 +5,8 @@ import { pipeline } from 'node:stream/promises';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Asked } from '#core/runs/asked';
+import type { LogMeta } from '#core/runs/log/meta';
+import { packLog } from '#core/runs/log/packed';
 import { EMPTY_NOTE } from '#core/runs/run';
 import type { Manifest } from '#formats/archive';
 import { ZipFile } from 'yazl';
@@ -12,6 +14,7 @@ import { openTestDatabase, type TestDatabase } from '../database.fixture';
 import { AlikeModel, EscProfileModel, EventRulesModel, RigModel } from '../models';
 import { runFrom, type NotedRun } from '../runFrom';
 import { askedOf, keepAsked } from '../repositories/asked';
+import { keepLog, logMetaOf, logSamples } from '../repositories/runLogs';
 import { findRun, keepRun } from '../repositories/runs';
 import { keepAlike } from '../repositories/alike';
 import { keepSheet } from '../repositories/bench';
@@ -79,6 +82,23 @@ const ASKED: Asked[] = [
   },
 ];
 
+const LOGGED = Buffer.from(
+  packLog({
+    seconds: Float64Array.of(0, 0.1, 0.2),
+    channels: [{ kind: 'rpm', name: 'Motor rpm', unit: 'rpm', values: Float32Array.of(0, NaN, 9000) }],
+  }),
+);
+const LOG_META: LogMeta = {
+  source: 'file',
+  fileName: 'quay.csv',
+  headKey: 'time|s;rpm|',
+  uses: ['time', 'rpm'],
+  problems: [],
+  samples: 3,
+  seconds: 0.2,
+  channels: [{ kind: 'rpm', name: 'Motor rpm', unit: 'rpm' }],
+};
+
 const save = async (name: string): Promise<Manifest> => {
   const { bytes, done } = saveGarage(test.garageId);
   const [manifest] = await Promise.all([done, pipeline(bytes, createWriteStream(join(FOLDER, name)))]);
@@ -136,6 +156,7 @@ beforeAll(async () => {
   await chooseRules(test.garageId, id, (await listRules(test.garageId))[0]!.id);
   await keepRun(id, await runFrom((await findBench(test.garageId, id))!, NOTED));
   for (const asked of ASKED) await keepAsked(id, asked);
+  await keepLog(id, 1, LOG_META, LOGGED);
   await keepPassCode(id, PASS_CODE);
   await keepPicture(id, Buffer.from('no picture, but bytes'));
   await archiveSetUp(id, 'dry-sand', true);
@@ -166,6 +187,8 @@ describe('everything saved', () => {
     expect(bench.draft.reasons).toEqual({ stopper: 'wet sand' });
     expect(bench.runs).toMatchObject({ count: 1, last: 1, tried: { stopId: 'stopper-8' } });
     expect((await findRun(id, 1))!.run.readings).toEqual(NOTED.note.readings);
+    expect((await logSamples(id, 1))!.equals(LOGGED)).toBe(true);
+    expect(await logMetaOf(id, 1)).toEqual(LOG_META);
     expect((await askedOf(id)).map(({ asked }) => asked)).toEqual(ASKED.toReversed());
     expect((await setUpsOf(id)).map(({ setUp, archived }) => [setUp.id, archived])).toContainEqual([
       'dry-sand',

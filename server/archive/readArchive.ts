@@ -8,6 +8,8 @@ import type { EventRules } from '#core/rig/eventRules';
 import type { Rig } from '#core/rig/rig';
 import type { NumberedRun } from '#core/runs/run';
 import type { AlikeGroup } from '#core/setUps/alike';
+import type { LogMeta } from '#core/runs/log/meta';
+import { unpackLog } from '#core/runs/log/packed';
 import type { SetUp } from '#core/setUps/setUp';
 import type { Sheet } from '#core/sheet/sheet';
 import { dataFault } from '#core/units/dataFault';
@@ -25,6 +27,7 @@ import {
 } from '#formats/archive';
 import { benchTestSchema } from '#formats/benchTest';
 import { calibrationSchema } from '#formats/calibration';
+import { logMetaSchema } from '#formats/keptLog';
 import { problemsOf, readDocument, type Format } from '#formats/document';
 import { once } from 'node:events';
 import { setImmediate as nextTurn } from 'node:timers/promises';
@@ -62,6 +65,13 @@ export interface WholeRig {
   sheets: () => AsyncGenerator<Sheet>;
   /** As the sheets. */
   runs: () => AsyncGenerator<NumberedRun>;
+  logs: () => AsyncGenerator<ArchivedLog>;
+}
+
+export interface ArchivedLog {
+  number: number;
+  meta: LogMeta;
+  samples: Buffer;
 }
 
 export type Note = { kind: 'calibration'; kept: Calibration } | { kind: 'benchTest'; kept: BenchTest };
@@ -224,6 +234,9 @@ async function wholeRig(id: string, read: Read, has: (path: string) => boolean):
         yield { number, run: documentIn(path, await read(path), 'live-tune/run').run };
       }
     },
+    async *logs() {
+      for (const number of bench.logs ?? []) yield logIn(`${folder}runs/${number}.log`, number, read);
+    },
   };
 }
 
@@ -256,6 +269,10 @@ async function checkRig(
     keys.add(run.id);
     await nextTurn();
   }
+  const runs = new Set(bench.runs);
+  for await (const { number } of whole.logs())
+    if (!runs.has(number))
+      throw new BadArchive(`“${rig.name}” has a log of a run ${number}, but no such run.`);
 }
 
 function notesIn(path: string, bytes: Buffer): Note[] {
@@ -268,6 +285,15 @@ function notesIn(path: string, bytes: Buffer): Note[] {
     sound(path, problemsOf(schema as Parameters<typeof problemsOf>[0], kept));
   }
   return notes as Note[];
+}
+
+async function logIn(path: string, number: number, read: Read): Promise<ArchivedLog> {
+  const meta = parsed(`${path}.json`, await read(`${path}.json`));
+  sound(`${path}.json`, problemsOf(logMetaSchema, meta));
+  const samples = await read(path);
+  const log = unpackLog(new Uint8Array(samples));
+  if (!log.ok) throw new BadArchive(`${path}: ${log.problems[0]!.sentence}`);
+  return { number, meta: meta as LogMeta, samples };
 }
 
 function askedIn(path: string, bytes: Buffer): ArchivedAsked[] {

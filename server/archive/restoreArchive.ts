@@ -17,6 +17,7 @@ import {
   ObservationModel,
   RigModel,
   RigPictureModel,
+  RunLogModel,
   RunModel,
   SetUpModel,
   SheetModel,
@@ -252,7 +253,7 @@ async function bringSheets(
 }
 
 async function bringRuns(
-  { id: rigId, bench, runs }: WholeRig,
+  { id: rigId, bench, runs, logs }: WholeRig,
   profileId: string,
   transaction: Transaction,
 ): Promise<void> {
@@ -267,6 +268,8 @@ async function bringRuns(
       },
       { transaction },
     );
+  for await (const { number, meta, samples } of logs())
+    await RunLogModel.create({ rigId, number, document: meta, samples }, { transaction });
 }
 
 async function bringNote(

@@ -12,6 +12,7 @@ import {
   EscProfileModel,
   ObservationModel,
   RigPictureModel,
+  RunLogModel,
   RunModel,
   SetUpModel,
   SheetModel,
@@ -95,6 +96,13 @@ export async function* filesOfRig(row: RigModel, transaction: Transaction): Asyn
       path: `runs/${number}.json`,
       bytes: document({ format: 'live-tune/run', version: VERSION, run }),
     };
+  // One at a time: a log may have tens of megabytes.
+  const logged = await RunLogModel.findAll({ where, order: ['number'], attributes: ['number'], transaction });
+  for (const { number } of logged) {
+    const log = await RunLogModel.findOne({ where: { rigId, number }, rejectOnEmpty: true, transaction });
+    yield { path: `runs/${number}.log.json`, bytes: json(log.document) };
+    yield { path: `runs/${number}.log`, bytes: log.samples };
+  }
   const asked = await AskedModel.findAll({ where, order: ['keptOrder'], transaction });
   if (asked.length > 0)
     yield {
@@ -111,14 +119,26 @@ export async function* filesOfRig(row: RigModel, transaction: Transaction): Asyn
   if (picture) yield { path: 'picture.webp', bytes: picture.image };
   yield {
     path: 'bench.json',
-    bytes: json(await benchOf(row, profile, { sheets, setUps, runs }, transaction)),
+    bytes: json(
+      await benchOf(
+        row,
+        profile,
+        { sheets, setUps, runs, logs: logged.map(({ number }) => number) },
+        transaction,
+      ),
+    ),
   };
 }
 
 async function benchOf(
   row: RigModel,
   { profileKey, revision }: EscProfileModel,
-  { sheets, setUps, runs }: { sheets: ArchivedBench['sheets']; setUps: SetUpModel[]; runs: RunModel[] },
+  {
+    sheets,
+    setUps,
+    runs,
+    logs,
+  }: { sheets: ArchivedBench['sheets']; setUps: SetUpModel[]; runs: RunModel[]; logs: number[] },
   transaction: Transaction,
 ): Promise<ArchivedBench> {
   const where = { rigId: row.id };
@@ -147,6 +167,7 @@ async function benchOf(
     setUps: setUps.map(({ documentKey, archivedAt }) => ({ id: documentKey, archivedAt: iso(archivedAt) })),
     // Archives of before there were runs say nothing of them: a rig without any is still the same.
     ...(runs.length === 0 ? {} : { runs: runs.map(({ number }) => number) }),
+    ...(logs.length === 0 ? {} : { logs }),
   };
 }
 

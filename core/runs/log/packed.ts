@@ -1,6 +1,6 @@
 /**
  * A log as bytes: what is kept, sent and drawn. First the mark, then the length of the head (both four bytes), then the head in
- * JSON (UTF-8), filled up with spaces to a multiple of eight, then the times (64-bit floats) and one array of 32-bit floats for
+ * JSON (letters beyond ASCII escaped), filled up with spaces to a multiple of eight, then the times (64-bit floats) and one array of 32-bit floats for
  * each channel, in the order of the head. All little-endian. A blank is NaN.
  */
 import type { Result } from '../../units/problem';
@@ -32,7 +32,7 @@ export function packLog({ seconds, channels }: Log): Uint8Array<ArrayBuffer> {
     samples: seconds.length,
     channels: channels.map(({ kind, name, unit }) => ({ kind, name, unit })),
   };
-  const plain = new TextEncoder().encode(JSON.stringify(head));
+  const plain = ascii(JSON.stringify(head));
   const headBytes = Math.ceil(plain.length / 8) * 8;
   const bytes = new Uint8Array(PREFIX_BYTES + headBytes + seconds.length * (8 + 4 * channels.length));
   const view = new DataView(bytes.buffer);
@@ -82,17 +82,29 @@ export function headOf(bytes: Uint8Array<ArrayBuffer>): (Head & { from: number }
   if (PREFIX_BYTES + headBytes > bytes.byteLength || headBytes % 8 !== 0) return 'The log is cut short.';
   let head: unknown;
   try {
-    head = JSON.parse(
-      new TextDecoder('utf-8', { fatal: true }).decode(
-        bytes.subarray(PREFIX_BYTES, PREFIX_BYTES + headBytes),
-      ),
-    );
+    head = JSON.parse(textOf(bytes.subarray(PREFIX_BYTES, PREFIX_BYTES + headBytes)));
   } catch {
     return 'The head of the log cannot be read.';
   }
   return isHead(head)
     ? { ...head, from: PREFIX_BYTES + headBytes }
     : 'The head of the log says something that no log has.';
+}
+
+/** Text of JSON as one byte a letter. */
+const ascii = (json: string): Uint8Array =>
+  Uint8Array.from(
+    json.replaceAll(
+      /[^\u0020-\u007e]/g,
+      (letter) => `\\u${letter.charCodeAt(0).toString(16).padStart(4, '0')}`,
+    ),
+    (letter) => letter.charCodeAt(0),
+  );
+
+function textOf(bytes: Uint8Array): string {
+  let text = '';
+  for (const byte of bytes) text += String.fromCharCode(byte);
+  return text;
 }
 
 function isHead(head: unknown): head is Head {

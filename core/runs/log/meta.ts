@@ -1,0 +1,21 @@
+/** What is known of a log beside its samples. */
+import type { ColumnUse } from './columns';
+import type { ChannelHead } from './packed';
+import type { LogProblem } from './readLog';
+
+export interface LogMeta {
+  source: 'file' | 'link';
+  /** Empty where it was no file. */
+  fileName: string;
+  /** The heads of its file in one line: the next file with the same heads is read the same way. */
+  headKey: string;
+  /** What each of its columns was taken for. */
+  uses: ColumnUse[];
+  problems: LogProblem[];
+  samples: number;
+  seconds: number;
+  channels: ChannelHead[];
+}
+
+/** More kinds of faults than anybody reads. */
+export const MOST_PROBLEMS = 100;

@@ -1,0 +1,67 @@
+/** A log on its way from a page to the server: what is known of it, and its samples, in one piece. */
+import { CHANNELS, type ChannelKind } from '#core/runs/log/channels';
+import type { ColumnUse } from '#core/runs/log/columns';
+import { MOST_PROBLEMS, type LogMeta } from '#core/runs/log/meta';
+import { MOST_CHANNELS, MOST_SAMPLES } from '#core/runs/log/packed';
+import * as yup from 'yup';
+import { between, keyOf, listOf, nameField, oneOf, record, textField, whole } from './fields';
+
+const USES: Record<ColumnUse, true> = {
+  time: true,
+  other: true,
+  skip: true,
+  ...(Object.fromEntries(Object.keys(CHANNELS).map((kind) => [kind, true])) as Record<ChannelKind, true>),
+};
+
+const channel = record({
+  kind: keyOf<ChannelKind>(CHANNELS).nullable().defined(),
+  name: nameField(),
+  unit: textField().max(80),
+});
+const problem = record({
+  row: whole(1, 100_000_000),
+  column: textField().max(200),
+  what: textField().max(300),
+  done: textField().max(300),
+  count: whole(1, 100_000_000),
+});
+
+export const logMetaSchema = record({
+  source: oneOf(['file', 'link'] as const),
+  fileName: textField().max(300),
+  headKey: textField(),
+  uses: listOf(keyOf<ColumnUse>(USES), 0, 200),
+  problems: listOf(problem, 0, MOST_PROBLEMS),
+  samples: whole(1, MOST_SAMPLES),
+  seconds: between(0, 1e9, 's'),
+  channels: listOf(channel, 1, MOST_CHANNELS),
+}) as unknown as yup.ObjectSchema<LogMeta>;
+
+const PREFIX_BYTES = 4;
+
+/** Both in one piece: the length of the meta (four bytes, little-endian), the meta in JSON, the packed log. */
+export function joinLog(meta: LogMeta, packed: Uint8Array): Uint8Array<ArrayBuffer> {
+  const head = new TextEncoder().encode(JSON.stringify(meta));
+  const bytes = new Uint8Array(PREFIX_BYTES + head.length + packed.length);
+  new DataView(bytes.buffer).setUint32(0, head.length, true);
+  bytes.set(head, PREFIX_BYTES);
+  bytes.set(packed, PREFIX_BYTES + head.length);
+  return bytes;
+}
+
+/** @returns undefined where it is not such a piece */
+export function splitLog(
+  bytes: Uint8Array<ArrayBuffer>,
+): { meta: unknown; packed: Uint8Array<ArrayBuffer> } | undefined {
+  if (bytes.byteLength < PREFIX_BYTES) return undefined;
+  const length = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength).getUint32(0, true);
+  if (PREFIX_BYTES + length > bytes.byteLength) return undefined;
+  try {
+    const head = new TextDecoder('utf-8', { fatal: true }).decode(
+      bytes.subarray(PREFIX_BYTES, PREFIX_BYTES + length),
+    );
+    return { meta: JSON.parse(head) as unknown, packed: bytes.subarray(PREFIX_BYTES + length) };
+  } catch {
+    return undefined;
+  }
+}
