@@ -15,7 +15,7 @@ import { LapLog, LONGEST_S, type HowClosely, type Readings } from './lapLog';
 import { lapParts, type Ground } from './laps';
 
 /** In flight the propeller asks the air for less than on the bench. Assumed. */
-const FLIGHT_SHARE = 0.8;
+export const FLIGHT_SHARE = 0.8;
 const FIRST_MINUTE_S = 60;
 
 /**
