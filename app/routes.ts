@@ -38,6 +38,7 @@ export default [
     route('runs/questions', 'stations/runs/questions.tsx'),
     route('runs/compare', 'stations/runs/compare.tsx'),
     route('runs/:number', 'stations/runs/run.tsx'),
+    route('runs/:number/log', 'stations/runs/log/route.tsx'),
     route('sheets', 'stations/sheets/route.tsx'),
     route('sheets/:number', 'stations/sheets/sheet.tsx'),
     route('set-ups', 'stations/setUps/route.tsx'),
@@ -59,6 +60,7 @@ export default [
   route('rigs/:rigId/set-ups/:setUpId.json', 'stations/setUps/setUpFile.ts'),
   route('rigs/:rigId/set-ups/:setUpId.csv', 'stations/setUps/setUpTable.ts'),
   route('rigs/:rigId/keep-run', 'stations/runs/keepRun.ts'),
+  route('rigs/:rigId/runs/:number/log.bin', 'stations/runs/log/keepLog.ts'),
   route('rigs/:rigId/runs/:number.json', 'stations/runs/runFile.ts'),
   route('rigs/:rigId/sheets/:number.json', 'stations/sheets/sheetFile.ts'),
 ] satisfies RouteConfig;

@@ -78,7 +78,10 @@ test.describe('every view, in light and dark, on a desk and on a phone', () => {
       await page.getByRole('link', { name: `Run ${run}`, exact: true }).waitFor();
     }
     await page.getByText('What was wrong, more numbers').click();
-    await page.getByRole('button', { name: /^Draft it/ }).first().click();
+    await page
+      .getByRole('button', { name: /^Draft it/ })
+      .first()
+      .click();
     await page.getByRole('link', { name: 'Load it' }).waitFor();
     await lookAt(page, 'runs, with two of them');
     for (const path of ['runs/2', 'runs/between', 'runs/questions', 'runs/compare']) {

@@ -180,3 +180,62 @@ test('a question is driven A, B, A, and becomes a sentence with an interval', as
     'with 95 % certainty',
   );
 });
+
+/** Four minutes of a device that writes decimal commas, a temperature of nothing in particular, and an error in one row. */
+function deviceLog(): string {
+  const rows = Array.from({ length: 2400 }, (_, n) => {
+    const full = n % 60 < 30;
+    const volts = (full ? 7.6 : 8.2).toFixed(2).replace('.', ',');
+    const spike = n === 1234 ? 45_000 : full ? 22_000 : 4000;
+    return `${(n / 10).toFixed(1).replace('.', ',')};${full ? 100 : 0};${volts};${spike};${n === 77 ? 'ERR' : 20 + Math.floor(n / 60)};31`;
+  });
+  return ['Time (s);Throttle (%);Voltage (V);rpm;Motor temp (C);Temp', ...rows].join('\n');
+}
+
+test('a device’s log is asked about, read, looked at before it is kept, and kept with its run', async ({
+  page,
+}) => {
+  const rigId = await openBuggy(page, 'Logged buggy');
+  const file = { name: 'quay.csv', mimeType: 'text/csv', buffer: Buffer.from(deviceLog()) };
+  for (const number of [1, 2]) {
+    await tap(page, 'Brake', 'right').click();
+    await save(page).click();
+    await expect(run(page, number)).toBeVisible();
+  }
+  await run(page, 1).click();
+  await page.getByRole('link', { name: 'Add a log' }).click();
+  await page.getByLabel('A log as CSV, of any device').setInputFiles(file);
+  const read = page.getByRole('button', { name: 'Read the log' });
+  await expect(read).toBeDisabled();
+  await expect(page.getByText('What is “Temp” the temperature of?')).toBeVisible();
+  await page.getByRole('combobox', { name: 'Temp is', exact: true }).selectOption({ label: 'ESC, °C' });
+  await read.click();
+  await expect(page.getByText('2,400 rows, 4\u00a0min.')).toBeVisible();
+  await expect(page.getByRole('row', { name: /79 Motor temp “ERR” is no number/ })).toBeVisible();
+  await expect(page.getByText('the model, for the same trigger')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep it with run 1' }).click();
+
+  // Kept: it is there after a reload, with its numbers, and a file with the same heads asks nothing.
+  await page.getByRole('button', { name: 'Note them with the run' }).click();
+  await expect(page.getByText('noted with the run')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/From the log: .*highest rpm 45000\srpm/)).toBeVisible();
+  await expect(page.getByTestId('log-plots').locator('canvas')).toHaveCount(5);
+  const plots = page.getByRole('group', { name: 'The log, 0 to 239.9 seconds' });
+  await plots.press('+');
+  await expect(page.getByRole('group', { name: /The log, 3\d\.\d to 20\d\.\d seconds/ })).toBeVisible();
+  await page.goto(`/rigs/${rigId}/runs/2/log`);
+  await page.getByLabel('A log as CSV, of any device').setInputFiles(file);
+  await expect(page.getByText('A file with these heads was read before')).toBeVisible();
+  await read.click();
+  await page.getByRole('button', { name: 'Keep it with run 2' }).click();
+  await page.getByRole('combobox', { name: 'Lay over it' }).selectOption({ label: 'run 1' });
+  await expect(page.getByTestId('log-plots')).toBeVisible();
+  await expect(
+    page.getByRole('region', { name: 'The picture' }).getByText('run 1', { exact: true }),
+  ).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Export as CSV' }).click();
+  const written = await readFile(await (await download).path(), 'utf8');
+  expect(written.split('\r\n')[1235]).toBe('123.4,0,8.2,45000,40,31');
+});

@@ -103,6 +103,21 @@ export const nextNote = (last: RunNote | undefined): RunNote =>
       }
     : EMPTY_NOTE;
 
+/** What a person said of a run, without what it was driven with. */
+export const noteOf = (run: RunNote): RunNote => ({
+  minutes: run.minutes,
+  pack: run.pack,
+  felt: run.felt,
+  troubles: run.troubles,
+  readings: run.readings,
+  place: run.place,
+  surface: run.surface,
+  airCelsius: run.airCelsius,
+  cooling: run.cooling,
+  words: run.words,
+  leftOut: run.leftOut,
+});
+
 /** Whether a note says anything that was not there before it was begun. */
 export const saysSomething = ({ felt, troubles, readings, words }: RunNote): boolean =>
   Object.keys(felt).length > 0 || troubles.length > 0 || readings.length > 0 || words.trim() !== '';

@@ -45,8 +45,7 @@ export const RUNS_ON_A_PAGE = 20;
  */
 export async function pageOfRuns(rigId: string, typed: string, page: number): Promise<Paged<NumberedRun>> {
   const words = searchedWords(typed);
-  const said = "lower(concat_ws(' ', number, document->>'words', document->>'pack', document->>'place'))";
-  const matching = `rig_id = :rigId ${words.map((_, n) => `AND strpos(${said}, :word${n}) > 0`).join(' ')}`;
+  const matching = `rig_id = :rigId ${words.map((_, n) => `AND strpos(said, :word${n}) > 0`).join(' ')}`;
   const replacements = { rigId, ...namedWords(words) };
   const [counted] = await database().query<{ found: number }>(
     `SELECT count(*)::int AS found FROM runs WHERE ${matching}`,

@@ -6,6 +6,7 @@ import type { Problem } from '#core/units/problem';
 import { problemsOf } from '#formats/document';
 import { runNoteSchema } from '#formats/run';
 import { jsonOf, readForm } from '#server/readBody';
+import { logMetaOf } from '#server/repositories/runLogs';
 import { describeRun, findRun } from '#server/repositories/runs';
 import type { RunNote } from '#core/runs/run';
 import { useState } from 'react';
@@ -29,7 +30,8 @@ export async function loader({ params }: Route.LoaderArgs) {
   const number = Number(params.number);
   const found = await findRun(rigId, number);
   if (!found) throw data(null, { status: 404 });
-  return { ...found, before: await findRun(rigId, number - 1) };
+  const [before, meta] = await Promise.all([findRun(rigId, number - 1), logMetaOf(rigId, number)]);
+  return { ...found, before, hasLog: meta !== undefined };
 }
 
 export async function action({ params, request }: Route.ActionArgs) {
@@ -46,7 +48,7 @@ export const shouldRevalidate = unlessAway;
 
 /** One run: what was noted beside what the model says, and what it was driven with. */
 export default function RunRoute({ loaderData }: Route.ComponentProps) {
-  const { number, run, before } = loaderData;
+  const { number, run, before, hasLog } = loaderData;
   const { rigId, profile } = useBench();
   const unknown = unknownIn(profile, run);
   return (
@@ -64,6 +66,10 @@ export default function RunRoute({ loaderData }: Route.ComponentProps) {
             </Link>
           </>
         )}{' '}
+        ·{' '}
+        <Link className="underline underline-offset-4" to={`/rigs/${rigId}/runs/${number}/log`}>
+          {hasLog ? 'Its log' : 'Add a log'}
+        </Link>{' '}
         ·{' '}
         <a className="underline underline-offset-4" href={`/rigs/${rigId}/runs/${number}.json`} download>
           Export

@@ -2,6 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { ChannelKind, Log } from './channels';
 import { marksOf } from './marks';
+import type { Reading } from '../readings';
+import { readingsOfLog, withLogReadings } from './readingsOfLog';
 import { packLog, unpackLog } from './packed';
 import { drawn, extremes, lookInto, placeOf } from './view';
 
@@ -88,6 +90,30 @@ describe('a log that is looked at', () => {
   it('finds a place by its time', () => {
     const { seconds } = logOf({ rpm: [0, 0, 0, 0] }, 1);
     expect([-1, 0, 0.5, 3, 9].map((t) => placeOf(seconds, t))).toEqual([0, 0, 1, 3, 4]);
+  });
+});
+
+describe('the numbers of a log', () => {
+  it('are its hottest, its lowest volts and its highest rpm, in place of what a hand noted', () => {
+    const ofLog = readingsOfLog([
+      { kind: 'canCelsius', least: 20, most: 71.4 },
+      { kind: 'packVolts', least: 6.428, most: 8.3 },
+      { kind: 'rpm', least: 0, most: 0 },
+      { kind: null, least: 0, most: 5 },
+    ]);
+    expect(ofLog).toEqual([
+      { kind: 'canCelsius', value: 71, from: 'log' },
+      { kind: 'lowestVolts', value: 6.43, from: 'log' },
+    ]);
+    const noted: Reading[] = [
+      { kind: 'canCelsius', value: 65, from: 'hand' },
+      { kind: 'putBackMah', value: 2100, from: 'hand' },
+    ];
+    expect(withLogReadings(noted, ofLog).map(({ kind, value }) => [kind, value])).toEqual([
+      ['putBackMah', 2100],
+      ['canCelsius', 71],
+      ['lowestVolts', 6.43],
+    ]);
   });
 });
 

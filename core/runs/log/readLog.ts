@@ -47,10 +47,13 @@ class Growing<T extends Float32Array | Float64Array> {
     this.used += 1;
     this.length += 1;
   }
+  /** All of them, once: the pieces are let go, since a long log would be there twice. */
   all(): T {
     const whole = this.make(this.length);
-    this.full.forEach((part, n) => whole.set(part as never, n * GROWS_BY));
-    whole.set(this.last.subarray(0, this.used) as never, this.full.length * GROWS_BY);
+    this.full.forEach((part, n) => whole.set(part, n * GROWS_BY));
+    whole.set(this.last.subarray(0, this.used), this.full.length * GROWS_BY);
+    this.full = [];
+    this.last = this.make(0);
     return whole;
   }
 }

@@ -82,8 +82,9 @@ export function drawn(log: Log, looked: Looked, from: number, to: number, column
       column === columns - 1 ? last + 1 : Math.min(last + 1, Math.max(place, placeOf(seconds, end)));
     if (until <= place) continue;
     const { low, high } = extremes(looked, place, until);
-    const middle = (seconds[place]! + seconds[until - 1]!) / 2;
-    out.seconds.push(middle, middle);
+    // Not at one time: whoever lays several logs over each other joins them by their times.
+    const [began, ended] = [seconds[place]!, seconds[until - 1]!];
+    out.seconds.push(began + (ended - began) / 3, began + (2 * (ended - began)) / 3);
     const [a, b] = Number.isNaN(low) ? [null, null] : [low, high];
     out.values.push(a, b);
     place = until;

@@ -1,0 +1,32 @@
+import { READINGS, type Reading, type ReadingId } from '../readings';
+import type { ChannelKind } from './channels';
+
+/** Which end of which channel is a number of the run. */
+const ENDS: readonly (readonly [ReadingId, ChannelKind, 'least' | 'most'])[] = [
+  ['canCelsius', 'canCelsius', 'most'],
+  ['escCelsius', 'escCelsius', 'most'],
+  ['packCelsius', 'packCelsius', 'most'],
+  ['lowestVolts', 'packVolts', 'least'],
+  ['topRpm', 'rpm', 'most'],
+  ['topSpeedKmh', 'speedKmh', 'most'],
+];
+
+/**
+ * The numbers that a log says of its run, where they are ones that a run can have.
+ * @param channels with the least and the most of each
+ */
+export const readingsOfLog = (
+  channels: readonly { kind: ChannelKind | null; least: number; most: number }[],
+): Reading[] =>
+  ENDS.flatMap(([id, kind, end]): Reading[] => {
+    const value = channels.find((channel) => channel.kind === kind)?.[end];
+    const { least, most, decimals } = READINGS[id];
+    if (value === undefined || !(value >= least && value <= most)) return [];
+    return [{ kind: id, value: Number(value.toFixed(decimals)), from: 'log' }];
+  });
+
+/** The readings of a run with those of its log in place of what a hand noted before. */
+export const withLogReadings = (readings: readonly Reading[], ofLog: readonly Reading[]): Reading[] => [
+  ...readings.filter(({ kind }) => !ofLog.some((one) => one.kind === kind)),
+  ...ofLog,
+];
