@@ -15,6 +15,17 @@ const DATA = '.data/logs';
 const FILE = '.data/logs.csv';
 const ROWS = 1_000_000;
 const RUNS = 20_000;
+/** Run in the page: what holds it up. */
+const NOTE_LONG_TASKS = `globalThis.held = [];
+  new PerformanceObserver((list) => held.push(...list.getEntries().map(({ duration }) => duration)))
+    .observe({ entryTypes: ['longtask'] });`;
+/** Run in the page: whether the first channel has a line in its middle. */
+const IS_DRAWN = `(() => {
+  const canvas = document.querySelector('canvas');
+  if (!canvas?.width) return false;
+  const { data } = canvas.getContext('2d').getImageData(canvas.width / 2, 0, 1, canvas.height);
+  return data.filter((value, n) => n % 4 === 3 && value > 100).length > 3;
+})()`;
 const BROWSER = '/usr/bin/chromium-headless-shell';
 
 await eraseCluster(DATA);
@@ -83,16 +94,9 @@ async function readAndDraw(origin, runs) {
   await page.getByRole('link', { name: 'Run 1', exact: true }).waitFor();
   await page.goto(`${runs}/1/log`);
   await page.locator('html[data-answers]').waitFor({ state: 'attached' });
-  await page.evaluate(() => {
-    const held = /** @type {any} */ (window.held = []);
-    new PerformanceObserver((list) =>
-      held.push(...list.getEntries().map(({ duration }) => duration)),
-    ).observe({
-      entryTypes: ['longtask'],
-    });
-  });
+  await page.evaluate(NOTE_LONG_TASKS);
   const heldUp = async () => {
-    const all = /** @type {number[]} */ (await page.evaluate(() => Reflect.get(window, 'held').splice(0)));
+    const all = /** @type {number[]} */ (await page.evaluate('held.splice(0)'));
     return all.length === 0 ? 'nothing over 50 ms' : `at most ${Math.round(Math.max(...all))} ms at a time`;
   };
   await page.getByLabel('A log as CSV').setInputFiles(FILE);
@@ -100,22 +104,7 @@ async function readAndDraw(origin, runs) {
   console.log(`Renderer before: ${rendererMegabytes()} MB resident.`);
   const started = performance.now();
   await page.getByRole('button', { name: 'Read the log' }).click();
-  await page.waitForFunction(
-    () => {
-      const canvas = document.querySelector('canvas');
-      if (!canvas?.width) return false;
-      const pen = canvas.getContext('2d');
-      const { data } = /** @type {CanvasRenderingContext2D} */ (pen).getImageData(
-        canvas.width / 2,
-        0,
-        1,
-        canvas.height,
-      );
-      return data.filter((value, n) => n % 4 === 3 && value > 100).length > 3;
-    },
-    undefined,
-    { polling: 50, timeout: 60_000 },
-  );
+  await page.waitForFunction(IS_DRAWN, undefined, { polling: 50, timeout: 60_000 });
   console.log(`Read, checked, drawn: ${seconds(started)}; the page was held up ${await heldUp()}.`);
   console.log(`Renderer: ${rendererMegabytes()} MB resident, as one process with its workers.`);
   await page.getByRole('button', { name: /^Keep it with run/ }).click();

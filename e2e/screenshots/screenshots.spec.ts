@@ -1,4 +1,5 @@
 import { test, type Page } from '@playwright/test';
+import { drivenLog } from '../drivenLog';
 import { handOf } from '../hand';
 
 const FOLDER = 'docs/screenshots';
@@ -156,8 +157,6 @@ test('the trainer by its stick, and the places outside of any rig', async ({ pag
   await page.locator('[data-item="1"]').scrollIntoViewIfNeeded();
   await page.getByRole('heading', { name: /^Its items/ }).evaluate((heading) => heading.scrollIntoView());
   await page.screenshot({ path: `${FOLDER}/workshop.png` });
-  await page.goto('/glossary?q=punch');
-  await page.screenshot({ path: `${FOLDER}/glossary.png` });
 });
 
 test('set-ups: the tree, compared, and for another ESC', async ({ page }) => {
@@ -174,8 +173,50 @@ test('set-ups: the tree, compared, and for another ESC', async ({ page }) => {
   await page.goto(`${rig}/translate?from=set-up:island-race&to=rig:${crawler}`);
   await page.getByText('does nearly the same').first().waitFor();
   await page.screenshot({ path: `${FOLDER}/translate.png` });
+});
+
+test('runs: noted, and a log with the model’s own trace', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: /^Kelp-beach buggy/ }).click();
+  await page.waitForURL('**/tune');
+  const rig = page.url().replace('/tune', '');
+  await page.goto(`${rig}/runs`);
+  const tap = (moment: string, felt: string) =>
+    page.getByRole('group', { name: moment, exact: true }).getByRole('button', { name: felt }).click();
+  for (const [number, celsius] of [
+    [1, '66'],
+    [2, '71'],
+  ] as const) {
+    await tap('Pull away', 'right');
+    await tap('Brake', number === 1 ? 'right' : 'more');
+    await page.getByLabel('Motor can temperature', { exact: true }).fill(celsius);
+    await page.getByLabel('Pack', { exact: true }).fill('Blue');
+    await page.getByLabel('Time, min').fill('4');
+    await page.getByLabel('In your words').fill(number === 1 ? 'low tide' : 'wet sand, long straight');
+    await page.getByRole('button', { name: 'Save the run' }).click();
+    await page.getByRole('link', { name: `Run ${number}`, exact: true }).waitFor();
+  }
+  await page
+    .getByRole('button', { name: /^Draft it/ })
+    .first()
+    .waitFor();
+  await tap('Flat out', 'right');
+  await page.evaluate(() => window.scrollTo(0, 0));
+  await page.screenshot({ path: `${FOLDER}/runs.png` });
+  await page.goto(`${rig}/runs/2/log`);
+  await page
+    .getByLabel('A log as CSV, of any device')
+    .setInputFiles({ name: 'quay.csv', mimeType: 'text/csv', buffer: Buffer.from(await drivenLog()) });
+  await page.getByRole('button', { name: 'Read the log' }).click();
+  await page.getByRole('button', { name: 'Keep it with run 2' }).click();
+  await page.getByText('Take this log away').waitFor();
+  await page.getByText('the model, for the same trigger').waitFor();
   await page.emulateMedia({ colorScheme: 'dark' });
-  await page.goto(`${rig}/compare?a=esc&b=set-up:island-race`);
-  await page.getByRole('row', { name: /^Timing.* → / }).waitFor();
-  await page.screenshot({ path: `${FOLDER}/compare-dark.png` });
+  await page.reload();
+  await page.getByText('the model, for the same trigger').waitFor();
+  const plots = page.getByRole('group', { name: /^The log/ });
+  for (let n = 0; n < 4; n += 1) await plots.press('+');
+  await page.waitForTimeout(1000);
+  await page.evaluate(() => window.scrollTo(0, 90));
+  await page.screenshot({ path: `${FOLDER}/log-dark.png` });
 });

@@ -196,7 +196,7 @@ function scaled(column: Column, kind: ChannelKind, plain: string): Column {
     return {
       ...column,
       use: 'other',
-      question: `“${name}” looks like ${wanted.toLowerCase()}, but “${unit}” is no unit of it that is known here. Is it in ${own}?`,
+      question: `“${name}” looks like ${wanted.toLowerCase()}, but “${unit}” is no unit of that. Is it in ${own}?`,
     };
   }
   const asked =

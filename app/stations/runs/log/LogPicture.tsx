@@ -81,7 +81,7 @@ export function LogPicture({ worker, run, told, other, watched }: Props) {
         </Button>
       </div>
       <p className="text-sm text-muted">
-        Wheel, + and − zoom; drag, or the arrow keys move along; Home shows all.
+        Zoom with the wheel, + and −. Move along by dragging, or with the arrow keys. Home shows all.
         {point !== undefined && ` At ${withUnit(point, 's', 2)}:`}
       </p>
       <div
@@ -93,7 +93,7 @@ export function LogPicture({ worker, run, told, other, watched }: Props) {
         onKeyDown={(event) => {
           if (key(event.key)) event.preventDefault();
         }}
-        className="touch-pan-y"
+        className="mt-2 touch-pan-y"
       >
         <div ref={box} data-testid="log-plots">
           {rows.map(({ channel, lines, bounds }, place) => (
