@@ -20,7 +20,7 @@ export async function drivenLog(): Promise<string> {
   const seconds = Float64Array.from({ length: LENGTH_S / EVERY_S + 1 }, (_, n) => n * EVERY_S);
   const trigger = seconds.map((t) => triggerAt(t) / 100);
   const along = alongTrigger(
-    { ...resolved, massKg: 1.15 * resolved.massKg, packOhm: 1.4 * resolved.packOhm } as typeof resolved,
+    { ...resolved, massKg: 1.15 * resolved.massKg, packOhm: 1.4 * resolved.packOhm },
     esc,
     { seconds, trigger },
     { everyS: EVERY_S, charged: 0.97, extraShare: 0.12 },

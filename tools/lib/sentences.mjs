@@ -20,7 +20,8 @@ const UNREAD_ATTRIBUTES =
 const STYLE_WORD = /^-?[a-z0-9!&*>[\]()/:_.,%#'"=~+-]+$/;
 const IS_STYLE =
   /^(flex|grid|hidden|block|inline|relative|absolute|fixed|sticky|border|rounded|underline|truncate|italic|uppercase|contents|group|peer|shrink|grow)$|^-?[a-z]+(-[a-z0-9]+)+$|[:[]/;
-const IS_QUERY = /\b(SELECT|INSERT INTO|FROM|WHERE|DESC|COLLATE|IS NULL|DISTINCT|EXISTS|strpos)\b|count\(\*\)|concat_ws/;
+const IS_QUERY =
+  /\b(SELECT|INSERT INTO|FROM|WHERE|DESC|COLLATE|IS NULL|DISTINCT|EXISTS|strpos)\b|count\(\*\)|concat_ws/;
 
 /** @param {string} text */
 function isStyle(text) {

@@ -37,7 +37,7 @@ export default function BetweenRoute({ loaderData }: Route.ComponentProps) {
   const { trial, since } = loaderData;
   const { rigId } = useBench();
   return (
-    <div className="max-w-3xl px-4 py-5 md:px-5">
+    <div className="max-w-3xl px-5 py-5">
       <RunsNav />
       <h1 className="mt-3 text-3xl">Between heats</h1>
       {trial ? (

@@ -105,7 +105,7 @@ export default function RunsRoute({ loaderData, actionData }: Route.ComponentPro
   const waiting = useWaitingRuns(rigId);
   const { lines, ...place } = runs;
   return (
-    <div className="max-w-6xl px-4 py-5 md:px-5">
+    <div className="max-w-6xl px-5 py-5">
       <RunsNav />
       <h1 className="mt-3 text-3xl">Note a run</h1>
       <div className="mt-2 grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,27rem)_minmax(0,1fr)]">

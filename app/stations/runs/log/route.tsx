@@ -83,7 +83,7 @@ function LogOfRun({ loaderData }: Pick<Route.ComponentProps, 'loaderData'>) {
   const watched = useWatched(loaderData);
   const { other, choose } = useOther(worker, address, watched);
   return (
-    <article className="max-w-[90rem] px-4 py-5 md:px-5">
+    <article className="max-w-[90rem] px-5 py-5">
       <RunsNav />
       <h1 className="mt-3 text-3xl">
         Log of{' '}
