@@ -36,6 +36,7 @@ export default [
     route('runs', 'stations/runs/route.tsx'),
     route('runs/between', 'stations/runs/between.tsx'),
     route('runs/questions', 'stations/runs/questions.tsx'),
+    route('runs/measure', 'stations/runs/measure/route.tsx'),
     route('runs/compare', 'stations/runs/compare.tsx'),
     route('runs/:number', 'stations/runs/run.tsx'),
     route('runs/:number/log', 'stations/runs/log/route.tsx'),

@@ -84,10 +84,18 @@ test.describe('every view, in light and dark, on a desk and on a phone', () => {
       .click();
     await page.getByRole('link', { name: 'Load it' }).waitFor();
     await lookAt(page, 'runs, with two of them');
-    for (const path of ['runs/2', 'runs/between', 'runs/questions', 'runs/compare']) {
+    for (const path of ['runs/2', 'runs/2/log', 'runs/between', 'runs/questions', 'runs/compare']) {
       await page.goto(`/rigs/${rigId}/${path}`);
       await lookAt(page, path);
     }
+    await page.goto(`/rigs/${rigId}/runs/measure`);
+    await page.getByLabel('A stop').check();
+    await page.getByLabel('The stretch is clear of people').check();
+    await page.getByLabel('Speed at the mark').fill('30');
+    await page.getByLabel('Distance to standing').fill('6');
+    await page.getByLabel('The wheels slid').fill('1');
+    await page.getByText('as measured').waitFor();
+    await lookAt(page, 'measured');
   });
 
   test('Tune', async ({ page }) => {

@@ -239,3 +239,27 @@ test('a device’s log is asked about, read, looked at before it is kept, and ke
   const written = await readFile(await (await download).path(), 'utf8');
   expect(written.split('\r\n')[1235]).toBe('123.4,0,8.2,45000,40,31');
 });
+
+test('rolling on a slope stands beside the model at once, and goes into the rig as measured', async ({
+  page,
+}) => {
+  const rigId = await openBuggy(page, 'Measured buggy');
+  await page.goto(`/rigs/${rigId}/runs/measure`);
+  await page.getByLabel('Rolling on a slope').check();
+  await expect(page.getByText('Take the pinion out of mesh')).toBeVisible();
+  await page.getByLabel('It rises by').fill('300');
+  await page.getByLabel('over a length of').fill('200');
+  await expect(page.getByText('steeper than 45°')).toBeVisible();
+  await page.getByLabel('It rises by').fill('12,5');
+  const row = page.getByRole('row', { name: /^Rolling resistance/ });
+  await expect(row).toContainText('0.063');
+  await expect(row).toContainText(/\d %/);
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('Kept.')).toBeVisible();
+  await page.getByRole('button', { name: /^Take 0\.063 as measured/ }).click();
+  await expect(page.getByText('The rig has what you measured.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('region', { name: 'Measured before' })).toContainText(
+    'rolling resistance 0.063',
+  );
+});

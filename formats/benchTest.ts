@@ -1,8 +1,20 @@
 import type { BenchTest } from '#core/calibration/benchTest';
+import type { KeptMeasurement } from '#core/calibration/keptMeasurement';
 import type { SupplyTest } from '#core/calibration/supplyTest';
 import type { TravelTest } from '#core/calibration/travelTest';
-import type * as yup from 'yup';
-import { between, instant, oneOf, record, variants, whole } from './fields';
+import * as yup from 'yup';
+import {
+  between,
+  idField,
+  instant,
+  listOf,
+  nameField,
+  oneOf,
+  record,
+  textField,
+  variants,
+  whole,
+} from './fields';
 import { MOST_ESCS } from './calibration';
 import { pulse } from './radio';
 
@@ -29,6 +41,36 @@ const supplyTest: yup.ObjectSchema<SupplyTest> = record({
   lowestVolts: between(0, 15, 'V'),
 });
 
+const finite = () =>
+  yup
+    .number()
+    .strict()
+    .required('is missing')
+    .test('finite', 'must be a finite number', (value) => Number.isFinite(value));
+
+const typed = yup.lazy((map: unknown) =>
+  record(Object.fromEntries(Object.keys((map as object | null) ?? {}).map((key) => [key, finite()]))),
+) as unknown as yup.ISchema<Record<string, number>>;
+
+/** What was measured: its numbers as they were typed, and what they came to. */
+const measured = record({
+  id: idField(),
+  name: nameField(),
+  rows: listOf(record({ label: textField().max(80), typed }), 1, 12),
+  lines: listOf(
+    record({
+      name: nameField(),
+      value: finite(),
+      model: finite().nullable().defined(),
+      unit: textField().max(20),
+      decimals: whole(0, 6),
+    }),
+    1,
+    40,
+  ),
+  note: textField(),
+}) as unknown as yup.ObjectSchema<KeptMeasurement>;
+
 /** A test on the bench as the page sends it and as it is kept. */
 export const benchTestSchema = variants<BenchTest, 'kind'>('kind', {
   travel: record({
@@ -38,4 +80,5 @@ export const benchTestSchema = variants<BenchTest, 'kind'>('kind', {
     keptAt: instant(),
   }),
   supply: record({ kind: oneOf(['supply'] as const), test: supplyTest, keptAt: instant() }),
+  measured: record({ kind: oneOf(['measured'] as const), measured, keptAt: instant() }),
 });

@@ -1,9 +1,12 @@
+import type { KeptMeasurement } from './keptMeasurement';
 import type { SupplyTest } from './supplyTest';
 import type { TravelTest } from './travelTest';
 
 /** A test on the bench as it is kept. */
 export type BenchTest = { keptAt: string } & (
-  { kind: 'travel'; escNumber: number; test: TravelTest } | { kind: 'supply'; test: SupplyTest }
+  | { kind: 'travel'; escNumber: number; test: TravelTest }
+  | { kind: 'supply'; test: SupplyTest }
+  | { kind: 'measured'; measured: KeptMeasurement }
 );
 
 export type BenchTestOf<K extends BenchTest['kind']> = Extract<BenchTest, { kind: K }>;

@@ -7,6 +7,7 @@ import { between, oneOf, record, textField, variants, yesNo } from '#formats/fie
 import { readJson } from '#server/readBody';
 import { keepBenchTest, tickBuildCheck } from '#server/repositories/bench';
 import { changeRig } from '#server/repositories/rigs';
+import { fieldsOf, RIG_FIELDS, rigField, withQuantity, type QuantityPath } from '#core/rig/fields';
 import { data } from 'react-router';
 import { benchOf } from '../bench/benchData.server';
 import type { Route } from './+types/benchNotes';
@@ -15,12 +16,18 @@ import type { Route } from './+types/benchNotes';
 export type BenchNote =
   | { note: 'tick'; line: string; ticked: boolean }
   | { note: 'jitter'; jitterMicros: number }
-  | { note: 'test'; test: BenchTest };
+  | { note: 'test'; test: BenchTest }
+  | { note: 'quantity'; path: QuantityPath; value: number };
 
 const noteSchema = variants<BenchNote, 'note'>('note', {
   tick: record({ note: oneOf(['tick'] as const), line: textField(), ticked: yesNo() }),
   jitter: record({ note: oneOf(['jitter'] as const), jitterMicros: between(0, 200, 'µs') }),
   test: record({ note: oneOf(['test'] as const), test: benchTestSchema as never }) as never,
+  quantity: record({
+    note: oneOf(['quantity'] as const),
+    path: oneOf(RIG_FIELDS.map(({ path }) => path)),
+    value: between(-1e9, 1e9, ''),
+  }),
 });
 
 /** Keeps a test, a tick or the measured jitter of the radio. */
@@ -45,6 +52,14 @@ export async function action({ params, request }: Route.ActionArgs) {
       return data({ problems: [{ path: 'test', sentence }] }, { status: 400 });
     }
     await keepBenchTest(params.rigId, { ...note.test, keptAt: new Date().toISOString() });
+  } else if (note.note === 'quantity') {
+    const { label, least, most, unit, perSi } = rigField(note.path);
+    const { path, value } = note;
+    if (!fieldsOf(bench.rig).some((one) => one.path === path) || value < least || value > most) {
+      const sentence = `${label} is ${(value * perSi).toPrecision(3)} ${unit} then: no model has that. Check the numbers.`;
+      return data({ problems: [{ path, sentence }] }, { status: 400 });
+    }
+    await changeRig(params.rigId, (rig) => withQuantity(rig, path, { value, basis: 'measured' }));
   } else {
     const { jitterMicros } = note;
     await changeRig(params.rigId, (rig) => ({ ...rig, channel: { ...rig.channel, jitterMicros } }));

@@ -11,7 +11,9 @@ import { useChosenEsc } from './useEndpoints';
 
 /** Every calibration and every test, newest first, with the radio as it was. */
 export default function Record() {
-  const { rig, profile, calibrations, benchTests } = useBench();
+  const { rig, profile, calibrations, benchTests: all } = useBench();
+  // What is measured of the model stands under Runs.
+  const benchTests = all.filter((one) => one.kind !== 'measured');
   const { ranges } = useChosenEsc();
   const names = escNames(rig);
   return (

@@ -6,6 +6,7 @@ const PLACES = [
   ['runs/between', 'Between heats'],
   ['runs/questions', 'Questions'],
   ['runs/compare', 'Compare runs'],
+  ['runs/measure', 'Measure'],
 ] as const;
 
 /** What is done with runs. */
