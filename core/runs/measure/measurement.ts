@@ -42,8 +42,8 @@ export interface Measurement {
   settles: string;
   /** What to do, in order. */
   steps: readonly string[];
-  /** Whether something may turn or drive while it is done. */
-  turns: boolean;
+  /** What is confirmed first, where something turns or drives while it is done; null where nothing does. */
+  confirm: string | null;
   fields: readonly MeasureField[];
   /** Whether the fields are typed several times over, as for three timings. */
   rows?: { label: string; most: number };

@@ -14,7 +14,7 @@ export const weights: Measurement = {
     'An aeroplane: its wheels or its wing supports the same way. Note both.',
     'Weigh the pack alone, and the one that you think about.',
   ],
-  turns: false,
+  confirm: null,
   fields: [
     field('front', 'Front', 'g', [1, 60_000]),
     field('rear', 'Rear', 'g', [1, 60_000]),
@@ -60,7 +60,7 @@ export const thrustStand: Measurement = {
     'Full throttle for a few seconds only. Read rpm, grams, amperes and volts, then off.',
     'Unplug before you change the value. Take the propeller off if you work near it.',
   ],
-  turns: true,
+  confirm: 'The stand is clamped, nobody is beside the disc, and I can cut the power. Club rules come first.',
   rows: { label: 'Setting', most: 6 },
   fields: [
     field('rpm', 'Rpm', 'rpm', [200, 100_000]),

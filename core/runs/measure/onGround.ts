@@ -6,6 +6,7 @@ import { GRAVITY } from '../../units/convert';
 import { cannotBe, field, line, type Measurement, type MeasureOn } from './measurement';
 
 const KMH = 3.6;
+const CLEAR = 'The stretch is clear of people, and I can stop it. Club rules and local law come first.';
 const wheels = ({ resolved }: MeasureOn): ResolvedWheels => {
   if (resolved.kind !== 'wheels') throw new Error('only a car rolls');
   return resolved;
@@ -24,7 +25,7 @@ export const rollingSlope: Measurement = {
     'Raise it until the model, pushed gently, keeps its speed: neither slower nor faster.',
     'Measure how far it rises over which length along the slope.',
   ],
-  turns: false,
+  confirm: null,
   fields: [
     field('rise', 'It rises by', 'cm', [0.1, 300]),
     field('length', 'over a length of', 'cm', [10, 2000]),
@@ -54,9 +55,9 @@ export const stopping: Measurement = {
     'Choose a straight where nobody walks. Start gently, and stay out of its way.',
     'Drive past a mark at a steady speed, and brake fully at the mark.',
     'Measure from the mark to where it stands. Do it three times and take the middle one.',
-    'Look at the ground: black or swept lines show that the wheels slid.',
+    'Check the ground: dark lines show that the wheels slid.',
   ],
-  turns: true,
+  confirm: CLEAR,
   fields: [
     field('kmh', 'Speed at the mark', 'km/h', [2, 200]),
     field('metres', 'Distance to standing', 'm', [0.05, 200]),
@@ -110,7 +111,7 @@ export const coastDown: Measurement = {
     'Get up to speed, let go, and let it roll.',
     'Note two speeds and the time from one to the other.',
   ],
-  turns: true,
+  confirm: CLEAR,
   fields: [
     field('fast', 'From', 'km/h', [2, 200]),
     field('slow', 'to', 'km/h', [0, 199]),
@@ -150,7 +151,7 @@ export const timedLaunch: Measurement = {
     'Film from the side, or have somebody with a stopwatch who sees both marks.',
     'Full trigger from standing. Do it three times and take the middle one.',
   ],
-  turns: true,
+  confirm: CLEAR,
   fields: [
     field('five', 'First 5 m', 's', [0.2, 30], true),
     field('twenty', 'First 20 m', 's', [0.4, 60], true),

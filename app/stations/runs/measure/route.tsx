@@ -9,7 +9,6 @@ import type { Problem, Result } from '#core/units/problem';
 import { readNumber } from '#core/units/readNumber';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { SafetyGate } from '../../../simulated/SafetyGate';
 import { Button } from '../../../ui/Button';
 import { DataTable } from '../../../ui/DataTable';
 import { OneOf } from '../../../ui/OneOf';
@@ -52,7 +51,7 @@ export default function MeasureRoute() {
         {chosen ? (
           <MeasureOne key={chosen} id={chosen} />
         ) : (
-          <p className="text-muted">Choose one. Its guide says what it settles and how long it takes.</p>
+          <p className="text-muted">Choose one. Its guide says what to do and what it settles.</p>
         )}
       </div>
       {kept.length > 0 && (
@@ -81,24 +80,20 @@ const inWords = ({ name, value, unit, decimals }: MeasuredLine): string =>
 
 function MeasureOne({ id }: { id: MeasurementId }) {
   const measurement: Measurement = MEASUREMENTS[id];
-  const { rig } = useBench();
-  const [precaution, setPrecaution] = useState<string>();
-  const isSafe = !measurement.turns || precaution !== undefined;
+  const [isConfirmed, setConfirmed] = useState(false);
+  const { confirm } = measurement;
   return (
     <section aria-label={measurement.name} className="min-w-0">
       <p className="text-lg">{measurement.settles}</p>
-      {measurement.turns && measurement.only === 'propeller' && (
-        <SafetyGate kind={rig.vehicle.kind} chosen={precaution} onChoose={setPrecaution} />
-      )}
-      {measurement.turns && measurement.only !== 'propeller' && (
+      {confirm !== null && (
         <label className="mt-2 flex min-h-11 items-center gap-3 border-l-4 border-hazard bg-hazard-wash px-3 py-2">
           <input
             type="checkbox"
             className="size-6 shrink-0 accent-draft"
-            checked={precaution !== undefined}
-            onChange={(event) => setPrecaution(event.target.checked ? 'clear' : undefined)}
+            checked={isConfirmed}
+            onChange={(event) => setConfirmed(event.target.checked)}
           />
-          The stretch is clear of people, and I can stop it. Club rules and local law come first.
+          {confirm}
         </label>
       )}
       <ol className="mt-3 list-decimal pl-6">
@@ -108,7 +103,7 @@ function MeasureOne({ id }: { id: MeasurementId }) {
           </li>
         ))}
       </ol>
-      {isSafe && <MeasureForm id={id} measurement={measurement} />}
+      {(confirm === null || isConfirmed) && <MeasureForm id={id} measurement={measurement} />}
     </section>
   );
 }
