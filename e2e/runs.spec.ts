@@ -98,7 +98,15 @@ test(
     await expect(page.getByText(/One run waits in this browser/)).toBeVisible();
     await page.reload();
     await expect(page.getByText(/One run waits in this browser/)).toBeVisible();
+    // It goes on being sent wherever one is with this rig.
+    const station = (name: RegExp): Locator =>
+      page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name });
+    await station(/^Tune/).click();
+    await page.waitForURL('**/tune');
+    const sent = page.waitForResponse((response) => response.url().endsWith('/keep-run') && response.ok());
     isAway = false;
+    await sent;
+    await station(/^Runs/).click();
     await expect(run(page, 1)).toBeVisible();
     await expect(page.getByText(/waits in this browser/)).toBeHidden();
     await page.reload();

@@ -1,9 +1,8 @@
 /** Two runs side by side: what was different, and which of their numbers can be told apart at all. */
 import { HAND_VALUE_KEYS } from '../rig/handValues';
 import { whatDiffers, type Difference } from './differences';
-import { readingIn } from './question';
 import { READINGS, type ReadingId } from './readings';
-import { stopsOfRun, type NumberedRun, type Run } from './run';
+import { readingIn, stopsOfRun, type NumberedRun, type Run } from './run';
 import { reachOf95, scatterWithin, type Interval, type Scatter } from './statistics';
 
 export interface ComparedNumber {

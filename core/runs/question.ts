@@ -1,7 +1,7 @@
 /** A question that runs answer: one value against another, driven in turn (A, B, A), told by a number that is read each time. */
 import { formatNumber, withUnit } from '../units/format';
 import { READINGS, type ReadingId } from './readings';
-import type { NumberedRun, Run, Side } from './run';
+import { readingIn, type NumberedRun, type Side } from './run';
 import { leastSquares, reachOf95, squaresAboutMean, type Interval, type Scatter } from './statistics';
 import type { TriedStop } from './trial';
 
@@ -38,9 +38,6 @@ export const seriesOf = (question: Question, runs: readonly NumberedRun[]): OfSe
     const value = readingIn(run, question.reading);
     return value === undefined ? [] : [{ number, side: run.question.side, value }];
   });
-
-export const readingIn = ({ readings }: Pick<Run, 'readings'>, kind: ReadingId): number | undefined =>
-  readings.find((reading) => reading.kind === kind)?.value;
 
 export type Answer =
   /** Runs are missing: the side that comes next, and how many are left at least. */

@@ -8,7 +8,7 @@ import type { Surface } from '../advice/goals';
 import type { Conditions } from '../setUps/conditions';
 import type { SheetValue } from '../sheet/sheet';
 import type { TroubleId } from '../triage/symptoms';
-import type { Reading } from './readings';
+import type { Reading, ReadingId } from './readings';
 
 /** What a driver wants at a moment: less of what it did there, the same, or more. */
 export const FELT = { less: 'less', right: 'right', more: 'more' } as const;
@@ -117,6 +117,10 @@ export const noteOf = (run: RunNote): RunNote => ({
   words: run.words,
   leftOut: run.leftOut,
 });
+
+/** A number of a run; undefined where it was not read. */
+export const readingIn = ({ readings }: Pick<RunNote, 'readings'>, kind: ReadingId): number | undefined =>
+  readings.find((reading) => reading.kind === kind)?.value;
 
 /** Whether a note says anything that was not there before it was begun. */
 export const saysSomething = ({ felt, troubles, readings, words }: RunNote): boolean =>

@@ -86,6 +86,22 @@ describe('a change that was tried', () => {
     expect(outcomeWith(0.24)).toMatchObject({ state: 'held' });
   });
 
+  it('what was read too hot is judged by being read again', () => {
+    const hot = { ...trial, aim: { kind: 'trouble', trouble: 'hot' }, predicted: null } as const;
+    const outcomeAt = (celsius: number | undefined) =>
+      outcomeOf(
+        hot,
+        [
+          before(read({ canCelsius: 104 })),
+          after(celsius === undefined ? {} : read({ canCelsius: celsius })),
+        ],
+        'wheels',
+      );
+    expect(outcomeAt(88)).toMatchObject({ state: 'held' });
+    expect(outcomeAt(103)).toMatchObject({ state: 'notFelt' });
+    expect(outcomeAt(undefined)).toEqual({ state: 'notSaid', run: 2 });
+  });
+
   it('names no cause where something else was changed as well', () => {
     const both = after({ felt: { brake: 'right' } }, { leap: 'leap-3' });
     expect(outcome(before(), both)).toEqual({ state: 'twoChanged', run: 2, others: ['leap'] });

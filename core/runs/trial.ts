@@ -1,6 +1,7 @@
 /** A change that is tried: what it was for, what was predicted, and whether the next run bore it out. */
 import { stopById, itemById, type EscProfile, type StopByItem } from '../esc/profile';
 import type { NumberRef } from '../physics/drills/numberIds';
+import { readingIn } from './run';
 import { READINGS, type ReadingId, type ReadingKind } from './readings';
 import type { NumberedRun, Run } from './run';
 import type { Aim, NextChange } from './nextChange';
@@ -133,6 +134,8 @@ function judged(
   const measured = before && measuredChange(trial, before, after, kind);
   if (measured) return { ...measured, run: number };
   const { aim } = trial;
+  if (aim.kind === 'trouble' && aim.trouble === 'hot' && before && !before.troubles.includes('hot'))
+    return cooled(number, before, after);
   if (aim.kind === 'trouble')
     return after.troubles.includes(aim.trouble)
       ? { state: 'notFelt', run: number, how: 'It was named again.' }
@@ -143,6 +146,23 @@ function judged(
   return felt === aim.wanted
     ? { state: 'notFelt', run: number, how: `Still ${felt} wanted.` }
     : { state: 'tooMuch', run: number, how: `Now ${felt} is wanted.` };
+}
+
+/** So much cooler is felt; less is another wind. From memory. */
+const COOLER_K = 3;
+const TEMPERATURES = ['canCelsius', 'escCelsius', 'packCelsius'] as const;
+
+/** What was read too hot is judged by being read again: that nobody named it says nothing. */
+function cooled(run: number, before: Run, after: Run): Outcome {
+  const pairs = TEMPERATURES.flatMap((kind) => {
+    const [was, is] = [readingIn(before, kind), readingIn(after, kind)];
+    return was === undefined || is === undefined ? [] : [{ kind, was, is }];
+  });
+  if (pairs.length === 0) return { state: 'notSaid', run };
+  const how = pairs
+    .map(({ kind, was, is }) => `${READINGS[kind].name}: ${was.toFixed(0)} → ${is.toFixed(0)}\u00a0°C.`)
+    .join(' ');
+  return { state: pairs.every(({ was, is }) => was - is >= COOLER_K) ? 'held' : 'notFelt', run, how };
 }
 
 /** A change of less than this share of what was predicted is no effect. From memory. */
@@ -160,11 +180,10 @@ function measuredChange(
     const { tells }: ReadingKind = READINGS[id];
     return tells[kind]?.join() === predicted.told.join();
   });
-  const read = ({ readings }: Run): number | undefined =>
-    readings.find(({ kind: its }) => its === reading)?.value;
-  const [was, is] = [read(before), read(after)];
+  if (reading === undefined) return undefined;
+  const [was, is] = [readingIn(before, reading), readingIn(after, reading)];
   const wanted = predicted.after - predicted.before;
-  if (reading === undefined || was === undefined || is === undefined || wanted === 0) return undefined;
+  if (was === undefined || is === undefined || wanted === 0) return undefined;
   const { unit, decimals, name } = READINGS[reading];
   const how = `${name}: ${was.toFixed(decimals)} → ${is.toFixed(decimals)}\u00a0${unit}; ${wanted < 0 ? '\u2212' : '+'}${Math.abs(wanted).toFixed(decimals)}\u00a0${unit} was predicted.`;
   return { state: (is - was) / wanted >= SOME_OF_IT ? 'held' : 'notFelt', how };

@@ -9,7 +9,7 @@ import { useBench } from '../bench/BenchContext';
 import { INPUT } from '../rig/formParts';
 import { RunFields } from './RunFields';
 import { useRunEntry } from './useRunEntry';
-import type { useWaitingRuns } from './useWaitingRuns';
+import type { useWaitingRuns } from './WaitingRuns';
 
 const NOTED = 'Run noted.';
 

@@ -59,7 +59,7 @@ function Tried({ trial, since }: { trial: Trial; since: readonly NumberedRun[] }
   const { rig, rigId, holdings } = useBench();
   const outcome = outcomeOf(trial, since, rig.vehicle.kind);
   const next = useNextStep(trial, since);
-  const { keep, putBack, goOn, answer } = useTryChange(trial);
+  const { keep, leave, putBack, goOn, answer } = useTryChange(trial);
   const isLoaded = holdings[trial.itemId]?.stopId === trial.to.stopId;
   return (
     <>
@@ -101,7 +101,7 @@ function Tried({ trial, since }: { trial: Trial; since: readonly NumberedRun[] }
             seconds={<LoadTime from={trial.from.stopId} to={trial.to.stopId} itemId={trial.itemId} />}
           />
           <Way
-            does={<Button onClick={keep}>Do not try it</Button>}
+            does={<Button onClick={leave}>Do not try it</Button>}
             words={`${trial.itemLabel} stays as it is.`}
             seconds={<span>nothing to load</span>}
           />

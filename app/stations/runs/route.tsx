@@ -20,7 +20,7 @@ import { AfterRun } from './AfterRun';
 import { NoteRun } from './NoteRun';
 import { RunLine } from './RunLine';
 import { RunsNav } from './RunsNav';
-import { useWaitingRuns } from './useWaitingRuns';
+import { useWaitingRuns } from './WaitingRuns';
 import type { Route } from './+types/route';
 
 /** Runs that are looked through for the one that judges a change: more are never driven before it is judged. */
@@ -100,9 +100,9 @@ export const shouldRevalidate = unlessAway;
 /** Runs: what the drive says comes back. */
 export default function RunsRoute({ loaderData, actionData }: Route.ComponentProps) {
   const { runs, last, trial, since, questions } = loaderData;
-  const { rigId, runs: facts } = useBench();
+  const { runs: facts } = useBench();
   const { answer } = useAnswer(actionData);
-  const waiting = useWaitingRuns(rigId);
+  const waiting = useWaitingRuns();
   const { lines, ...place } = runs;
   return (
     <div className="max-w-6xl px-5 py-5">

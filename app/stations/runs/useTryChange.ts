@@ -14,6 +14,11 @@ export function useTryChange(trial: Trial) {
   return {
     answer: fetcher.data,
     keep: close,
+    /** Not loaded and not wanted any more: its draft goes, too. */
+    leave: (): void => {
+      moveAll({ [trial.itemId]: trial.from.stopId });
+      close();
+    },
     putBack: (): void => {
       moveAll({ [trial.itemId]: trial.from.stopId }, {}, { [trial.itemId]: 'Put back after a run.' });
       close();

@@ -6,12 +6,10 @@ const TRY_EVERY_MS = 4000;
 
 export type Sending = 'idle' | 'away' | 'refused';
 
-/** The runs that wait here for the server: sent when it is there, at once and then again and again. */
-export function useWaitingRuns(rigId: string) {
+/** The runs that wait here for the server: sent when it is there, at once and then again and again. One of these a rig. */
+export function useSendRuns(rigId: string) {
   const [waiting, setWaiting] = useState<WaitingRun[]>([]);
   const [sending, setSending] = useState<Sending>('idle');
-  /** How many were kept since the page was opened. */
-  const [kept, setKept] = useState(0);
   const { revalidate } = useRevalidator();
   const isBusy = useRef(false);
   const flush = useCallback(async (): Promise<void> => {
@@ -21,25 +19,24 @@ export function useWaitingRuns(rigId: string) {
     let state: Sending = 'idle';
     for (const run of waitingRuns(rigId)) {
       const sent = await sendRun(rigId, run);
-      if (sent !== 'kept') {
-        state = sent;
-        break;
-      }
-      forgetWaitingRun(rigId, run.id);
-      count += 1;
+      if (sent === 'kept') {
+        forgetWaitingRun(rigId, run.id);
+        count += 1;
+      } else state = sent;
+      // Where nobody answers, nobody takes the next one. One that is refused holds up no other.
+      if (sent === 'away') break;
     }
     isBusy.current = false;
     setWaiting(waitingRuns(rigId));
     setSending(state);
-    if (count > 0) {
-      setKept((before) => before + count);
-      await revalidate();
-    }
+    if (count > 0) await revalidate();
   }, [rigId, revalidate]);
   useEffect(() => {
     const first = setTimeout(() => void flush(), 0);
     const again = setInterval(() => {
       if (waitingRuns(rigId).length > 0) void flush();
+      // Another tab may have sent them.
+      else setWaiting((before) => (before.length === 0 ? before : []));
     }, TRY_EVERY_MS);
     return () => {
       clearTimeout(first);
@@ -51,5 +48,5 @@ export function useWaitingRuns(rigId: string) {
     setWaiting(waitingRuns(rigId));
     void flush();
   };
-  return { waiting, sending, kept, keep };
+  return { waiting, sending, keep };
 }
