@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { repeatedScatter } from './compareRuns';
-import { answerOf, sideAt, type Question } from './question';
-import type { NumberedRun } from './run';
+import { answerOf, type Question } from './question';
+import type { NumberedRun, Run, Side } from './run';
 import { read, smallRun } from './runs.fixture';
 import { NO_SCATTER } from './statistics';
 
@@ -17,16 +17,20 @@ const question: Question = {
   b: { stopId: 'bite-4', stopNumber: 4, label: '80 %' },
 };
 
-const series = (...metres: number[]): NumberedRun[] =>
-  metres.map((stopMetres, place) =>
-    smallRun(place + 1, { ...read({ stopMetres }), question: { id: 'q', side: sideAt(place) } }),
+const ofSide = (number: number, side: Side, stopMetres: number, change: Partial<Run> = {}): NumberedRun =>
+  smallRun(
+    number,
+    { ...read({ stopMetres }), question: { id: 'q', side }, ...change },
+    { bite: side === 'A' ? 'bite-2' : 'bite-4' },
   );
+const series = (...metres: number[]): NumberedRun[] =>
+  metres.map((stopMetres, place) => ofSide(place + 1, place % 2 === 0 ? 'A' : 'B', stopMetres));
 
 describe('a question', () => {
   it('is driven A, B, A, and asks for the side that is missing', () => {
-    expect(answerOf(question, [], NO_SCATTER)).toMatchObject({ state: 'open', next: 'A', left: 3 });
-    expect(answerOf(question, series(6), NO_SCATTER)).toMatchObject({ next: 'B', left: 2 });
-    expect(answerOf(question, series(6, 5), NO_SCATTER)).toMatchObject({ next: 'A', left: 1 });
+    expect(answerOf(question, [], NO_SCATTER)).toEqual({ state: 'open', next: ['A', 'B', 'A'] });
+    expect(answerOf(question, series(6), NO_SCATTER)).toMatchObject({ next: ['B', 'A'] });
+    expect(answerOf(question, series(6, 5), NO_SCATTER)).toMatchObject({ next: ['A'] });
   });
 
   it('takes out what changes from run to run by itself', () => {
@@ -65,7 +69,29 @@ describe('a question', () => {
     const [first, second, third] = runs as [NumberedRun, NumberedRun, NumberedRun];
     const loose = { ...second, run: { ...second.run, leftOut: 'a wheel was loose' } };
     const unread = { ...third, run: { ...third.run, readings: [] } };
-    expect(answerOf(question, [first, loose, third], NO_SCATTER)).toMatchObject({ state: 'open', next: 'B' });
-    expect(answerOf(question, [first, second, unread], NO_SCATTER)).toMatchObject({ state: 'open', left: 1 });
+    expect(answerOf(question, [first, loose, third], NO_SCATTER)).toEqual({
+      state: 'open',
+      next: ['B'],
+    });
+    expect(answerOf(question, [first, second, unread], NO_SCATTER)).toEqual({
+      state: 'open',
+      next: ['A'],
+    });
+  });
+
+  it('names no cause where something else was changed in between', () => {
+    const runs = [ofSide(1, 'A', 6), ofSide(2, 'B', 5, { pack: 'Red' }), ofSide(3, 'A', 6)];
+    expect(answerOf(question, runs, NO_SCATTER)).toEqual({ state: 'twoChanged', others: ['Pack'] });
+    // Minutes are what the model takes out.
+    const longer = [ofSide(1, 'A', 6), ofSide(2, 'B', 5, { minutes: 12 }), ofSide(3, 'A', 6)];
+    expect(answerOf(question, longer, NO_SCATTER).state).toBe('answered');
+  });
+
+  it('does not count a run whose ESC held another value than its side', () => {
+    const wrong = smallRun(2, { ...read({ stopMetres: 5 }), question: { id: 'q', side: 'B' } });
+    expect(answerOf(question, [ofSide(1, 'A', 6), wrong, ofSide(3, 'A', 6)], NO_SCATTER)).toMatchObject({
+      state: 'open',
+      next: ['B'],
+    });
   });
 });

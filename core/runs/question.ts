@@ -1,5 +1,6 @@
 /** A question that runs answer: one value against another, driven in turn (A, B, A), told by a number that is read each time. */
 import { formatNumber, withUnit } from '../units/format';
+import { whatDiffers } from './differences';
 import { READINGS, type ReadingId } from './readings';
 import { readingIn, type NumberedRun, type Side } from './run';
 import { leastSquares, reachOf95, squaresAboutMean, type Interval, type Scatter } from './statistics';
@@ -22,26 +23,31 @@ export interface Question {
 /** The fewest runs that answer: what changes from run to run by itself, as a warm motor does, falls out of A, B, A. */
 const FEWEST_RUNS = 3;
 
-/** The side of the run at a place of the series, from 0. */
-export const sideAt = (place: number): Side => (place % 2 === 0 ? 'A' : 'B');
-
 export interface OfSeries {
   number: number;
   side: Side;
   value: number;
 }
 
-/** The runs of a question that count, in their order; those without the number that it asks for do not. */
+/**
+ * The runs of a question that count, in their order. Those without the number that it asks for do not, nor those whose ESC is
+ * not known to have held the value of their side.
+ */
 export const seriesOf = (question: Question, runs: readonly NumberedRun[]): OfSeries[] =>
   runs.flatMap(({ number, run }) => {
     if (run.question?.id !== question.id || run.leftOut !== '') return [];
+    const { side } = run.question;
     const value = readingIn(run, question.reading);
-    return value === undefined ? [] : [{ number, side: run.question.side, value }];
+    const held = run.held.find(({ itemId }) => itemId === question.itemId)?.stopId;
+    const isAsSaid = held === (side === 'A' ? question.a : question.b).stopId;
+    return value === undefined || !isAsSaid ? [] : [{ number, side, value }];
   });
 
 export type Answer =
-  /** Runs are missing: the side that comes next, and how many are left at least. */
-  | { state: 'open'; next: Side; left: number }
+  /** Runs are missing: the sides that come next, at least one. */
+  | { state: 'open'; next: Side[] }
+  /** Something else was different between its runs: the step from A to B may be that. */
+  | { state: 'twoChanged'; others: string[] }
   | {
       state: 'answered';
       /** Of B against A, in the unit of the reading, with its 95 % interval. */
@@ -68,17 +74,12 @@ export function answerOf(
   repeated: Scatter,
   corrected: Readonly<Record<number, number>> = {},
 ): Answer {
-  const series = seriesOf(question, runs).map((one) => ({
-    ...one,
-    value: one.value - (corrected[one.number] ?? 0),
-  }));
+  const counting = seriesOf(question, runs);
+  const others = otherwiseChanged(question, counting, runs);
+  if (others.length > 0) return { state: 'twoChanged', others };
+  const series = counting.map((one) => ({ ...one, value: one.value - (corrected[one.number] ?? 0) }));
   const told = series.length < FEWEST_RUNS ? undefined : fitted(series, repeated);
-  if (!told)
-    return {
-      state: 'open',
-      next: nextSide(series),
-      left: Math.max(1, FEWEST_RUNS - series.length),
-    };
+  if (!told) return { state: 'open', next: nextSides(series) };
   const { difference, reach, perRun, freedom } = told;
   const interval = { low: difference - reach, high: difference + reach };
   const isTold = interval.low > 0 || interval.high < 0;
@@ -86,10 +87,33 @@ export function answerOf(
   return { state: 'answered', difference, interval, isTold, perRun, freedom, sentence };
 }
 
-/** The side that was driven less often; A where they are even, as A begins and ends a series. */
-function nextSide(series: readonly OfSeries[]): Side {
-  const count = (side: Side): number => series.filter((one) => one.side === side).length;
-  return count('B') < count('A') ? 'B' : 'A';
+/** What the model takes out of each run, so that it may differ. */
+const TAKEN_OUT = new Set(['minutes', 'air']);
+
+/** What else was different between the runs of a series. */
+function otherwiseChanged(
+  question: Question,
+  series: readonly OfSeries[],
+  runs: readonly NumberedRun[],
+): string[] {
+  const [first, ...rest] = series.map(({ number }) => runs.find((one) => one.number === number)!.run);
+  const names = rest.flatMap((run) =>
+    whatDiffers(first!, run)
+      .filter(({ key, matters }) => matters && key !== question.itemId && !TAKEN_OUT.has(key))
+      .map(({ name }) => name),
+  );
+  return [...new Set(names)];
+}
+
+/** The sides that are left: each time the one that was driven less often; A where they are even, as A begins and ends. */
+function nextSides(series: readonly OfSeries[]): Side[] {
+  const sides = series.map(({ side }) => side);
+  const next: Side[] = [];
+  do {
+    const count = (side: Side): number => [...sides, ...next].filter((one) => one === side).length;
+    next.push(count('B') < count('A') ? 'B' : 'A');
+  } while (sides.length + next.length < FEWEST_RUNS);
+  return next;
 }
 
 interface Told {

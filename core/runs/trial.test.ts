@@ -107,6 +107,18 @@ describe('a change that was tried', () => {
     expect(outcome(before(), both)).toEqual({ state: 'twoChanged', run: 2, others: ['leap'] });
   });
 
+  it('a silent run, or one with something else changed, leaves the word to the next', () => {
+    const third = smallRun(3, { felt: { brake: 'right' } }, { bite: 'bite-3' });
+    expect(outcome(before(), after({ words: 'rain' }))).toEqual({ state: 'notSaid', run: 2 });
+    expect(outcome(before(), after({ words: 'rain' }), third)).toMatchObject({ state: 'held', run: 3 });
+    const both = after({ felt: { brake: 'more' } }, { leap: 'leap-3' });
+    expect(outcome(before(), both, third)).toMatchObject({ state: 'held', run: 3 });
+  });
+
+  it('is not judged without the run that asked for it', () => {
+    expect(outcome(after({ felt: { brake: 'right' } }))).toEqual({ state: 'notSaid', run: 2 });
+  });
+
   it('passes over a run that does not count', () => {
     const loose = after({ felt: { brake: 'right' }, leftOut: 'a wheel was loose' });
     expect(outcome(before(), loose)).toEqual({ state: 'waiting' });

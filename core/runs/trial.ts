@@ -1,9 +1,8 @@
 /** A change that is tried: what it was for, what was predicted, and whether the next run bore it out. */
 import { stopById, itemById, type EscProfile, type StopByItem } from '../esc/profile';
 import type { NumberRef } from '../physics/drills/numberIds';
-import { readingIn } from './run';
 import { READINGS, type ReadingId, type ReadingKind } from './readings';
-import type { NumberedRun, Run } from './run';
+import { readingIn, type NumberedRun, type Run } from './run';
 import type { Aim, NextChange } from './nextChange';
 import type { DrillNumber } from '../physics/drills/drill';
 import type { VehicleKind } from '../rig/rig';
@@ -102,39 +101,38 @@ export type Outcome =
   | { state: 'twoChanged'; run: number; others: string[] };
 
 /**
- * What the first run with the change says of it, against the run that asked for it.
- * @param runs of the rig, in the order of their numbers
+ * What the runs with the change say of it, against the run that asked for it: the first of them that says anything counts. One
+ * that is silent, or on which something else was different, leaves the word to the next.
+ * @param runs of the rig, in the order of their numbers; the one that asked for it among them
  */
 export function outcomeOf(trial: Trial, runs: readonly NumberedRun[], kind: VehicleKind): Outcome {
   const before = runs.find(({ number }) => number === trial.afterRun)?.run;
-  const after = runs.find(
-    ({ number, run }) =>
-      number > trial.afterRun &&
-      run.leftOut === '' &&
-      run.held.find(({ itemId }) => itemId === trial.itemId)?.stopId === trial.to.stopId,
-  );
-  if (!after) return { state: 'waiting' };
-  const { number, run } = after;
-  const others = before
-    ? whatDiffers(before, run)
+  const outcomes = runs
+    .filter(
+      ({ number, run }) =>
+        number > trial.afterRun &&
+        run.leftOut === '' &&
+        run.held.find(({ itemId }) => itemId === trial.itemId)?.stopId === trial.to.stopId,
+    )
+    .map(({ number, run }): Outcome => {
+      // Without the run before nobody knows what else was different.
+      if (!before) return { state: 'notSaid', run: number };
+      const others = whatDiffers(before, run)
         .filter(({ key, matters }) => matters && key !== trial.itemId)
-        .map(({ name }) => name)
-    : [];
-  if (others.length > 0) return { state: 'twoChanged', run: number, others };
-  return judged(trial, number, before, run, kind);
+        .map(({ name }) => name);
+      return others.length > 0
+        ? { state: 'twoChanged', run: number, others }
+        : judged(trial, number, before, run, kind);
+    });
+  const isSaid = ({ state }: Outcome): boolean => state !== 'notSaid' && state !== 'twoChanged';
+  return outcomes.find(isSaid) ?? outcomes.at(-1) ?? { state: 'waiting' };
 }
 
-function judged(
-  trial: Trial,
-  number: number,
-  before: Run | undefined,
-  after: Run,
-  kind: VehicleKind,
-): Outcome {
-  const measured = before && measuredChange(trial, before, after, kind);
+function judged(trial: Trial, number: number, before: Run, after: Run, kind: VehicleKind): Outcome {
+  const measured = measuredChange(trial, before, after, kind);
   if (measured) return { ...measured, run: number };
   const { aim } = trial;
-  if (aim.kind === 'trouble' && aim.trouble === 'hot' && before && !before.troubles.includes('hot'))
+  if (aim.kind === 'trouble' && aim.trouble === 'hot' && !before.troubles.includes('hot'))
     return cooled(number, before, after);
   if (aim.kind === 'trouble')
     return after.troubles.includes(aim.trouble)

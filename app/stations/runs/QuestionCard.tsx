@@ -1,4 +1,4 @@
-import { answerOf, seriesOf, sideAt, type Answer, type Question } from '#core/runs/question';
+import { answerOf, seriesOf, type Answer, type Question } from '#core/runs/question';
 import { READINGS } from '#core/runs/readings';
 import { stopsOfRun, type NumberedRun } from '#core/runs/run';
 import type { Scatter } from '#core/runs/statistics';
@@ -37,16 +37,21 @@ export function QuestionCard({ question, isClosed, runs, repeated }: Props) {
           </li>
         ))}
         {answer.state === 'open' &&
-          Array.from({ length: answer.left }, (_, n) => (
+          answer.next.map((side, n) => (
             <li key={n} className="text-muted">
-              <strong>{sideAt(series.length + n)}</strong> to drive
+              <strong>{side}</strong> to drive
             </li>
           ))}
       </ol>
-      {answer.state === 'answered' ? (
+      {answer.state === 'answered' && (
         <Answered answer={answer} corrections={corrections} question={question} />
-      ) : (
-        !isClosed && <NextSide question={question} side={answer.next} />
+      )}
+      {answer.state === 'open' && !isClosed && <NextSide question={question} side={answer.next[0]!} />}
+      {answer.state === 'twoChanged' && (
+        <p className="mt-2 max-w-2xl text-caution">
+          Something else was different between these runs: {answer.others.join(', ')}. Ask again, and change
+          only this value.
+        </p>
       )}
       {!isClosed && <Close id={question.id} />}
     </article>
@@ -71,7 +76,7 @@ function Answered({
       </p>
       <p className="max-w-2xl text-sm text-muted">
         {answer.perRun === undefined
-          ? 'The spread comes from the A runs alone. More runs, A and B in turn, narrow it.'
+          ? 'The spread comes from the side that was driven twice. More runs, A and B in turn, narrow it.'
           : `From run to run it changed by ${withUnit(answer.perRun, unit, decimals + 1)} by itself; that is taken out.`}
         {taken.length > 0 &&
           ` The model took out what time, air and pack did: ${taken

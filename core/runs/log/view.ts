@@ -60,8 +60,7 @@ export function placeOf(seconds: Float64Array, t: number): number {
 /** A channel as it is drawn: points in the order of time, at most two for each column. */
 export interface Drawn {
   seconds: number[];
-  /** Null where nothing was measured all through a column. */
-  values: (number | null)[];
+  values: number[];
 }
 
 /**
@@ -71,23 +70,25 @@ export interface Drawn {
 export function drawn(log: Log, looked: Looked, from: number, to: number, columns: number): Drawn {
   const { seconds } = log;
   // One before and one behind, so that lines run on out of the picture.
-  const first = Math.max(0, placeOf(seconds, from) - 1);
+  const begins = Math.max(0, placeOf(seconds, from) - 1);
   const last = Math.min(seconds.length - 1, placeOf(seconds, to));
-  if (last - first < 2 * columns) return plainly(seconds, looked.channel.values, first, last);
+  if (last - begins < 2 * columns) return plainly(seconds, looked.channel.values, begins, last);
   const out: Drawn = { seconds: [], values: [] };
-  let place = first;
+  let place = begins;
   for (let column = 0; column < columns && place <= last; column += 1) {
     const end = from + ((to - from) * (column + 1)) / columns;
     const until =
       column === columns - 1 ? last + 1 : Math.min(last + 1, Math.max(place, placeOf(seconds, end)));
     if (until <= place) continue;
     const { low, high } = extremes(looked, place, until);
-    // Not at one time: whoever lays several logs over each other joins them by their times.
-    const [began, ended] = [seconds[place]!, seconds[until - 1]!];
-    out.seconds.push(began + (ended - began) / 3, began + (2 * (ended - began)) / 3);
-    const [a, b] = Number.isNaN(low) ? [null, null] : [low, high];
-    out.values.push(a, b);
+    const first = place;
     place = until;
+    // Between two values of a slow channel there are blanks of the fast ones: they are no gap.
+    if (Number.isNaN(low)) continue;
+    // Not at one time: whoever lays several logs over each other joins them by their times.
+    const [began, ended] = [seconds[first]!, seconds[until - 1]!];
+    out.seconds.push(began + (ended - began) / 3, began + (2 * (ended - began)) / 3);
+    out.values.push(low, high);
   }
   return out;
 }
@@ -95,7 +96,6 @@ export function drawn(log: Log, looked: Looked, from: number, to: number, column
 function plainly(seconds: Float64Array, values: Float32Array, first: number, last: number): Drawn {
   const out: Drawn = { seconds: [], values: [] };
   for (let n = first; n <= last; n += 1) {
-    // Between two values of a slow channel there are blanks of the fast ones: they are no gap.
     if (Number.isNaN(values[n]!)) continue;
     out.seconds.push(seconds[n]!);
     out.values.push(values[n]!);
