@@ -1,5 +1,6 @@
 /** A log as comma-separated values: what its first letters say of it, and all of it read. */
 import { findLayout, ROWS_LOOKED_AT, type Layout } from '#core/runs/log/layout';
+import { MOST_CHANNELS } from '#core/runs/log/packed';
 import { LogReader, type ReadLog } from '#core/runs/log/readLog';
 import type { Result } from '#core/units/problem';
 import Papa from 'papaparse';
@@ -26,6 +27,10 @@ export function sniffLog(text: string): Result<Sniffed> {
   const rows = rowsOf(whole, table.separator).slice(0, ROWS_LOOKED_AT);
   const layout = findLayout(rows, table.separator);
   if (!layout) return refused('No row of numbers was found. Is this the log, or a summary of it?');
+  if (layout.columns.length > MOST_CHANNELS)
+    return refused(
+      `The log has ${layout.columns.length} columns; ${MOST_CHANNELS} fit. Export only what you want to see.`,
+    );
   return { ok: true, value: { separator: table.separator, layout, rows } };
 }
 

@@ -226,7 +226,7 @@ const worker = {
       'Time (s)',
       ...log.channels.map(({ name, unit }) => (unit === '' ? name : `${name} (${unit})`)),
     ];
-    const parts: string[] = [`${head.map((cell) => `"${cell.replaceAll('"', '""')}"`).join(',')}\r\n`];
+    const parts: string[] = [`${Papa.unparse([head], { escapeFormulae: true })}\r\n`];
     const lines: string[] = [];
     for (let n = 0; n < log.seconds.length; n += 1) {
       const cells = log.channels.map(({ values }) => {

@@ -102,8 +102,11 @@ function fromTrouble(trouble: TroubleId, answers: Answers, because: string, seen
     }));
 }
 
-/** Whether a move brings a caution or a hazard that is not there. */
-function raises(situation: Situation, { itemId, stopId }: { itemId: string; stopId: string }): boolean {
+/** Whether a move brings a caution or a hazard that is not there. No stint is driven for it. */
+export function raises(
+  situation: Situation,
+  { itemId, stopId }: { itemId: string; stopId: string },
+): boolean {
   const bare = { ...situation, withoutStint: true };
   const worse = (stops: StopByItem): string[] =>
     verdictsOn({ ...bare, stops })

@@ -2,11 +2,12 @@ import { isByHand } from '#core/esc/media';
 import { itemById } from '#core/esc/profile';
 import { inOrder } from '#core/esc/stopOrder';
 import { isPlanned } from '#core/plan/search';
+import { raises } from '#core/runs/nextChange';
 import { outcomeOf, type Trial, type TriedStop } from '#core/runs/trial';
 import type { NumberedRun } from '#core/runs/run';
 import { formatDuration } from '#core/units/format';
 import { askedOf } from '#server/repositories/asked';
-import { newestRuns } from '#server/repositories/runs';
+import { openTrial } from '#server/openTrial';
 import { useMemo, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
@@ -20,14 +21,9 @@ import { RunsNav } from './RunsNav';
 import { useTryChange } from './useTryChange';
 import type { Route } from './+types/between';
 
-const RUNS_SINCE = 30;
-
 export async function loader({ params }: Route.LoaderArgs) {
   const { rigId } = await benchOf(params.rigId);
-  const [asked, newest] = await Promise.all([askedOf(rigId), newestRuns(rigId, RUNS_SINCE)]);
-  const open = asked.find((one) => !one.isClosed && one.asked.kind === 'change')?.asked;
-  const trial: Trial | undefined = open?.kind === 'change' ? open : undefined;
-  return { trial, since: newest.filter(({ number }) => trial !== undefined && number >= trial.afterRun) };
+  return openTrial(rigId, await askedOf(rigId));
 }
 
 export const shouldRevalidate = unlessAway;
@@ -150,15 +146,16 @@ function LoadTime({ itemId, from, to }: { itemId: string; from: string; to: stri
   return <span>{isPlanned(plan) ? `about ${formatDuration(plan.seconds)}` : 'see Load'}</span>;
 }
 
-/** The same change one stop further; undefined where the ESC goes no further. */
+/** The same change one stop further; undefined where the ESC goes no further, or it would bring a caution or a hazard. */
 function useNextStep(trial: Trial, since: readonly NumberedRun[]): Trial | undefined {
-  const { profile, rig } = useBench();
+  const { profile, rig, believed, memory, rules, goals } = useBench();
   return useMemo(() => {
     const order = inOrder(itemById(profile, trial.itemId), rig.pack.cells);
     const place = (stopId: string): number => order.findIndex(({ id }) => id === stopId);
     const [was, is] = [place(trial.from.stopId), place(trial.to.stopId)];
     const stop = was < 0 || is < 0 || was === is ? undefined : order[is + Math.sign(is - was)];
-    if (!stop) return undefined;
+    const situation = { rig, profile, stops: believed, range: memory.range, rules, goals };
+    if (!stop || raises(situation, { itemId: trial.itemId, stopId: stop.id })) return undefined;
     return {
       ...trial,
       id: `${trial.id.slice(0, 60)}-${stop.number}`,
@@ -169,5 +166,5 @@ function useNextStep(trial: Trial, since: readonly NumberedRun[]): Trial | undef
       // What one more step does was not worked out here.
       predicted: null,
     };
-  }, [profile, rig.pack.cells, trial, since]);
+  }, [profile, rig, believed, memory.range, rules, goals, trial, since]);
 }

@@ -1,10 +1,10 @@
-import type { Trial } from '#core/runs/trial';
 import { LARGEST_DOCUMENT_BYTES, problemsOf, readDocument } from '#formats/document';
 import { askedSchema } from '#formats/question';
 import type { Asked } from '#core/runs/asked';
 import { jsonOf, readForm, textOf } from '#server/readBody';
 import { askedOf, closeAsked, keepAsked, MOST_ASKED } from '#server/repositories/asked';
-import { keepRun, newestRuns, pageOfRuns } from '#server/repositories/runs';
+import { openTrial } from '#server/openTrial';
+import { keepRun, pageOfRuns } from '#server/repositories/runs';
 import type { Bench } from '#server/repositories/rigs';
 import { data } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
@@ -23,25 +23,18 @@ import { RunsNav } from './RunsNav';
 import { useWaitingRuns } from './WaitingRuns';
 import type { Route } from './+types/route';
 
-/** Runs that are looked through for the one that judges a change: more are never driven before it is judged. */
-const RUNS_SINCE = 30;
-
 export async function loader({ params, request }: Route.LoaderArgs) {
   const { rigId } = await benchOf(params.rigId);
   const { searchParams } = new URL(request.url);
-  const [runs, newest, asked] = await Promise.all([
+  const [runs, asked] = await Promise.all([
     pageOfRuns(rigId, searchParams.get('q') ?? '', Number(searchParams.get('page') ?? 1)),
-    newestRuns(rigId, RUNS_SINCE),
     askedOf(rigId),
   ]);
-  const open = asked.filter(({ isClosed }) => !isClosed).map(({ asked: one }) => one);
-  const trial: Trial | undefined = open.find((one) => one.kind === 'change');
+  const questions = asked.filter(({ isClosed }) => !isClosed).map(({ asked: one }) => one);
   return {
     runs,
-    last: newest.at(-1),
-    trial,
-    since: trial ? newest.filter(({ number }) => number >= trial.afterRun) : [],
-    questions: open.filter((one) => one.kind === 'compare'),
+    ...(await openTrial(rigId, asked)),
+    questions: questions.filter((one) => one.kind === 'compare'),
   };
 }
 

@@ -5,7 +5,7 @@ import { useBench } from '../bench/BenchContext';
 
 /** What can be done with a change that was driven. Each lays it aside; all but keeping it draft what comes next. */
 export function useTryChange(trial: Trial) {
-  const { rigId, moveAll } = useBench();
+  const { rigId, drafted, moveAll } = useBench();
   const fetcher = useFetcher<object | NotKept>();
   const navigate = useNavigate();
   const action = `/rigs/${rigId}/runs`;
@@ -16,7 +16,7 @@ export function useTryChange(trial: Trial) {
     keep: close,
     /** Not loaded and not wanted any more: its draft goes, too. */
     leave: (): void => {
-      moveAll({ [trial.itemId]: trial.from.stopId });
+      if (drafted[trial.itemId] === trial.to.stopId) moveAll({ [trial.itemId]: trial.from.stopId });
       close();
     },
     putBack: (): void => {

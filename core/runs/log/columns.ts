@@ -124,6 +124,15 @@ export function nameAndUnit(head: string): { name: string; unit: string } {
   return { name: text, unit: '' };
 }
 
+const LONGEST_NAME = 80;
+const LONGEST_UNIT = 20;
+/** What is kept is shown on one line. */
+const oneLine = (text: string, most: number): string =>
+  text
+    .replaceAll(/\p{Cc}+/gu, ' ')
+    .trim()
+    .slice(0, most);
+
 /** Letters of a unit as they are compared. */
 const plainUnit = (unit: string): string =>
   unit
@@ -152,9 +161,9 @@ export function columnOf(place: number, head: string, unit: string | undefined):
   const printed = nameAndUnit(head);
   const own =
     unit === undefined || unit.trim() === '' ? printed.unit : unit.trim().replaceAll(/^[[(]|[\])]$/g, '');
-  const name = printed.name || `column ${place + 1}`;
+  const name = oneLine(printed.name, LONGEST_NAME) || `column ${place + 1}`;
   const plain = plainName(printed.name);
-  const base = { place, name, unit: own, factor: 1, offset: 0, question: undefined };
+  const base = { place, name, unit: oneLine(own, LONGEST_UNIT), factor: 1, offset: 0, question: undefined };
   if (plain === '' && own === '') return { ...base, use: 'skip' };
   const use = NAMES.find(([pattern]) => pattern.test(plain))?.[1] ?? byUnitAlone(own);
   if (use === undefined)

@@ -34,10 +34,14 @@ export const isBlank = (cell: string): boolean =>
 /** A cell as a number; NaN where it is none. @param decimalComma whether 1,5 is one and a half */
 export function cellNumber(cell: string, decimalComma: boolean): number {
   if (cell === '') return NaN;
-  const text = decimalComma ? cell.replace('.', '').replace(',', '.') : cell;
+  const text = decimalComma ? withPoint(cell) : cell;
   const value = Number(text);
   return Number.isFinite(value) ? value : NaN;
 }
+
+/** A point stands between thousands where it looks like that; else it is what it is. */
+const withPoint = (cell: string): string =>
+  (/^[-+]?\d{1,3}(\.\d{3})+(,\d*)?$/.test(cell) ? cell.replaceAll('.', '') : cell).replace(',', '.');
 
 const CLOCK = /(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,](\d+))?)?\s*$/;
 

@@ -2,6 +2,7 @@
 import { CHANNELS, type Channel, type Log } from './channels';
 import { cellNumber, clockSeconds, isBlank, type Layout } from './layout';
 import type { Column } from './columns';
+import { MOST_SAMPLES } from './packed';
 
 /** Something that was wrong, with where it was first, how often, and what was done. */
 export interface LogProblem {
@@ -101,6 +102,10 @@ export class LogReader {
     const row = this.row;
     this.row += 1;
     if (row < layout.firstDataRow || isEmptyRow(cells)) return;
+    if (this.seconds.length >= MOST_SAMPLES) {
+      this.note('', `There are more than ${MOST_SAMPLES} rows.`, 'The rest is left out.');
+      return;
+    }
     const t = this.timeOf(cells);
     if (Number.isNaN(t)) {
       this.noteRowWithoutTime(cells);

@@ -15,6 +15,8 @@ export interface MeasureField {
   most: number;
   /** Whether it may be left out. */
   isOptional?: boolean;
+  /** Whether it is yes (1) or no (0), and chosen rather than typed. */
+  isYesNo?: boolean;
 }
 
 /** What a measurement is held against. */

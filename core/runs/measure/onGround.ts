@@ -61,7 +61,7 @@ export const stopping: Measurement = {
   fields: [
     field('kmh', 'Speed at the mark', 'km/h', [2, 200]),
     field('metres', 'Distance to standing', 'm', [0.05, 200]),
-    field('slid', 'The wheels slid: type 1, else 0', '', [0, 1]),
+    { ...field('slid', 'Did the wheels slide?', '', [0, 1]), isYesNo: true },
   ],
   result: ([typed], on) => {
     const { kmh, metres, slid } = typed as { kmh: number; metres: number; slid: number };

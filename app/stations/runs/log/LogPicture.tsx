@@ -157,7 +157,10 @@ function useModel(worker: Remote<LogWorker>, run: Run): LogTold | null | undefin
       const log = trace && (await driver.drive({ rig, profile, range: memory.range, goals }, run, trace));
       return log && !isLeft ? worker.hold(log) : undefined;
     };
-    void drive().then((told) => !isLeft && setModel(told ?? null));
+    // A rig whose numbers lead nowhere has no trace.
+    void drive()
+      .catch(() => undefined)
+      .then((told) => !isLeft && setModel(told ?? null));
     return () => {
       isLeft = true;
     };

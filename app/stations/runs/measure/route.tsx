@@ -113,16 +113,19 @@ type Texts = Readonly<Record<string, string>>;
 function MeasureForm({ id, measurement }: { id: MeasurementId; measurement: Measurement }) {
   const { rig, profile, believed, memory, goals } = useBench();
   const [rows, setRows] = useState<{ label: string; texts: Texts }[]>([{ label: '', texts: {} }]);
-  const on = useMemo(
-    () => ({
-      rig,
-      resolved: resolveRig(rig, profile, goals.use),
-      esc: escBehaviour(profile, believed, rig.channel, memory.range, rig.pack.cells),
-    }),
-    [rig, profile, believed, memory.range, goals.use],
-  );
   const read = useMemo(() => readRows(measurement, rows), [measurement, rows]);
-  const result: Result<Measured> | undefined = read.ok ? measurement.result(read.value, on) : undefined;
+  const result = useMemo((): Result<Measured> | undefined => {
+    if (!read.ok) return undefined;
+    try {
+      const resolved = resolveRig(rig, profile, goals.use);
+      const esc = escBehaviour(profile, believed, rig.channel, memory.range, rig.pack.cells);
+      return measurement.result(read.value, { rig, resolved, esc });
+    } catch {
+      // What the drills cannot drive has nothing to stand beside.
+      const sentence = 'The model cannot be driven with the numbers of this rig. Check them under Rig.';
+      return { ok: false, problems: [{ path: '', sentence }] };
+    }
+  }, [read, measurement, rig, profile, believed, memory.range, goals.use]);
   const problems = read.ok ? (result?.ok === false ? result.problems : []) : read.problems;
   const isBegun = rows.some(({ texts }) => Object.values(texts).some((text) => text.trim() !== ''));
   const write = (place: number, part: Partial<{ label: string; texts: Texts }>): void =>
@@ -144,20 +147,32 @@ function MeasureForm({ id, measurement }: { id: MeasurementId; measurement: Meas
               />
             </label>
           )}
-          {measurement.fields.map(({ key, name, unit, isOptional }) => (
+          {measurement.fields.map(({ key, name, unit, isOptional, isYesNo }) => (
             <label key={key}>
               <span className="block text-sm">
                 {name}
                 {unit && `, ${unit}`}
                 {isOptional && <span className="text-muted"> if you know it</span>}
               </span>
-              <input
-                inputMode="decimal"
-                autoComplete="off"
-                value={row.texts[key] ?? ''}
-                onChange={(event) => write(place, { texts: { ...row.texts, [key]: event.target.value } })}
-                className={`${INPUT} w-28`}
-              />
+              {isYesNo ? (
+                <select
+                  value={row.texts[key] ?? ''}
+                  onChange={(event) => write(place, { texts: { ...row.texts, [key]: event.target.value } })}
+                  className={`${INPUT} w-28`}
+                >
+                  <option value="">choose</option>
+                  <option value="1">yes</option>
+                  <option value="0">no</option>
+                </select>
+              ) : (
+                <input
+                  inputMode="decimal"
+                  autoComplete="off"
+                  value={row.texts[key] ?? ''}
+                  onChange={(event) => write(place, { texts: { ...row.texts, [key]: event.target.value } })}
+                  className={`${INPUT} w-28`}
+                />
+              )}
             </label>
           ))}
         </fieldset>
