@@ -217,6 +217,8 @@ test('a device’s log is asked about, read, looked at before it is kept, and ke
   await expect(read).toBeDisabled();
   await expect(page.getByText('What is “Temp” the temperature of?')).toBeVisible();
   await page.getByRole('combobox', { name: 'Temp is', exact: true }).selectOption({ label: 'ESC, °C' });
+  await expect(page.getByText('What is “Temp” counted in?')).toBeVisible();
+  await page.getByRole('button', { name: '°C', exact: true }).click();
   await read.click();
   await expect(page.getByText('2,400 rows, 4\u00a0min.')).toBeVisible();
   await expect(page.getByRole('row', { name: /79 Motor temp “ERR” is no number/ })).toBeVisible();

@@ -31,6 +31,7 @@ export const logMetaSchema = record({
   fileName: textField().max(300),
   headKey: textField(),
   uses: listOf(keyOf<ColumnUse>(USES), 0, 200),
+  units: listOf(textField().max(20), 0, 200),
   problems: listOf(problem, 0, MOST_PROBLEMS),
   samples: whole(1, MOST_SAMPLES),
   seconds: between(0, 1e9, 's'),

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { columnAs, type ColumnUse } from '#core/runs/log/columns';
+import { columnAs, columnIn, type ColumnUse } from '#core/runs/log/columns';
 import type { Layout } from '#core/runs/log/layout';
 import type { LogProblem, ReadLog } from '#core/runs/log/readLog';
 import { encodingOf, readLogText, sniffLog } from './logCsv';
@@ -25,6 +25,12 @@ const values = ({ log }: ReadLog, name: string): number[] =>
 const times = ({ log }: ReadLog): number[] => [...log.seconds].map((t) => Number(t.toFixed(4)));
 const said = (problems: readonly LogProblem[]): string[] =>
   problems.map(({ row, column, what, done, count }) => `${row} ${column} ${count}× ${what} ${done}`);
+
+/** A layout of which one column counts in a unit. */
+const counted = (layout: Layout, name: string, unit: string): Layout => ({
+  ...layout,
+  columns: layout.columns.map((column) => (column.name === name ? columnIn(column, unit) : column)),
+});
 
 /** A file with a head and three rows. */
 const plain = (head: string, ...rows: string[]): string => [head, ...rows].join('\n');
@@ -103,7 +109,7 @@ describe('odd logs, made up after real habits', () => {
   });
 
   it('11: a blank channel is left out, and said to be', () => {
-    const read = readAll(plain('time,volts,ESC temp', '0,8.2,', '1,8.1,', '2,8,'));
+    const read = readAll(plain('time,volts,ESC temp (C)', '0,8.2,', '1,8.1,', '2,8,'));
     expect(read.log.channels.map(({ name }) => name)).toEqual(['Pack voltage']);
     expect(said(read.problems)).toEqual(['2 ESC temp 1× It is blank all through. It is left out.']);
   });
@@ -176,10 +182,14 @@ describe('odd logs, made up after real habits', () => {
     expect(times(readAll(plain('Time (ms),rpm', '0,1', '20,2', '40,3')))).toEqual([0, 0.02, 0.04]);
   });
 
-  it('22: large steps of a time without a unit are rather milliseconds, and it is asked', () => {
-    const read = readAll(plain('Time,rpm', '0,1', '20,2', '40,3'));
-    expect(times(read)).toEqual([0, 0.02, 0.04]);
-    expect(read.asked).toEqual(['Is “Time” in milliseconds?']);
+  it('22: large steps of a time without a unit may be milliseconds: it is asked', () => {
+    const text = plain('Time,rpm', '0,1', '20,2', '40,3');
+    expect(readAll(text).asked).toEqual(['What is “Time” counted in?']);
+    const as = (unit: string) => times(readAll(text, (layout) => counted(layout, 'Time', unit)));
+    expect([as('ms'), as('s')]).toEqual([
+      [0, 0.02, 0.04],
+      [0, 20, 40],
+    ]);
   });
 
   it('23: no time at all: the pace is asked', () => {
@@ -198,10 +208,16 @@ describe('odd logs, made up after real habits', () => {
     expect(readAll(plain('time,eRPM', '0,20', '1,30', '2,40')).asked[0]).toContain('pole pairs');
   });
 
-  it('26: a pulse of the radio becomes a share of the trigger', () => {
-    const read = readAll(plain('time,Throttle (µs)', '0,1500', '1,2000', '2,1250'));
-    expect(values(read, 'Trigger')).toEqual([0, 100, -50]);
-    expect(read.asked[0]).toContain('1500 µs');
+  it('26: a pulse of the radio becomes a share of the trigger once it is said where it rests', () => {
+    const text = plain('time,Throttle (µs)', '0,1500', '1,2000', '2,1250');
+    expect(readAll(text).asked).toEqual(['“Throttle” is a pulse. Where does it rest?']);
+    const at = (unit: string) =>
+      values(
+        readAll(text, (layout) => counted(layout, 'Throttle', unit)),
+        'Trigger',
+      );
+    expect(at('rests at 1500 µs')).toEqual([0, 100, -50]);
+    expect(at('rests at 1000 µs')).toEqual([50, 100, 25]);
   });
 
   it('27: a unit that the channel does not have is no guess', () => {
@@ -248,6 +264,43 @@ describe('odd logs, made up after real habits', () => {
     const read = readAll(plain('time,timestamp,rpm', '0,1700000000,1', '1,1700000001,2', '2,1700000002,3'));
     expect(times(read)).toEqual([0, 1, 2]);
     expect(read.log.channels).toHaveLength(1);
+  });
+});
+
+describe('what could pass for something else', () => {
+  it('34: a temperature, a current, a trigger and a speed without a unit are asked for; volts and rpm are not', () => {
+    const read = readAll(
+      plain(
+        'time,Motor temp,Current,Throttle,Speed,Voltage,rpm',
+        '0,68,500,1,9,8,1',
+        '1,86,900,0,8,8,2',
+        '2,86,900,0,8,8,2',
+      ),
+      (layout) => counted(counted(counted(layout, 'Motor temp', '°F'), 'Current', 'mA'), 'Throttle', 'share'),
+    );
+    expect(read.asked).toHaveLength(4);
+    expect(values(read, 'Motor can')).toEqual([20, 30, 30]);
+    expect(values(read, 'Pack current')).toEqual([0.5, 0.9, 0.9]);
+    expect(values(read, 'Trigger')).toEqual([100, 0, 0]);
+  });
+
+  it('35: electrical turns stay asked for when somebody says that they are rpm', () => {
+    const sniffed = sniffLog(plain('time,eRPM', '0,20', '1,30', '2,40'));
+    const column = sniffed.ok ? sniffed.value.layout.columns[1]! : undefined;
+    expect(columnAs(columnAs(column!, 'other'), 'rpm').question).toContain('pole pairs');
+  });
+
+  it('36: a point that is decimal beside decimal commas is not taken for thousands', () => {
+    const read = readAll(plain('t [s];rpm;U [V]', '0,0;1.250,5;8,2', '0,5;23.400;8.1', '1,0;24.000,0;8,0'));
+    expect(values(read, 'Pack voltage')).toEqual([8.2, 8.1, 8]);
+    expect(values(read, 'Motor rpm')).toEqual([1250.5, 23400, 24000]);
+  });
+
+  it('37: more columns than fit are refused', () => {
+    const heads = Array.from({ length: 60 }, (_, n) => `c${n}`).join(',');
+    const row = Array.from({ length: 60 }, (_, n) => n).join(',');
+    const sniffed = sniffLog(plain(heads, row, row, row));
+    expect(sniffed.ok ? '' : sniffed.problems[0]!.sentence).toContain('60 columns');
   });
 });
 

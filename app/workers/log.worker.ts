@@ -131,10 +131,7 @@ const worker = {
   },
 
   /** Sends the log that is held to be kept. @returns whether it is */
-  async keep(
-    address: string,
-    meta: Pick<LogMeta, 'source' | 'fileName' | 'headKey' | 'uses' | 'problems'>,
-  ): Promise<boolean> {
+  async keep(address: string, meta: Omit<LogMeta, 'samples' | 'seconds' | 'channels'>): Promise<boolean> {
     const { log } = held.get('own')!;
     const whole: LogMeta = {
       ...meta,

@@ -93,6 +93,7 @@ const LOG_META: LogMeta = {
   fileName: 'quay.csv',
   headKey: 'time|s;rpm|',
   uses: ['time', 'rpm'],
+  units: ['', ''],
   problems: [],
   samples: 3,
   seconds: 0.2,

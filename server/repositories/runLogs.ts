@@ -1,6 +1,5 @@
 /** The logs of runs: one of each at most. */
-import type { ColumnUse } from '#core/runs/log/columns';
-import type { LogMeta } from '#core/runs/log/meta';
+import type { KnownColumns, LogMeta } from '#core/runs/log/meta';
 import { QueryTypes } from 'sequelize';
 import { database } from '../database';
 import { RunLogModel } from '../models';
@@ -40,9 +39,10 @@ export async function numbersWithLog(rigId: string, numbers: readonly number[]):
 }
 
 /** How files with the same heads were read last, anywhere in the garage: what its reader said once need not be said again. */
-export async function knownColumns(garageId: string): Promise<{ headKey: string; uses: ColumnUse[] }[]> {
-  return database().query<{ headKey: string; uses: ColumnUse[] }>(
-    `SELECT DISTINCT ON (l.document->>'headKey') l.document->>'headKey' AS "headKey", l.document->'uses' AS uses
+export async function knownColumns(garageId: string): Promise<KnownColumns[]> {
+  return database().query<KnownColumns>(
+    `SELECT DISTINCT ON (l.document->>'headKey') l.document->>'headKey' AS "headKey", l.document->'uses' AS uses,
+       l.document->'units' AS units
      FROM run_logs l JOIN rigs r ON r.id = l.rig_id
      WHERE r.garage_id = :garageId AND l.document->>'source' = 'file'
      ORDER BY l.document->>'headKey', l.kept_at DESC LIMIT 100`,

@@ -10,7 +10,7 @@ import type { ResolvedRig } from '../resolved';
 import type { Step } from '../solve';
 import { brakeStrengthOf, dutyOf } from '../triggerChain';
 import { shaftSpeedAt } from '../tyre';
-import { runWheels } from '../wheels';
+import { runWheels, type MomentAt } from '../wheels';
 import { FLIGHT_SHARE } from './stint';
 
 /** A trigger over time. */
@@ -62,48 +62,44 @@ export function alongTrigger(
   const bridge = bridgeSettingOf(rig, esc);
   const motors = rig.bus.sharedByMotors;
   const write = sampler(out);
+  /** What a step says at a time of it. */
+  const look =
+    (step: Step, at: (step: Step, t: number) => { packAmps: number; packVolts: number }, its: Places) =>
+    (t: number): Sampled => {
+      const { packAmps, packVolts } = at(step, t);
+      step.at(t, its.probe);
+      return {
+        volts: packVolts,
+        amps: motors * packAmps,
+        rpm: rpmOf(its.shaft(its.probe)),
+        can: its.probe[its.places.case]!,
+        esc: its.probe[its.places.esc]!,
+        pack: its.probe[its.places.pack]!,
+        mah: (motors * its.probe[its.places.drawn]!) / 3.6,
+      };
+    };
   if (start.kind === 'wheels') {
     const y = startState(start, 0);
     y[AT.winding] = y[AT.case] = rig.ambientC;
-    const probe = new Float64Array(SIZE);
-    runWheels(start, bridge, parts, y, {
-      endsAtRest: false,
-      visit: (step, at) =>
-        write(step, (t) => {
-          const { packAmps, packVolts } = at(step, t);
-          step.at(t, probe);
-          return {
-            volts: packVolts,
-            amps: motors * packAmps,
-            rpm: rpmOf(shaftSpeedAt(start, Math.max(0, probe[AT.tyreSpeed]!))),
-            can: probe[AT.case]!,
-            esc: probe[AT.esc]!,
-            pack: probe[AT.pack]!,
-            mah: (motors * probe[AT.drawn]!) / 3.6,
-          };
-        }),
-    });
+    const its: Places = {
+      probe: new Float64Array(SIZE),
+      places: AT,
+      shaft: (state) => shaftSpeedAt(start, Math.max(0, state[AT.tyreSpeed]!)),
+    };
+    const visit = (step: Step, at: MomentAt): void => write(step, look(step, at, its));
+    runWheels(start, bridge, parts, y, { endsAtRest: false, visit });
   } else {
     const y = startSpin(start, 0);
     y[SPIN.winding] = y[SPIN.case] = rig.ambientC;
-    const probe = new Float64Array(SPIN_SIZE);
+    const its: Places = {
+      probe: new Float64Array(SPIN_SIZE),
+      places: SPIN,
+      shaft: (state) => Math.max(0, state[SPIN.shaft]!),
+    };
     runPropeller(start, bridge, parts, y, {
       airShare: FLIGHT_SHARE,
       endsAtRest: false,
-      visit: (step, at) =>
-        write(step, (t) => {
-          const { packAmps, packVolts } = at(step, t);
-          step.at(t, probe);
-          return {
-            volts: packVolts,
-            amps: motors * packAmps,
-            rpm: rpmOf(Math.max(0, probe[SPIN.shaft]!)),
-            can: probe[SPIN.case]!,
-            esc: probe[SPIN.esc]!,
-            pack: probe[SPIN.pack]!,
-            mah: (motors * probe[SPIN.drawn]!) / 3.6,
-          };
-        }),
+      visit: (step, at) => write(step, look(step, at, its)),
     });
   }
   return out;
@@ -121,6 +117,15 @@ function newAlong(everyS: number, count: number): Along {
     packCelsius: blank(),
     usedMah: blank(),
   };
+}
+
+/** Where the state of a vehicle has what is sampled. */
+interface Places {
+  /** Written over at each look. */
+  probe: Float64Array;
+  places: { case: number; esc: number; pack: number; drawn: number };
+  /** Of the motor's shaft, rad/s. */
+  shaft: (state: Float64Array) => number;
 }
 
 interface Sampled {

@@ -15,8 +15,10 @@ export interface Column {
   /** Makes of what stands there what the channel counts in: value · factor + offset. */
   factor: number;
   offset: number;
-  /** What is not certain and has to be confirmed, in a question; undefined where nothing is. */
+  /** What is not certain and has to be answered; undefined where nothing is. */
   question: string | undefined;
+  /** Where the question is what it counts in: the units to choose from. */
+  units: readonly string[];
 }
 
 /** Names as people and devices write them, in plain words. From memory; the first that fits counts. */
@@ -51,12 +53,14 @@ interface Scale {
 
 /** Units of each channel, in plain letters, and what makes its own of them. */
 const UNITS: Record<ChannelKind, Readonly<Record<string, Scale>>> = {
-  // A pulse of a radio: 1500 µs is neutral, 500 µs is all the way. Common practice.
   trigger: {
     '%': { factor: 1 },
     percent: { factor: 1 },
     pct: { factor: 1 },
-    us: { factor: 0.2, offset: -300 },
+    // A pulse of a radio: with a trigger 500 µs from neutral are all the way, with a stick that rests low 1000. Common practice.
+    restsat1500us: { factor: 0.2, offset: -300 },
+    restsat1000us: { factor: 0.1, offset: -100 },
+    share: { factor: 100 },
   },
   packVolts: { v: { factor: 1 }, volt: { factor: 1 }, volts: { factor: 1 }, mv: { factor: 0.001 } },
   busVolts: { v: { factor: 1 }, volt: { factor: 1 }, volts: { factor: 1 }, mv: { factor: 0.001 } },
@@ -163,7 +167,15 @@ export function columnOf(place: number, head: string, unit: string | undefined):
     unit === undefined || unit.trim() === '' ? printed.unit : unit.trim().replaceAll(/^[[(]|[\])]$/g, '');
   const name = oneLine(printed.name, LONGEST_NAME) || `column ${place + 1}`;
   const plain = plainName(printed.name);
-  const base = { place, name, unit: oneLine(own, LONGEST_UNIT), factor: 1, offset: 0, question: undefined };
+  const base = {
+    place,
+    name,
+    unit: oneLine(own, LONGEST_UNIT),
+    factor: 1,
+    offset: 0,
+    question: undefined,
+    units: [],
+  };
   if (plain === '' && own === '') return { ...base, use: 'skip' };
   const use = NAMES.find(([pattern]) => pattern.test(plain))?.[1] ?? byUnitAlone(own);
   if (use === undefined)
@@ -193,33 +205,74 @@ function byUnitAlone(unit: string): ColumnUse | undefined {
   return plain === 'km/h' || plain === 'mph' ? 'speedKmh' : undefined;
 }
 
+/** Where a pulse rests, its file never says. */
+const PULSES = ['rests at 1500 µs', 'rests at 1000 µs'];
+
+/** What a channel may be counted in where its file does not say, in the order in which it is offered. */
+const OFFERED: Partial<Record<ChannelKind, readonly string[]>> = {
+  trigger: ['%', ...PULSES, 'share'],
+  amps: ['A', 'mA'],
+  canCelsius: ['°C', '°F'],
+  escCelsius: ['°C', '°F'],
+  packCelsius: ['°C', '°F'],
+  usedMah: ['mAh', 'Ah'],
+  speedKmh: ['km/h', 'mph', 'm/s'],
+};
+const TIMES = ['s', 'ms'];
+
+/** A name that says itself what it is counted in. */
+const SAYS_UNIT = /\b(amps?|amperes?|amperage|mah|percent|celsius)\b/;
+const IS_ELECTRICAL = /\be ?rpm\b/;
+
+/** @param plain the name in plain words */
 function scaled(column: Column, kind: ChannelKind, plain: string): Column {
   const { name, unit } = column;
-  const letters = plainUnit(unit);
-  if (kind === 'rpm' && /\be ?rpm\b/.test(plain))
+  if (kind === 'rpm' && IS_ELECTRICAL.test(plain))
     return { ...column, question: `“${name}” counts electrical turns. How many pole pairs has the motor?` };
-  if (letters === '') return { ...column };
-  const scale = UNITS[kind][letters];
-  if (!scale) {
-    const { name: wanted, unit: own } = CHANNELS[kind];
-    return {
-      ...column,
-      use: 'other',
-      question: `“${name}” looks like ${wanted.toLowerCase()}, but “${unit}” is no unit of that. Is it in ${own}?`,
-    };
+  const letters = plainUnit(unit);
+  if (letters === '') {
+    // Millivolts for volts would lie beyond what any pack has: only what could pass for another unit is asked.
+    const units = SAYS_UNIT.test(plain) ? [] : (OFFERED[kind] ?? []);
+    return units.length === 0 ? column : { ...column, question: `What is “${name}” counted in?`, units };
   }
-  const asked =
-    kind === 'trigger' && letters === 'us'
-      ? `“${name}” is a pulse: is 1500 µs neutral and 2000 µs full?`
-      : undefined;
-  return { ...column, factor: scale.factor, offset: scale.offset ?? 0, question: asked };
+  if (kind === 'trigger' && letters === 'us')
+    return { ...column, question: `“${name}” is a pulse. Where does it rest?`, units: PULSES };
+  const scale = UNITS[kind][letters];
+  if (scale) return { ...column, ...unitOf(scale) };
+  const { name: wanted, unit: own } = CHANNELS[kind];
+  return {
+    ...column,
+    use: 'other',
+    question: `“${name}” looks like ${wanted.toLowerCase()}, but “${unit}” is no unit of that. Is it in ${own}?`,
+  };
 }
 
-/** A column that its reader says is something else: what it counts in then follows from its unit, where that is known. */
+const unitOf = ({ factor, offset = 0 }: Scale): Pick<Column, 'factor' | 'offset'> => ({ factor, offset });
+
+/** A time whose steps are so large that they may be milliseconds. */
+export const asksTime = (column: Column): Column => ({
+  ...column,
+  question: `What is “${column.name}” counted in?`,
+  units: TIMES,
+});
+
+/** A column that its reader says is something else: what it counts in then follows from its unit, or is asked. */
 export function columnAs(column: Column, use: ColumnUse): Column {
-  const plain = { ...column, use, factor: 1, offset: 0, question: undefined };
+  const plain: Column = { ...column, use, factor: 1, offset: 0, question: undefined, units: [] };
   if (use === 'other' || use === 'skip') return plain;
-  if (use === 'time') return { ...plain, factor: TIME_UNITS[plainUnit(column.unit)] ?? 1 };
-  const scale = UNITS[use][plainUnit(column.unit)];
-  return { ...plain, factor: scale?.factor ?? 1, offset: scale?.offset ?? 0 };
+  if (use === 'time') {
+    const factor = TIME_UNITS[plainUnit(column.unit)];
+    return factor === undefined ? asksTime(plain) : { ...plain, factor };
+  }
+  const known = scaled(plain, use, plainName(column.name));
+  // That its unit is none of this channel's was told already: who chooses it all the same says that it is in the channel's own.
+  return known.use === use ? known : plain;
+}
+
+/** A column that counts in a unit that its reader names. */
+export function columnIn(column: Column, unit: string): Column {
+  const answered = { ...column, question: undefined, units: [] };
+  if (column.use === 'time') return { ...answered, factor: TIME_UNITS[plainUnit(unit)] ?? 1 };
+  const scale = column.use in UNITS ? UNITS[column.use as ChannelKind][plainUnit(unit)] : undefined;
+  return { ...answered, unit, ...(scale ? unitOf(scale) : {}) };
 }

@@ -1,5 +1,5 @@
 /** How the table of a log is laid out: where its heads stand, whether commas are decimal, what its time is. */
-import { columnOf, type Column } from './columns';
+import { asksTime, columnOf, type Column } from './columns';
 
 /** How a time column writes: a number of its unit, a clock, or nothing: then rows come at an even pace. */
 export type TimeKind = 'number' | 'clock' | 'none';
@@ -24,7 +24,7 @@ export const ROWS_LOOKED_AT = 200;
 
 /** How far rows lie apart where nothing says so, s. Assumed, and asked. */
 const USUAL_PACE_S = 0.1;
-/** Steps of a time without a unit that are larger than this are rather milliseconds. */
+/** Steps of a time without a unit that are larger than this may be milliseconds: it is asked. */
 const LARGE_STEP = 4;
 
 /** A cell that says that nothing was measured. */
@@ -89,6 +89,7 @@ function withoutHeads(rows: readonly (readonly string[])[], decimalComma: boolea
     factor: 1,
     offset: 0,
     question: `The file has no heads. What is in column ${place + 1}?`,
+    units: [],
   }));
   return withTime({ decimalComma, headRow: -1, hasUnitRow: false, firstDataRow: 0, columns }, rows);
 }
@@ -178,11 +179,7 @@ function withTime(
   return {
     ...layout,
     columns:
-      isBare && step >= LARGE_STEP
-        ? columns.map((one) =>
-            one === time ? { ...one, factor: 0.001, question: `Is “${one.name}” in milliseconds?` } : one,
-          )
-        : columns,
+      isBare && step >= LARGE_STEP ? columns.map((one) => (one === time ? asksTime(one) : one)) : columns,
     timeKind: 'number',
     everyS: 0,
     question: undefined,

@@ -11,11 +11,16 @@ export interface LogMeta {
   headKey: string;
   /** What each of its columns was taken for. */
   uses: ColumnUse[];
+  /** What its reader said that each is counted in; empty where the file says it. */
+  units: string[];
   problems: LogProblem[];
   samples: number;
   seconds: number;
   channels: ChannelHead[];
 }
+
+/** How a file with certain heads was read. */
+export type KnownColumns = Pick<LogMeta, 'headKey' | 'uses' | 'units'>;
 
 /** More kinds of faults than anybody reads. */
 export const MOST_PROBLEMS = 100;

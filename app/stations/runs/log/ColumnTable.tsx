@@ -1,5 +1,5 @@
 import { CHANNELS, type ChannelKind } from '#core/runs/log/channels';
-import { columnAs, type Column, type ColumnUse } from '#core/runs/log/columns';
+import { columnAs, columnIn, type Column, type ColumnUse } from '#core/runs/log/columns';
 import { Button } from '../../../ui/Button';
 import { DataTable } from '../../../ui/DataTable';
 
@@ -47,16 +47,7 @@ export function ColumnTable({ columns, rows, onChange }: Props) {
             {column.question && (
               <div className="mt-1 border-l-4 border-caution bg-caution-wash px-2">
                 <p>{column.question}</p>
-                {/\bpole pairs\b/.test(column.question) ? (
-                  <PolePairs column={column} onChange={(next) => change(column.place, next)} />
-                ) : (
-                  <Button
-                    look="quiet"
-                    onClick={() => change(column.place, { ...column, question: undefined })}
-                  >
-                    {column.use === 'other' ? 'Leave it as something else' : 'Yes'}
-                  </Button>
-                )}
+                <AnswerIt column={column} onChange={(next) => change(column.place, next)} />
               </div>
             )}
           </td>
@@ -72,8 +63,33 @@ export function ColumnTable({ columns, rows, onChange }: Props) {
   );
 }
 
+interface AnswerProps {
+  column: Column;
+  onChange: (column: Column) => void;
+}
+
+/** How a question is answered: by a unit, by the motor's pole pairs, or by leaving the column as it is. */
+function AnswerIt({ column, onChange }: AnswerProps) {
+  if (column.units.length > 0)
+    return (
+      <p className="flex flex-wrap gap-x-3">
+        {column.units.map((unit) => (
+          <Button key={unit} look="quiet" onClick={() => onChange(columnIn(column, unit))}>
+            {unit === 'share' ? '0 to 1' : unit}
+          </Button>
+        ))}
+      </p>
+    );
+  if (column.use === 'rpm') return <PolePairs column={column} onChange={onChange} />;
+  return (
+    <Button look="quiet" onClick={() => onChange({ ...column, question: undefined })}>
+      Leave it as something else
+    </Button>
+  );
+}
+
 /** Electrical turns are so many times the motor's own. */
-function PolePairs({ column, onChange }: { column: Column; onChange: (column: Column) => void }) {
+function PolePairs({ column, onChange }: AnswerProps) {
   return (
     <label className="flex min-h-11 items-center gap-2">
       Pole pairs

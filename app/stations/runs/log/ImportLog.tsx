@@ -1,5 +1,6 @@
-import { columnAs, type ColumnUse } from '#core/runs/log/columns';
+import { columnAs, columnIn } from '#core/runs/log/columns';
 import { headKey, type Layout } from '#core/runs/log/layout';
+import type { KnownColumns } from '#core/runs/log/meta';
 import type { LogProblem } from '#core/runs/log/readLog';
 import { formatDuration, formatNumber } from '#core/units/format';
 import type { Problem } from '#core/units/problem';
@@ -19,7 +20,7 @@ interface Props {
   number: number;
   worker: Remote<LogWorker> | undefined;
   /** How files with the same heads were read before. */
-  known: readonly { headKey: string; uses: ColumnUse[] }[];
+  known: readonly KnownColumns[];
   /** Told what was read, which the worker holds; undefined where it is read anew. */
   onRead: (read: LogTold | undefined) => void;
   /** The picture of what was read. */
@@ -58,7 +59,7 @@ export function ImportLog({ number, worker, known, onRead, children }: Props) {
     }
     const its = known.find((one) => one.headKey === headKey(sniffed.value.layout));
     setChosen({ ...sniffed.value, file, isKnown: its !== undefined });
-    setLayout(its ? readBefore(sniffed.value.layout, its.uses) : sniffed.value.layout);
+    setLayout(its ? readBefore(sniffed.value.layout, its) : sniffed.value.layout);
   };
   const readAll = async (): Promise<void> => {
     if (!worker || !chosen || !layout) return;
@@ -77,6 +78,9 @@ export function ImportLog({ number, worker, known, onRead, children }: Props) {
       fileName: chosen.file.name.slice(0, 300),
       headKey: headKey(layout),
       uses: layout.columns.map(({ use }) => use),
+      units: layout.columns.map(({ place, unit }) =>
+        unit === chosen.layout.columns[place]?.unit ? '' : unit,
+      ),
       problems: read.problems,
     });
     if (isKept) await revalidate();
@@ -152,13 +156,15 @@ export function ImportLog({ number, worker, known, onRead, children }: Props) {
   );
 }
 
-const readBefore = (layout: Layout, uses: readonly ColumnUse[]): Layout =>
+/** What was answered for these heads need not be answered again; but pole pairs are the motor's, not the file's. */
+const readBefore = (layout: Layout, { uses, units }: KnownColumns): Layout =>
   withColumns(
     layout,
     layout.columns.map((column, place) => {
       const use = uses[place] ?? column.use;
-      // What was asked about its size is asked again: pole pairs are the motor's, not the file's.
-      return use === column.use ? column : columnAs(column, use);
+      const known = use === column.use ? column : columnAs(column, use);
+      const unit = units[place] ?? '';
+      return known.units.length > 0 && unit !== '' ? columnIn(known, unit) : known;
     }),
   );
 
