@@ -296,6 +296,33 @@ describe('what could pass for something else', () => {
     expect(values(read, 'Motor rpm')).toEqual([1250.5, 23400, 24000]);
   });
 
+  // 1 mile is 1.609344 km (exact); 0 °C is 273.15 K and 32 °F.
+  it.each([
+    ['rpm (1/min)', 'Motor rpm', 9000, 9000],
+    ['rpm (krpm)', 'Motor rpm', 9, 9000],
+    ['rpm (rps)', 'Motor rpm', 150, 9000],
+    ['Speed (km/h)', 'Speed', 36, 36],
+    ['Speed (m/s)', 'Speed', 10, 36],
+    ['Speed (mph)', 'Speed', 10, 16.0934],
+    ['Used (Ah)', 'Used', 2.1, 2100],
+    ['Motor temp (K)', 'Motor can', 293.15, 20],
+    ['ESC temp (°F)', 'ESC', 32, 0],
+    ['Current (mA)', 'Pack current', 500, 0.5],
+    ['RX voltage (mV)', 'Receiver voltage', 6000, 6],
+  ])('%s is counted as the channel counts', (head, name, written, counts) => {
+    const rows = [0, 1, 2].map((t) => `${t},${written}`);
+    const [value] = values(readAll(plain(`time,${head}`, ...rows)), name);
+    expect(value).toBeCloseTo(counts, 3);
+  });
+
+  it('a column that is left out, or only drawn, keeps no scale of what it was taken for', () => {
+    const sniffed = sniffLog(plain('time,Voltage (mV)', '0,8200', '1,8100', '2,8000'));
+    const column = sniffed.ok ? sniffed.value.layout.columns[1]! : undefined;
+    expect(column!.factor).toBe(0.001);
+    for (const use of ['other', 'skip'] as const)
+      expect(columnAs(column!, use)).toMatchObject({ use, factor: 1, question: undefined });
+  });
+
   it('37: more columns than fit are refused', () => {
     const heads = Array.from({ length: 60 }, (_, n) => `c${n}`).join(',');
     const row = Array.from({ length: 60 }, (_, n) => n).join(',');

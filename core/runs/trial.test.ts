@@ -134,6 +134,8 @@ describe('a run whose set-up is not known', () => {
       value.itemId === 'bite' ? { ...value, basis: 'assumedFactory' as const } : value,
     );
     expect(unknownIn(profile, { ...run, held })).toEqual(['bite']);
+    const gone = run.held.map((value) => (value.itemId === 'bite' ? { ...value, stopId: 'bite-9' } : value));
+    expect(unknownIn(profile, { ...run, held: gone })).toEqual(['bite']);
     expect(unknownIn(profile, { ...run, profileId: 'other' })).toEqual(['another ESC']);
   });
 });

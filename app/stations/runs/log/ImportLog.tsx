@@ -76,7 +76,8 @@ export function ImportLog({ number, worker, known, onRead, children }: Props) {
     const isKept = await worker.keep(`/rigs/${rigId}/runs/${number}/log.bin`, {
       source: 'file',
       fileName: chosen.file.name.slice(0, 300),
-      headKey: headKey(layout),
+      // Of the file, not of what was answered: the next file has not been answered yet.
+      headKey: headKey(chosen.layout),
       uses: layout.columns.map(({ use }) => use),
       units: layout.columns.map(({ place, unit }) =>
         unit === chosen.layout.columns[place]?.unit ? '' : unit,
