@@ -160,21 +160,21 @@ test('a question is driven A, B, A, and becomes a sentence with an interval', as
   await page.getByRole('button', { name: 'Ask it' }).click();
   const card = page.getByRole('article', { name: 'Stopper pitch: 3 kHz or 8 kHz?' });
   await expect(card).toContainText('The ESC holds side A, 8 kHz.');
-  for (const [pitch, metres] of [
+  const driven = [
     ['stopper-pitch-5', '0.52'],
     ['stopper-pitch-3', '0.31'],
     ['stopper-pitch-5', '0.53'],
     ['stopper-pitch-3', '0.30'],
     ['stopper-pitch-5', '0.52'],
-  ] as const) {
+  ] as const;
+  for (const [index, [pitch, metres]] of driven.entries()) {
     await readBack(page, rigId, { 'stopper-pitch': pitch });
     await page.goto(`/rigs/${rigId}/runs`);
     await more(page).click();
     await field(page, 'Stop from walking pace').fill(metres);
     await save(page).click();
-    await expect(
-      page.getByText(new RegExp(`Stop from walking pace ${metres.replace(/0$/, '')}`)).first(),
-    ).toBeVisible();
+    // The next page may be read before a run on its way is kept, and would not know of it.
+    await expect(run(page, index + 1)).toBeVisible();
   }
   await page.goto(`/rigs/${rigId}/runs/questions`);
   await expect(card).toContainText(
