@@ -92,7 +92,7 @@ describe('lt', () => {
   it('reads older versions, and convert writes the newest', () => {
     expect(json(lt('check', 'formats/older/rig-1.json').output)).toMatchObject({
       version: 1,
-      newestVersion: 9,
+      newestVersion: 10,
     });
     expect(json(lt('convert', 'formats/older/rig-1.json').output)).toMatchObject({ version: 9 });
   });

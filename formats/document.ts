@@ -25,7 +25,7 @@ export type LiveTuneDocument =
 export type Format = LiveTuneDocument['format'];
 
 /** The newest version of every format. */
-export const VERSION = 9 as const;
+export const VERSION = 10 as const;
 
 interface FormatRules {
   schema: ObjectSchema<object>;
@@ -39,8 +39,8 @@ export const FORMATS: Record<Format, FormatRules> = {
   'live-tune/esc-profile': { schema: escProfileSchema, since: 1, upgrades: escProfileUpgrades },
   'live-tune/rig': { schema: rigFileSchema, since: 1, upgrades: rigUpgrades },
   'live-tune/sheet': { schema: sheetSchema, since: 1, upgrades: sheetUpgrades },
-  'live-tune/set-up': { schema: setUpFileSchema, since: 9, upgrades: [] },
-  'live-tune/run': { schema: runFileSchema, since: 9, upgrades: [] },
+  'live-tune/set-up': { schema: setUpFileSchema, since: 9, upgrades: [(body) => body] },
+  'live-tune/run': { schema: runFileSchema, since: 9, upgrades: [(body) => body] },
 };
 
 /** Documents of this size are far beyond any that Live Tune writes. */

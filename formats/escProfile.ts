@@ -284,6 +284,7 @@ export const escProfileUpgrades: readonly Upgrade[] = [
   (body) => escProfileToVersion7(body),
   (body) => escProfileToVersion8(body),
   (body) => body,
+  (body) => body,
 ];
 
 /** Version 6: how a launch limit acts may be said; what was there before did not say. */

@@ -166,5 +166,16 @@ export const alternativesOf = (schema: object): readonly yup.ISchema<unknown>[] 
 export const quantity = (least: number, most: number, unit: string): yup.ObjectSchema<Quantity> =>
   record({
     value: between(least, most, unit),
-    basis: oneOf(['measured', 'given', 'assumed'] as const),
-  });
+    basis: oneOf(['measured', 'given', 'assumed', 'fitted'] as const),
+    fit: record({
+      runs: listOf(whole(1, 1_000_000), 1, 1000),
+      within: between(0, 100, ''),
+      together: listOf(nameField(), 0, 20),
+      was: record({
+        value: between(least, most, unit),
+        basis: oneOf(['measured', 'given', 'assumed'] as const),
+      }),
+    })
+      .notRequired()
+      .default(undefined),
+  }) as unknown as yup.ObjectSchema<Quantity>;

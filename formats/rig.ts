@@ -3,7 +3,7 @@ import type { Quantity } from '#core/units/provenance';
 import * as yup from 'yup';
 import { CHEMISTRIES, type Chemistry } from '#core/physics/pack';
 import { VEHICLE_CLASSES, type VehicleClass } from '#core/rig/vehicleClass';
-import { USUAL_DETENT_NM } from '#core/rig/defaults';
+import { USUAL_DETENT_NM, usualInUse } from '#core/rig/defaults';
 import { MOTOR_KINDS, type MotorKind, type Rig, type Vehicle } from '#core/rig/rig';
 import { LOAD_KINDS, type BusLoad, type LoadKind } from '#core/rig/busLoads';
 import type { EscProfile } from '#core/esc/profile';
@@ -128,6 +128,13 @@ export const rigSchema: yup.ObjectSchema<Rig> = record({
   fan: yesNo(),
   stabilityGainPercent: between(0, 200, '%').nullable().defined(),
   access: record({ programmingLead: textField(), setKey: textField() }),
+  inUse: record({
+    motorCooling: stated('inUse.motorCooling'),
+    escCooling: stated('inUse.escCooling'),
+    motorHeatMass: stated('inUse.motorHeatMass'),
+    escHeatMass: stated('inUse.escHeatMass'),
+    howHard: stated('inUse.howHard'),
+  }),
 });
 
 /** A rig as a file: the rig, which ESC profile its items speak of, and that profile for whoever lacks it. */
@@ -183,7 +190,14 @@ export const rigUpgrades: readonly Upgrade[] = [
     ...(escProfile === undefined ? {} : { escProfile: escProfileToVersion8(part(escProfile)) }),
   }),
   (body) => body,
+  ({ rig, ...rest }) => ({ ...rest, rig: rigToVersion10(part(rig)) }),
 ];
+
+/** Version 10: a rig says how it sheds heat and how hard it is driven, and a number may be fitted to runs. */
+export const rigToVersion10 = (rig: Record<string, unknown>): Record<string, unknown> => ({
+  inUse: usualInUse(),
+  ...rig,
+});
 
 /** Version 6: what a motor's magnets hold is a number of the rig; what was there before was assumed by the kind of motor. */
 export function rigToVersion6(rig: Record<string, unknown>): Record<string, unknown> {

@@ -48,6 +48,7 @@ export const sheetUpgrades: readonly Upgrade[] = [
   (body) => sheetToVersion7(body),
   (body) => sheetToVersion8(body),
   (body) => sheetToVersion9(body),
+  (body) => body,
 ];
 
 /** Version 9: it says for which set-up it was loaded, and why values were chosen; `setup` is called `byHand`. */

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { usualInUse } from '#core/rig/defaults';
 import { calibrationToVersion4 } from './calibration';
 import { escProfileToVersion8 } from './escProfile';
 import { FORMATS, readDocument, VERSION, type Format, type LiveTuneDocument } from './document';
@@ -168,6 +169,7 @@ describe('documents of version 5', () => {
     expect(upgraded('rig-5', 'live-tune/rig').rig).toEqual({
       ...before.rig,
       motor: { ...before.rig.motor, detentNm: { value: 0.004, basis: 'assumed' } },
+      inUse: usualInUse(),
     });
   });
 
@@ -228,4 +230,12 @@ describe('damaged documents of older versions', () => {
       }
     },
   );
+});
+
+describe('documents of version 9', () => {
+  it('a rig sheds heat as is usual for its class, and is driven as its lap says', () => {
+    const { rig } = upgraded('rig-9', 'live-tune/rig');
+    expect(rig.inUse.motorCooling).toEqual({ value: 1, basis: 'assumed' });
+    expect(rig.inUse.howHard).toEqual({ value: 1, basis: 'assumed' });
+  });
 });

@@ -5,7 +5,7 @@
 import { estimateCellResistance } from '../physics/pack';
 import { estimateStaticCoefficients } from '../physics/propeller';
 import { assumed } from '../units/provenance';
-import type { MotorKind, PropellerVehicle, Rig, WheeledVehicle, Surroundings } from './rig';
+import type { InUse, MotorKind, PropellerVehicle, Rig, WheeledVehicle, Surroundings } from './rig';
 import { fluidOf, kindOf, type VehicleClass } from './vehicleClass';
 
 interface MotorDefaults {
@@ -316,8 +316,18 @@ export function defaultRig(vehicleClass: VehicleClass): Rig {
     fan: false,
     stabilityGainPercent: null,
     access: { programmingLead: '', setKey: '' },
+    inUse: usualInUse(),
   };
 }
+
+/** As is usual for its class, until runs tell. */
+export const usualInUse = (): InUse => ({
+  motorCooling: assumed(1),
+  escCooling: assumed(1),
+  motorHeatMass: assumed(1),
+  escHeatMass: assumed(1),
+  howHard: assumed(1),
+});
 
 /** A mild day near the sea. */
 const usualAir = (): Surroundings => ({ altitudeM: assumed(0), airCelsius: assumed(20) });

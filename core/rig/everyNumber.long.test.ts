@@ -7,11 +7,14 @@ import { fieldsOf, quantityAt, withQuantity, type QuantityPath } from './fields'
 import { guessesFollow } from './guesses';
 import { resolveRig } from './resolve';
 import type { Rig } from './rig';
+import { usualUse } from './use';
 import type { VehicleClass } from './vehicleClass';
 
 /** Everything that the drills say of a rig, as it is shown to four digits. */
 function told(rig: Rig): string {
-  const resolved = resolveRig(rig, archetypeFor(rig.vehicleClass).profile);
+  // Within ten minutes, too, how much heat something takes up still counts.
+  const use = { ...usualUse(rig.vehicleClass), raceMinutes: 10 };
+  const resolved = resolveRig(rig, archetypeFor(rig.vehicleClass).profile, use);
   return (Object.keys(DRILLS[rig.vehicle.kind]) as DrillId[])
     .flatMap((id) => runDrill(id, resolved, plainEsc()).numbers)
     .map(({ id, value }) => `${id} ${value?.toPrecision(4)}`)

@@ -4,13 +4,14 @@
  */
 import { INCHES_A_METRE } from '../units/convert';
 import type { Quantity } from '../units/provenance';
-import type { Motor, Pack, PropellerVehicle, Rig, WheeledVehicle } from './rig';
+import type { InUse, Motor, Pack, PropellerVehicle, Rig, WheeledVehicle } from './rig';
 
 type KeysOf<T, V> = { [K in keyof T]: T[K] extends V ? K & string : never }[keyof T];
 export type QuantityPath =
   | `vehicle.${KeysOf<WheeledVehicle, Quantity> | KeysOf<PropellerVehicle, Quantity>}`
   | `motor.${KeysOf<Motor, Quantity>}`
-  | `pack.${KeysOf<Pack, Quantity>}`;
+  | `pack.${KeysOf<Pack, Quantity>}`
+  | `inUse.${KeysOf<InUse, Quantity>}`;
 
 export interface RigField {
   path: QuantityPath;
@@ -258,6 +259,46 @@ export const RIG_FIELDS: readonly RigField[] = [
     'From the charger. Decides how far the voltage sags.',
   ),
   field('pack.leadResistanceOhm', 'Wires and plugs', ['mΩ', 1000, 1], [0, 1], 'Both ways together.', true),
+  field(
+    'inUse.motorCooling',
+    'Motor sheds heat',
+    ['%', 100, 0],
+    [0.1, 10],
+    'Against what is usual for its class. Runs tell: less under a closed body shell, more with a fan.',
+    true,
+  ),
+  field(
+    'inUse.escCooling',
+    'ESC sheds heat',
+    ['%', 100, 0],
+    [0.1, 10],
+    'Against what is usual for its class. Runs tell.',
+    true,
+  ),
+  field(
+    'inUse.motorHeatMass',
+    'Motor takes up heat',
+    ['%', 100, 0],
+    [0.1, 10],
+    'While it warms, against what is usual for its class. A heavier motor takes up more.',
+    true,
+  ),
+  field(
+    'inUse.escHeatMass',
+    'ESC takes up heat',
+    ['%', 100, 0],
+    [0.1, 10],
+    'While it warms, against what is usual for its class.',
+    true,
+  ),
+  field(
+    'inUse.howHard',
+    'Pull of the trigger',
+    ['%', 100, 0],
+    [0.3, 1.5],
+    'Against the lap of the stint: every pull goes so far of what its piece says. Runs tell.',
+    true,
+  ),
 ];
 
 /** The table's entry for a path. @throws {Error} on a path that is not in it */
@@ -276,7 +317,7 @@ export const fieldsOf = (rig: Rig): RigField[] =>
 
 const isOnWater = ({ vehicle }: Rig): boolean => vehicle.kind === 'propeller' && vehicle.fluid === 'water';
 
-const partAndKey = (path: QuantityPath) => path.split('.') as ['vehicle' | 'motor' | 'pack', string];
+const partAndKey = (path: QuantityPath) => path.split('.') as ['vehicle' | 'motor' | 'pack' | 'inUse', string];
 
 /** The number of a rig at a path. @throws {Error} where this rig has no such number */
 export function quantityAt(rig: Rig, path: QuantityPath): Quantity {

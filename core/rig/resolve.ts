@@ -9,9 +9,11 @@ import type {
   ResolvedPropeller,
   ResolvedRig,
   ResolvedWheels,
+  ThermalModel,
 } from '../physics/resolved';
+import type { Lap } from '../physics/lap';
 import type { EscLimits, EscProfile } from '../esc/profile';
-import type { PropellerVehicle, Rig, Surroundings, WheeledVehicle } from './rig';
+import type { InUse, PropellerVehicle, Rig, Surroundings, WheeledVehicle } from './rig';
 import { AT_THE_LINE } from './noLoad';
 import { thermalOf } from './thermal';
 import { shownMinutes, usualUse, type Use } from './use';
@@ -55,11 +57,11 @@ function resolvePower(rig: Rig, { limits }: EscProfile, use: Use): ResolvedPower
     capacityAh: pack.capacityAh.value / motorCount,
     startCharge: AT_THE_LINE,
     fullCharge: use.chargedVoltsPerCell === null ? 1 : chargeAt(pack.chemistry, use.chargedVoltsPerCell),
-    lap: use.lap,
+    lap: drivenAsHard(use.lap, rig.inUse),
     raceMinutes: use.raceMinutes ?? undefined,
     shownMinutes: shownMinutes(use),
     burstAmps: limits.burstAmps,
-    thermal: thermalOf(vehicleClass),
+    thermal: shedding(thermalOf(vehicleClass), rig.inUse),
     packThermal: packThermal(pack.chemistry, pack.cells, pack.capacityAh.value / motorCount),
     fan,
     // Turned by hand once round, the rotor's field goes round once for each pair of poles.
@@ -71,6 +73,26 @@ function resolvePower(rig: Rig, { limits }: EscProfile, use: Use): ResolvedPower
     ambientC: vehicle.airCelsius.value,
   };
 }
+
+const drivenAsHard = (lap: Lap, { howHard }: InUse): Lap => ({
+  ...lap,
+  howHardPercent: lap.howHardPercent * howHard.value,
+});
+
+/** The heat of a class with what this one sheds and takes up of it. */
+const shedding = (
+  usual: ThermalModel,
+  { motorCooling, escCooling, motorHeatMass, escHeatMass }: InUse,
+): ThermalModel => ({
+  ...usual,
+  windingJPerK: usual.windingJPerK * motorHeatMass.value,
+  caseJPerK: usual.caseJPerK * motorHeatMass.value,
+  escJPerK: usual.escJPerK * escHeatMass.value,
+  caseStill: usual.caseStill / motorCooling.value,
+  caseMoving: usual.caseMoving / motorCooling.value,
+  escStill: usual.escStill / escCooling.value,
+  escFan: usual.escFan / escCooling.value,
+});
 
 function busOf({ busLoads, externalBec, motorCount }: Rig, limits: EscLimits): BusModel {
   const sum = (amps: 'idleAmps' | 'movingAmps' | 'stallAmps'): number =>

@@ -102,6 +102,18 @@ export interface Pack {
   leadResistanceOhm: Quantity;
 }
 
+/** What only use tells, each as a share of what is usual for its class. */
+export interface InUse {
+  /** How well motor and ESC shed heat. */
+  motorCooling: Quantity;
+  escCooling: Quantity;
+  /** How much heat they take up while they warm. */
+  motorHeatMass: Quantity;
+  escHeatMass: Quantity;
+  /** How far every pull of the trigger goes, against its lap. */
+  howHard: Quantity;
+}
+
 /** A BEC of its own, with the red wire of the ESC's throttle lead isolated. */
 export interface ExternalBec {
   volts: number;
@@ -130,4 +142,5 @@ export interface Rig {
   /** Gain of a stability aid, %; null where there is none. */
   stabilityGainPercent: number | null;
   access: Access;
+  inUse: InUse;
 }

@@ -8,7 +8,8 @@ import { resolveRig } from '../rig/resolve';
 import { VOCABULARY } from '../settings/vocabulary';
 import type { Rig } from '../rig/rig';
 import type { Use } from '../rig/use';
-import { assumptionsOf, atBothEnds } from './assumptions';
+import { guessesOf } from '../rig/spreads';
+import { atBothEnds } from './assumptions';
 import { DEPENDS_ON, DRILLS, runDrill, type DrillId } from '../physics/drills/runDrill';
 import type { DrillNumber } from '../physics/drills/drill';
 import { escBehaviour, type EscBehaviour } from '../physics/escChain';
@@ -72,8 +73,8 @@ export function* whatMatters({
   const numbersOf = numbersKept(drills);
   const base = numbersOf(resolved, behave(stops));
   const items = profile.items.filter(({ setting }) => entersDrills(setting));
-  const assumed = assumptionsOf(rig);
-  const total = items.length + assumed.length;
+  const guesses = guessesOf(rig);
+  const total = items.length + guesses.length;
   const movers: Mover[] = [];
   let done = 0;
   for (const item of items) {
@@ -89,10 +90,9 @@ export function* whatMatters({
     });
     yield { done: (done += 1), of: total };
   }
-  for (const assumption of assumed) {
-    const { id, label } = assumption;
-    const all = atBothEnds(assumption, rig, profile, use).map((other) => numbersOf(other, behave(stops)));
-    movers.push({ kind: 'assumed', id, label, moves: spans(base, all) });
+  for (const guess of guesses) {
+    const all = atBothEnds(guess, rig, profile, use).map((other) => numbersOf(other, behave(stops)));
+    movers.push({ kind: 'assumed', id: guess.path, label: guess.label, moves: spans(base, all) });
     yield { done: (done += 1), of: total };
   }
   return movers.filter(({ moves }) => moves.length > 0);

@@ -21,7 +21,8 @@ interface Props {
 export function QuantityRow({ field, rig, filled, problem }: Props) {
   const [basis, setBasis] = useState<Basis>((filled ?? quantityAt(rig, field.path)).basis);
   // Whoever types a number knows it better than the default did.
-  const typed = (): void => setBasis((before) => (before === 'assumed' ? 'given' : before));
+  const typed = (): void =>
+    setBasis((before) => (before === 'assumed' || before === 'fitted' ? 'given' : before));
   return (
     <Row name={field.path} label={field.label} why={field.why} problem={problem}>
       <NumberInput
@@ -42,9 +43,10 @@ const MARKS: Readonly<Record<Basis, EscMarkKind>> = {
   assumed: 'unknown',
   given: 'believed',
   measured: 'verified',
+  fitted: 'verified',
 };
 
-/** Where a number comes from, told at a glance: a press goes on to the next of the three. */
+/** Where a number comes from, told at a glance: a press goes on to the next. What runs told is no choice of anybody. */
 function BasisButton({
   basis,
   of,

@@ -95,7 +95,7 @@ export function RigFormView({
           <EscMark mark="believed" /> given: from a label or a manual
         </span>
         <span className="flex items-center gap-1.5">
-          <EscMark mark="verified" /> measured: by you
+          <EscMark mark="verified" /> measured by you, or fitted to your runs
         </span>
       </p>
 
@@ -167,6 +167,11 @@ export function RigFormView({
         {numbers('pack', false)}
         <PackSums rig={rig} profile={profile} onFill={onFill} />
         <More>{numbers('pack', true)}</More>
+      </Part>
+
+      <Part title="In use">
+        <p className="py-2 text-muted">What runs tell, against what is usual for its class.</p>
+        <More>{numbers('inUse', true)}</More>
       </Part>
 
       <Part title="ESC">

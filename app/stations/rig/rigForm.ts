@@ -85,10 +85,12 @@ function readQuantity(reader: FormReader, base: Rig, rig: Rig, field: RigField):
   const typed = untouched
     ? undefined
     : reader.number({ name: path, label, unit, least: least * perSi, most: most * perSi });
+  const basis = reader.text(`${path}.basis`);
+  if (untouched && basis === 'fitted') return rig;
   const value = untouched ? quantityAt(base, path).value : typed === undefined ? undefined : typed / perSi;
   return value === undefined
     ? rig
-    : withQuantity(rig, path, { value, basis: basisFrom(reader.text(`${path}.basis`)) });
+    : withQuantity(rig, path, { value, basis: basisFrom(basis) });
 }
 
 function readVehicle(reader: FormReader, vehicle: Vehicle): Vehicle {

@@ -1,6 +1,6 @@
 import { DRILLS, type DrillId } from '#core/physics/drills/runDrill';
 import { alternativesTo } from '#core/physics/drills/band';
-import { assumptionsOf } from '#core/sensitivity/assumptions';
+import { guessesOf } from '#core/rig/spreads';
 import type { DraftedStops, StopByItem } from '#core/esc/profile';
 import type { Rig, VehicleKind } from '#core/rig/rig';
 import { withHandValues } from '#core/rig/handValues';
@@ -116,7 +116,7 @@ export function DrillPanel({ isFull, docked }: Props) {
             ` The numbers are for one of ${rig.motorCount} motors. The pack feeds all of them.`}
         </p>
         <div className="text-sm text-muted">
-          <RestsOn key={drill} request={restsOn} assumed={assumptionsOf(rig).length} />
+          <RestsOn key={drill} request={restsOn} assumed={guessesOf(rig).length} />
         </div>
       </Tabs.Content>
     </Tabs.Root>
