@@ -39,7 +39,13 @@ module.exports = {
       from: { path: '^core/', pathNot: roomsOn(FLOORS) },
       to: {},
     },
-    forbid('core-imports-only-core', '^core/(?!.*[.](test|fixture)[.]ts$)', { pathNot: '^core/' }),
+    forbid('core-imports-only-core', '^core/(?!.*[.](test|fixture)[.]ts$|runs/fit/)', { pathNot: '^core/' }),
+    forbid('a-fit-imports-only-core-and-its-library', '^core/runs/fit/(?!.*[.](test|fixture)[.]ts$)', {
+      pathNot: '^(core/|node_modules/ml-)',
+    }),
+    forbid('only-a-fit-knows-its-library', '^(?!core/runs/fit/|node_modules/)', {
+      path: '^node_modules/ml-',
+    }),
     forbid('core-tests-import-core-and-test-tools', '^core/.*[.](test|fixture)[.]ts$', {
       pathNot: '^(module$|core/|demo/|formats/|node_modules/(vitest|fast-check|simple-statistics|odex)/)',
     }),

@@ -23,7 +23,7 @@ export async function drivenLog(): Promise<string> {
     { ...resolved, massKg: 1.15 * resolved.massKg, packOhm: 1.4 * resolved.packOhm },
     esc,
     { seconds, trigger },
-    { everyS: EVERY_S, charged: 0.97, extraShare: 0.12 },
+    { everyS: EVERY_S, charged: 0.97, extraShare: () => 0.12 },
   );
   const rows = [...seconds].map((t, n) =>
     [

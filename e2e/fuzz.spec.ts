@@ -1,5 +1,5 @@
 import type { RouteConfigEntry } from '@react-router/dev/routes';
-import { seededNumbers } from '#core/units/seeded.fixture';
+import { seededNumbers } from '#core/units/seeded';
 import routes from '../app/routes';
 import { ADDRESS } from './setting';
 import { openNewRig } from './rigs';

@@ -134,6 +134,7 @@ export const rigSchema: yup.ObjectSchema<Rig> = record({
     motorHeatMass: stated('inUse.motorHeatMass'),
     escHeatMass: stated('inUse.escHeatMass'),
     howHard: stated('inUse.howHard'),
+    corners: stated('inUse.corners'),
   }),
 });
 

@@ -72,6 +72,8 @@ export interface ResolvedWheels extends ResolvedPower {
   drivelineEfficiency: number;
   /** How much larger the tyre is at the no-load speed, as a share. */
   tyreGrowth: number;
+  /** What corners and climbs of its lap ask for, as a share of what is usual. */
+  cornersShare: number;
   /** Whether a clutch slips before the tyres do. */
   slipperClutch: boolean;
 }

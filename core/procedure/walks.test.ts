@@ -3,7 +3,7 @@ import { ARCHETYPES } from '../archetypes/archetypes';
 import { factoryMemory } from '../device/simulatedEsc';
 import { smallProfile, stayingProfile, toneProfile } from '../esc/smallProfile.fixture';
 import type { EscProfile } from '../esc/profile';
-import { seededNumbers } from '../units/seeded.fixture';
+import { seededNumbers } from '../units/seeded';
 import { escMachine } from './escMachine';
 import { KEYS, type Config, type Input, type Machine, type Observed } from './language';
 import { initialConfig, msToDeadline, stateOf, step, triggerOf } from './step';

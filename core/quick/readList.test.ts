@@ -5,7 +5,7 @@ import { everyItem } from '../archetypes/fortyItems.fixture';
 import { factoryStops, profileOn, type ProfileItem, type StopByItem } from '../esc/profile';
 import { defaultRig } from '../rig/defaults';
 import type { Rig, WheeledVehicle } from '../rig/rig';
-import { seededNumbers } from '../units/seeded.fixture';
+import { seededNumbers } from '../units/seeded';
 import { piecesOf } from './listPieces';
 import { clearOf, printList, readList } from './readList';
 

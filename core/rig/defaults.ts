@@ -327,6 +327,7 @@ export const usualInUse = (): InUse => ({
   motorHeatMass: assumed(1),
   escHeatMass: assumed(1),
   howHard: assumed(1),
+  corners: assumed(1),
 });
 
 /** A mild day near the sea. */

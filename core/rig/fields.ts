@@ -299,6 +299,14 @@ export const RIG_FIELDS: readonly RigField[] = [
     'Against the lap of the stint: every pull goes so far of what its piece says. Runs tell.',
     true,
   ),
+  field(
+    'inUse.corners',
+    'Corners and climbs ask for',
+    ['%', 100, 0],
+    [0, 4],
+    'Against the lap of the stint: scrub of the tyres, and hills. Runs tell.',
+    true,
+  ),
 ];
 
 /** The table's entry for a path. @throws {Error} on a path that is not in it */
@@ -312,12 +320,16 @@ export function rigField(path: QuantityPath): RigField {
 export const fieldsOf = (rig: Rig): RigField[] =>
   RIG_FIELDS.filter(({ path }) => {
     const [part, key] = partAndKey(path);
-    return key in rig[part] && !(path === 'vehicle.altitudeM' && isOnWater(rig));
+    const isNowhere =
+      (path === 'vehicle.altitudeM' && isOnWater(rig)) ||
+      (path === 'inUse.corners' && rig.vehicle.kind === 'propeller');
+    return key in rig[part] && !isNowhere;
   });
 
 const isOnWater = ({ vehicle }: Rig): boolean => vehicle.kind === 'propeller' && vehicle.fluid === 'water';
 
-const partAndKey = (path: QuantityPath) => path.split('.') as ['vehicle' | 'motor' | 'pack' | 'inUse', string];
+const partAndKey = (path: QuantityPath) =>
+  path.split('.') as ['vehicle' | 'motor' | 'pack' | 'inUse', string];
 
 /** The number of a rig at a path. @throws {Error} where this rig has no such number */
 export function quantityAt(rig: Rig, path: QuantityPath): Quantity {

@@ -32,7 +32,7 @@ export function resolveRig(
 ): ResolvedRig {
   const power = resolvePower(rig, profile, use);
   return rig.vehicle.kind === 'wheels'
-    ? { ...power, ...resolveWheels(rig.vehicle, rig.motorCount) }
+    ? { ...power, ...resolveWheels(rig.vehicle, rig.motorCount), cornersShare: rig.inUse.corners.value }
     : { ...power, ...resolvePropeller(rig.vehicle, power.motor, rig.motorCount) };
 }
 
@@ -116,7 +116,7 @@ const airShare = ({ altitudeM, airCelsius }: Surroundings): number =>
 const resolveWheels = (
   vehicle: WheeledVehicle,
   motors: number,
-): Omit<ResolvedWheels, keyof ResolvedPower> => ({
+): Omit<ResolvedWheels, keyof ResolvedPower | 'cornersShare'> => ({
   kind: 'wheels',
   massKg: vehicle.massKg.value / motors,
   wheelRadiusM: vehicle.wheelDiameterM.value / 2,

@@ -112,6 +112,8 @@ export interface InUse {
   escHeatMass: Quantity;
   /** How far every pull of the trigger goes, against its lap. */
   howHard: Quantity;
+  /** What corners and climbs ask for. */
+  corners: Quantity;
 }
 
 /** A BEC of its own, with the red wire of the ESC's throttle lead isolated. */

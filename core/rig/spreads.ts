@@ -33,6 +33,7 @@ const SPREADS: readonly Spread[] = [
   { path: 'inUse.motorHeatMass', label: 'how much heat the motor takes up', share: 0.3 },
   { path: 'inUse.escHeatMass', label: 'how much heat the ESC takes up', share: 0.3 },
   { path: 'inUse.howHard', label: 'how hard the lap is driven', share: 0.15 },
+  { path: 'inUse.corners', label: 'what corners and climbs ask for', share: 0.4 },
 ];
 
 /** The spreads of the numbers that a rig has. */

@@ -48,7 +48,7 @@ export const READINGS = {
     least: 100,
     most: 200_000,
     decimals: 0,
-    tells: { wheels: ['topSpeed', 'rpm'], propeller: ['spoolUp', 'rpm'] },
+    tells: { wheels: ['stint', 'rpm'], propeller: ['stint', 'rpm'] },
     less: 'slower',
     more: 'faster',
   },

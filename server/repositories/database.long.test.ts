@@ -2,7 +2,7 @@
 import { factoryStops, type EscProfile } from '#core/esc/profile';
 import { EMPTY_TRAVEL_TEST } from '#core/calibration/travelTest';
 import type { Calibration } from '#core/calibration/calibration';
-import { seededNumbers } from '#core/units/seeded.fixture';
+import { seededNumbers } from '#core/units/seeded';
 import type { EventRules } from '#core/rig/eventRules';
 import { EMPTY_DRAFT } from '#core/sheet/draft';
 import { holdingsOf, type EvidenceBasis, type Observation } from '#core/sheet/evidence';

@@ -6,6 +6,7 @@ import type { EscBehaviour } from '../escChain';
 import { openCircuitVolts } from '../pack';
 import type { RunPart } from '../powerTrain';
 import { runPropeller, SPIN, SPIN_SIZE, startSpin } from '../propeller';
+import { extraShareAt } from '../lap';
 import type { ResolvedRig } from '../resolved';
 import type { Step } from '../solve';
 import { brakeStrengthOf, dutyOf } from '../triggerChain';
@@ -38,17 +39,27 @@ const SAME_TRIGGER = 0.02;
 /** No part is shorter, s: what a finger does quicker is taken together. */
 const SHORTEST_PART_S = 0.05;
 
+/** What is driven along, beside the trigger. */
+export interface AlongOptions {
+  everyS: number;
+  /** How full the pack is at first, 0 to 1. */
+  charged: number;
+  /**
+   * What the ground asks for on top of rolling, as a share of the weight, by trigger and second. Left out: as the lap of the rig
+   * has it at such a trigger.
+   */
+  extraShare?: (trigger: number, second: number) => number;
+}
+
 /**
  * Drives a rig from standing along a trigger.
- * @param charged how full its pack is at first, 0 to 1
- * @param extraShare what the ground asks for on top of rolling, as a share of the weight: corners, which no trigger tells
  * @throws {Error} where the rig's numbers lead nowhere
  */
 export function alongTrigger(
   rig: ResolvedRig,
   esc: EscBehaviour,
   trace: TriggerTrace,
-  { everyS, charged, extraShare = 0 }: { everyS: number; charged: number; extraShare?: number },
+  { everyS, charged, extraShare = groundOf(rig) }: AlongOptions,
 ): Along {
   const start = {
     ...rig,
@@ -103,6 +114,13 @@ export function alongTrigger(
     });
   }
   return out;
+}
+
+/** What the lap of a rig has at a trigger; nothing in the air. */
+export function groundOf(rig: ResolvedRig): (trigger: number) => number {
+  if (rig.kind === 'propeller') return () => 0;
+  const { lap, grip, cornersShare } = rig;
+  return (trigger) => cornersShare * extraShareAt(lap, grip, trigger);
 }
 
 function newAlong(everyS: number, count: number): Along {
@@ -163,7 +181,7 @@ function* partsOf(
   rig: ResolvedRig,
   esc: EscBehaviour,
   { seconds, trigger }: TriggerTrace,
-  extraShare: number,
+  extraShareOf: NonNullable<AlongOptions['extraShare']>,
 ): Generator<RunPart> {
   let duty = 0;
   let held = 0;
@@ -181,6 +199,7 @@ function* partsOf(
     )
       next += 1;
     const lengthS = seconds[next]! - seconds[n]!;
+    const extraShare = extraShareOf(value, seconds[n]!);
     n = next;
     if (lengthS <= 0) continue;
     if (value > 0) {

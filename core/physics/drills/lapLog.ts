@@ -65,6 +65,8 @@ export class LapLog {
   readonly hottest: Record<Hot, number>;
   /** The lowest that a cell was seen at, V. */
   lowest: number;
+  /** The fastest that the shaft turned at the end of a piece, rad/s. */
+  mostShaft = 0;
   private readonly logged: Logged;
   private readonly closeness: Closeness;
   /** Where the present lap began: time of the stint, and time since the run began, s. */
@@ -103,6 +105,7 @@ export class LapLog {
     this.drivenS += seconds;
     const { shaft, cell, heat } = this.logged.read();
     this.fastest = Math.max(this.fastest, shaft);
+    this.mostShaft = Math.max(this.mostShaft, shaft);
     this.leastCell = Math.min(this.leastCell, cell);
     this.lowest = Math.min(this.lowest, cell);
     for (const part of HOT) {

@@ -20,6 +20,8 @@ export interface Ground {
   dragBrake: number;
   /** Of tyre on ground; zero in the air. */
   grip: number;
+  /** What corners and climbs ask for, as a share of what is usual. */
+  corners: number;
 }
 
 /**
@@ -28,7 +30,7 @@ export interface Ground {
 export function* lapParts(
   lap: Lap,
   esc: EscBehaviour,
-  { dragBrake, grip }: Ground,
+  { dragBrake, grip, corners }: Ground,
   keeper: LapKeeper,
 ): Generator<RunPart> {
   let duty = 0;
@@ -37,7 +39,11 @@ export function* lapParts(
     if (standsFor === undefined) return;
     for (const piece of lap.pieces) {
       const trigger = triggerOf(piece, lap);
-      const shared = { lengthS: piece.seconds, extraShare: extraShareOf(piece.kind, grip), standsFor };
+      const shared = {
+        lengthS: piece.seconds,
+        extraShare: corners * extraShareOf(piece.kind, grip),
+        standsFor,
+      };
       if (trigger > 0) {
         const signal = trigger * esc.forwardSignal;
         const to = keeper.powerLeft() * dutyOf(esc, signal);

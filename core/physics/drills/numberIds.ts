@@ -21,6 +21,7 @@ export const NUMBER_IDS = {
     'tooFar',
     'lowestCell',
     'firstMinute',
+    'rpm',
     'winding',
     'can',
     'esc',

@@ -66,7 +66,7 @@ function drive(charged: ResolvedWheels, rig: ResolvedRig, esc: EscBehaviour, ext
   const told = repeat(
     charged,
     esc,
-    { dragBrake: esc.dragBrake, grip: charged.grip },
+    { dragBrake: esc.dragBrake, grip: charged.grip, corners: charged.cornersShare },
     { y, read, run, places: AT, ...extent },
   );
   return answer(charged, esc, told, { label: 'speed of each lap, km/h', of: kmPerHour });
@@ -91,7 +91,7 @@ function fly(charged: ResolvedPropeller, rig: ResolvedRig, esc: EscBehaviour, ex
   const told = repeat(
     charged,
     esc,
-    { dragBrake: esc.propellerBrake, grip: 0 },
+    { dragBrake: esc.propellerBrake, grip: 0, corners: 0 },
     { y, read, run, places: SPIN, ...extent },
   );
   return answer(charged, esc, told, { label: 'highest rpm of each lap', of: rpmOf });
@@ -264,6 +264,7 @@ function numbersOf(rig: ResolvedRig, esc: EscBehaviour, told: Told): DrillNumber
             'livelier at first',
           ),
         ]),
+    number('rpm', 'Highest rpm on the way', rpmOf(log.mostShaft), 'rpm', 0, 'slower', 'faster'),
     heat('winding', 'Motor winding, hottest lap', log.hottest.winding),
     heat('can', 'Motor can, hottest lap', log.hottest.case),
     heat('esc', 'ESC’s case, hottest lap', log.hottest.esc),

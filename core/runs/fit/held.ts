@@ -1,0 +1,319 @@
+/**
+ * A log held against a model: what the model makes of the very volts, amperes and rpm that were logged, and by how much it is
+ * off. Nothing is driven from a start, so nothing runs away from the log, and what is off is off for a reason of its own:
+ * - the motor: the rpm at which it draws the current that was logged, against the rpm that was logged;
+ * - the pack: its volts after what was drawn;
+ * - the ground or the air: the torque that the motor has there, against what the model does with it;
+ * - heat: can and ESC after the losses so far.
+ */
+import type { Braking } from '../../physics/brakeChopper';
+import { brakeAt, type BrakeCall, type BridgeSetting } from '../../physics/bridge';
+import { resistance } from '../../physics/car';
+import { FLIGHT_SHARE } from '../../physics/drills/stint';
+import { copperResistance, newFlow } from '../../physics/motor';
+import {
+  openCircuitVolts,
+  resistanceFactor,
+  SLOW_SAG_SHARE,
+  SLOW_SECONDS,
+  temperatureFactor,
+} from '../../physics/pack';
+import { airTorque } from '../../physics/propeller';
+import { WARM_C, type ResolvedRig, type ResolvedWheels } from '../../physics/resolved';
+import { heatRates } from '../../physics/thermalNodes';
+import { gearingOf } from '../../physics/tyre';
+import { GRAVITY } from '../../units/convert';
+import { dutyAtCurrent, flowAtCurrent } from './flowAt';
+import { ASKS, type LoggedRun } from './loggedRun';
+import type { RunKey, SensorKey } from './parameters';
+import type { Rows } from './rows';
+
+/** What a model makes of a log: how far off each row is, and how far off it may be. */
+export interface Held {
+  off: Float64Array;
+  /** One standard deviation, from what the model says there: noise of the mean, and what no model gets right. */
+  may: Float64Array;
+}
+
+/** Noise of a single reading. From memory: rpm as a share, V, K. */
+const RPM_NOISE = 0.004;
+const VOLTS_NOISE = 0.02;
+const KELVIN_NOISE = 0.5;
+/** What no model of ours gets right, whatever its numbers are: shares of what it says; V a cell. Assumed. */
+const SPEED_LACK = 0.005;
+const CELL_LACK = 0.004;
+const FORCE_LACK = 0.02;
+const CORNER_LACK = 0.12;
+/** No ground is the same all over: of the weight. Assumed. */
+const UNEVEN = 0.01;
+const HEAT_LACK = 0.03;
+/** From run to run a driver pulls so much more or less, as a share. From memory. */
+const PULL_SCATTER = 0.05;
+
+/** Places of the heat in its state. */
+const HEAT = { winding: 0, case: 1, esc: 2 } as const;
+/** The first readings say how warm it began. */
+const WARM_SAMPLES = 20;
+
+/**
+ * @param rig resolved with all that is tried, its pack as charged as that run began
+ * @param bridge as its ESC works it
+ */
+export function holdAgainst(
+  run: LoggedRun,
+  rows: Rows,
+  rig: ResolvedRig,
+  bridge: BridgeSetting,
+  sensors: Record<SensorKey, number>,
+  ofRun: Record<RunKey, number>,
+): Held {
+  const rowCount = rows.kinds.length;
+  const sum = new Float64Array(rowCount);
+  const size = new Float64Array(rowCount);
+  const extra = new Float64Array(rowCount);
+  const add = (row: number, off: number, of: number): void => {
+    if (row < 0) return;
+    sum[row]! += off;
+    size[row]! += of;
+  };
+  const motors = rig.bus.sharedByMotors;
+  const airC = run.airC + ofRun.airKelvin * (run.airKnown ? 1 : 4);
+  const shed = Math.exp(ofRun.cooling);
+  const hotter = Math.exp(ofRun.heat);
+  const thermal = {
+    ...rig.thermal,
+    caseStill: rig.thermal.caseStill / shed,
+    caseMoving: rig.thermal.caseMoving / shed,
+    escStill: rig.thermal.escStill / shed,
+    escFan: rig.thermal.escFan / shed,
+  };
+  const pack = new PackAlong(rig, run.charged + ofRun.charge, airC);
+  const heat = new Float64Array(3);
+  heat[HEAT.case] = heat[HEAT.winding] = startsAt(run.canC, airC, sensors.canOffset);
+  heat[HEAT.esc] = startsAt(run.escC, airC, sensors.escOffset);
+  const rates = new Float64Array(3);
+  const flow = newFlow();
+  const braking: Braking = { amps: 0, returned: 0 };
+  const call: BrakeCall = { strength: 0, stays: true, pushed: false };
+  const torque = new Float32Array(run.volts.length);
+  const load = loadOf(rig, ofRun.ground);
+  const count = run.volts.length;
+  for (let n = 0; n < count; n += 1) {
+    const lasts = run.lasts[n]!;
+    const volts = run.volts[n]! / (1 + sensors.voltsGain);
+    const amps = ((run.amps[n]! - sensors.ampsZero) / (1 + sensors.ampsGain) - ofRun.servoAmps) / motors;
+    const shaft = run.shaft[n]!;
+    add(rows.pack[n]!, volts - pack.voltsAt(amps), volts);
+    pack.draw(amps + bridge.ownAmps, amps, lasts);
+    let windingWatts: number;
+    let escWatts: number;
+    if (run.asks[n] === ASKS.drive) {
+      const windingFactor = copperResistance(1, heat[HEAT.winding]!) / copperResistance(1, WARM_C);
+      const moment = {
+        duty:
+          run.steady[n] === 1
+            ? run.duty[n]!
+            : Math.min(run.duty[n]!, dutyAtCurrent(rig, Math.max(0, amps), volts, shaft)),
+        signal: run.signal[n]!,
+        sinceS: run.since[n]!,
+        volts,
+        amps,
+        shaft,
+      };
+      const drawnAt = flowAtCurrent(rig, bridge, windingFactor, moment, flow);
+      const free = (moment.duty * volts) / rig.motor.constant;
+      add(rows.motor[n]!, (drawnAt - shaft) / free, 1);
+      ({ windingWatts, escWatts } = flow);
+      torque[n] = flow.torque;
+    } else {
+      const brakes = run.strength[n]! > 0;
+      call.strength = run.strength[n]!;
+      call.pushed = run.trigger[n]! < 0;
+      if (brakes) brakeAt(bridge.brake, call, shaft, volts, 0, braking);
+      const { motor } = rig;
+      const lost =
+        motor.constant * ((brakes ? braking.amps : 0) + motor.noLoadCurrent) * shaft -
+        (brakes ? braking.returned * volts : 0);
+      const ofBridge = motor.bridgeResistance / motor.resistance;
+      windingWatts = lost * (1 - ofBridge);
+      escWatts = lost * ofBridge;
+    }
+    add(
+      rows.can[n]!,
+      run.canC ? run.canC[n]! - sensors.canOffset - heat[HEAT.case]! : 0,
+      heat[HEAT.case]! - airC,
+    );
+    add(
+      rows.esc[n]!,
+      run.escC ? run.escC[n]! - sensors.escOffset - heat[HEAT.esc]! : 0,
+      heat[HEAT.esc]! - airC,
+    );
+    heatRates(
+      thermal,
+      rig.fan,
+      airC,
+      rig.kind === 'propeller' || shaft > 1,
+      hotter * windingWatts,
+      hotter * escWatts + bridge.ownWatts,
+      heat,
+      rates,
+      0,
+    );
+    for (let node = 0; node < 3; node += 1) heat[node]! += rates[node]! * lasts;
+  }
+  // A rig's lap is as hard as its owner says, and as its runs were.
+  sum[rows.pull] = (rows.counts[rows.pull]! * (run.howHardPercent - rig.lap.howHardPercent)) / 100;
+  for (const { from, to, row } of rows.stretches) {
+    const told = load.over(run, torque, from, to);
+    sum[row]! += told.off;
+    size[row]! += told.force;
+    extra[row]! += told.extra;
+  }
+  return finished(rows, rig, { sum, size, extra });
+}
+
+/** The means of the rows, and how far off each may be. */
+function finished(
+  { kinds, counts }: Rows,
+  rig: ResolvedRig,
+  { sum, size, extra }: { sum: Float64Array; size: Float64Array; extra: Float64Array },
+): Held {
+  const uneven = rig.kind === 'wheels' ? UNEVEN * rig.massKg * GRAVITY : 0;
+  const off = new Float64Array(kinds.length);
+  const may = new Float64Array(kinds.length);
+  for (let row = 0; row < kinds.length; row += 1) {
+    const count = counts[row]!;
+    const of = size[row]! / count;
+    off[row] = sum[row]! / count;
+    const noise = (single: number): number => single / Math.sqrt(count);
+    may[row] = (() => {
+      switch (kinds[row]!) {
+        case 'motor':
+          return Math.hypot(noise(RPM_NOISE), SPEED_LACK);
+        case 'pack':
+          return Math.hypot(noise(VOLTS_NOISE), CELL_LACK * rig.cells);
+        case 'ground':
+          return Math.hypot(noise(0.1 * of), FORCE_LACK * of, CORNER_LACK * (extra[row]! / count), uneven);
+        case 'pull':
+          return PULL_SCATTER;
+        case 'can':
+        case 'esc':
+          return Math.hypot(noise(KELVIN_NOISE), HEAT_LACK * Math.max(0, of), 0.2);
+      }
+    })();
+  }
+  return { off, may };
+}
+
+/** How warm something began: what was read first, where that was above the air. */
+function startsAt(read: Float32Array | undefined, airC: number, offset: number): number {
+  if (!read) return airC;
+  const first =
+    read.subarray(0, WARM_SAMPLES).reduce((so, value) => so + value, 0) / Math.min(WARM_SAMPLES, read.length);
+  // A degree of noise is no warmth.
+  return first - offset > airC + 3 ? first - offset : airC;
+}
+
+/** The pack along a log. */
+class PackAlong {
+  private readonly rig: ResolvedRig;
+  private charge: number;
+  private slow = 0;
+  private celsius: number;
+  private readonly airC: number;
+  private readonly cellOhm: number;
+  private readonly stated: number;
+
+  constructor(rig: ResolvedRig, charge: number, airC: number) {
+    this.rig = rig;
+    this.charge = Math.min(1, charge);
+    this.celsius = airC;
+    this.airC = airC;
+    this.cellOhm = rig.packOhm - rig.leadOhm;
+    this.stated = 1 / temperatureFactor(rig.ambientC);
+  }
+
+  /** Of all cells now, ohm. */
+  private ohm(): number {
+    return this.cellOhm * resistanceFactor(this.charge) * temperatureFactor(this.celsius) * this.stated;
+  }
+
+  voltsAt(amps: number): number {
+    const { rig, charge, slow } = this;
+    return rig.cells * openCircuitVolts(rig.chemistry, charge) - slow - amps * (this.ohm() + rig.leadOhm);
+  }
+
+  draw(allAmps: number, amps: number, seconds: number): void {
+    const { rig } = this;
+    const slowOhm = this.cellOhm * SLOW_SAG_SHARE;
+    const watts = amps * amps * this.ohm() + (slowOhm > 0 ? (this.slow * this.slow) / slowOhm : 0);
+    const toAir = (this.celsius - this.airC) / rig.packThermal.toAir;
+    this.charge -= (allAmps * seconds) / (3600 * rig.capacityAh);
+    this.slow += ((amps * slowOhm - this.slow) / SLOW_SECONDS) * seconds;
+    this.celsius += ((watts - toAir) / rig.packThermal.joulesPerK) * seconds;
+  }
+}
+
+/** What a motor works against. */
+interface Load {
+  /** The motion that a stretch has against what its torque makes of it, both as a force or a torque. */
+  over: (
+    run: LoggedRun,
+    torque: Float32Array,
+    from: number,
+    to: number,
+  ) => { off: number; force: number; extra: number };
+}
+
+const loadOf = (rig: ResolvedRig, ground: number): Load =>
+  rig.kind === 'wheels' ? wheelsLoad(rig, ground) : propellerLoad(rig);
+
+function wheelsLoad(rig: ResolvedWheels, ground: number): Load {
+  const gearing = gearingOf(rig);
+  const heavier = Math.exp(ground);
+  const rolls = { ...rig, rollingResistance: rig.rollingResistance * heavier };
+  const turning =
+    (rig.wheelInertiaKgM2 + rig.motor.rotorInertia * rig.finalDrive ** 2) / rig.wheelRadiusM ** 2;
+  const mass = rig.massKg + turning;
+  const weight = rig.massKg * GRAVITY;
+  const efficiency = rig.drivelineEfficiency;
+  return {
+    over({ shaft, lasts, corner, climb }, torque, from, to) {
+      let impulse = 0;
+      let pushed = 0;
+      let asked = 0;
+      let seconds = 0;
+      for (let n = from; n < to; n += 1) {
+        const speed = (shaft[n]! + shaft[n + 1]!) / 2 / gearing;
+        const force = ((torque[n]! + torque[n + 1]!) / 2) * gearing * efficiency;
+        const extra = heavier * rig.cornersShare * weight * (rig.grip * corner[n]! + climb[n]!);
+        impulse += (force - resistance(rolls, speed) - extra) * lasts[n]!;
+        pushed += Math.abs(force) * lasts[n]!;
+        asked += extra * lasts[n]!;
+        seconds += lasts[n]!;
+      }
+      const gained = (mass * (shaft[to]! - shaft[from]!)) / gearing;
+      return { off: (gained - impulse) / seconds, force: pushed / seconds, extra: asked / seconds };
+    },
+  };
+}
+
+function propellerLoad(rig: Extract<ResolvedRig, { kind: 'propeller' }>): Load {
+  const { propeller } = rig;
+  return {
+    over({ shaft, lasts }, torque, from, to) {
+      let impulse = 0;
+      let pushed = 0;
+      let seconds = 0;
+      for (let n = from; n < to; n += 1) {
+        const speed = (shaft[n]! + shaft[n + 1]!) / 2;
+        const has = (torque[n]! + torque[n + 1]!) / 2;
+        impulse += (has - FLIGHT_SHARE * airTorque(propeller, speed)) * lasts[n]!;
+        pushed += Math.abs(has) * lasts[n]!;
+        seconds += lasts[n]!;
+      }
+      const gained = propeller.inertia * (shaft[to]! - shaft[from]!);
+      return { off: (gained - impulse) / seconds, force: pushed / seconds, extra: 0 };
+    },
+  };
+}

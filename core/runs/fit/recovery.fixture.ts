@@ -1,0 +1,148 @@
+/** True models that are driven, fitted, and held against what they really were. */
+import { usualGoals } from '../../advice/goals';
+import { archetypeFor } from '../../archetypes/archetypes';
+import { factoryStops } from '../../esc/profile';
+import { rangeOf } from '../../radio/pulse';
+import { defaultRig } from '../../rig/defaults';
+import { quantityAt } from '../../rig/fields';
+import { handValuesOf } from '../../rig/handValues';
+import type { VehicleClass } from '../../rig/vehicleClass';
+import { normalNumbers, seededNumbers } from '../../units/seeded';
+import { drive, logOf } from '../drive/drive';
+import { trueModel } from '../drive/trueModel';
+import type { OnRig } from '../predicted';
+import type { Reading } from '../readings';
+import type { Run } from '../run';
+import { fitToRuns, type Fitted, type RefusedFit } from './fit';
+import { offBy, type RunToFit } from './leftOut';
+
+/** What is driven for a recovery. */
+export interface Recovery {
+  vehicleClass: VehicleClass;
+  seed: number;
+  /** Whether the true model does what no model of ours does. */
+  doesMore?: boolean;
+  /** Whether a log is kept, or a hand writes down a few numbers. */
+  by: 'log' | 'hand';
+  runs?: number;
+  minutes?: number;
+}
+
+const USUAL_MINUTES: Partial<Record<VehicleClass, number>> = { crawler: 12 };
+
+/** A true model and its runs, as they would be fitted. */
+export function recoveryOf({
+  vehicleClass,
+  seed,
+  doesMore = seed % 2 === 0,
+  by,
+  runs: count = 3,
+  minutes = USUAL_MINUTES[vehicleClass] ?? 5,
+}: Recovery) {
+  const rig = { ...defaultRig(vehicleClass), name: 'Test' };
+  const { profile } = archetypeFor(vehicleClass);
+  const goals = usualGoals(vehicleClass);
+  const range = rangeOf(rig.channel);
+  const on: OnRig = { rig, profile, range, goals };
+  const model = trueModel(rig, seed, doesMore);
+  const stops = factoryStops(profile);
+  const held = profile.items.map(({ id }) => ({ itemId: id, stopId: stops[id] })) as Run['held'];
+  const runs = Array.from({ length: count }, (_, n): RunToFit => {
+    const number = n + 1;
+    const run = { held, byHand: handValuesOf(rig), airCelsius: 20, minutes, readings: [] };
+    const driven = drive(model, { number, profile, stops, range, use: goals.use, run, minutes });
+    return by === 'log'
+      ? { number, run, log: logOf(model, driven, number) }
+      : { number, run: { ...run, readings: readByHand(driven, seed * 100 + number) }, log: undefined };
+  });
+  return {
+    on,
+    model,
+    runs,
+    truth: (path: Parameters<typeof quantityAt>[1]) => quantityAt(model.rig, path).value,
+  };
+}
+
+/** What a hand reads of a drive: a thermometer, the charger, the least volts and the most rpm that the ESC shows. */
+function readByHand({ along }: ReturnType<typeof drive>, seed: number): Reading[] {
+  const normal = normalNumbers(seededNumbers(seed * 31 + 7));
+  const most = (values: Float32Array): number => values.reduce((so, value) => Math.max(so, value), 0);
+  const read = (kind: Reading['kind'], value: number): Reading => ({ kind, value, from: 'hand' });
+  return [
+    read('canCelsius', Math.round(most(along.canCelsius) + 1.5 * normal())),
+    read('escCelsius', Math.round(most(along.escCelsius) + 1.5 * normal())),
+    read('lowestVolts', Number(leastSeen(along.packVolts, along.everyS).toFixed(2))),
+    read('topRpm', Math.round((most(along.rpm) * (1 + 0.003 * normal())) / 100) * 100),
+    read('putBackMah', Math.round(most(along.usedMah) * (1 + 0.02 * normal()))),
+  ];
+}
+
+/** The least volts as an ESC sees them: smoothed over 0.4 s. */
+function leastSeen(volts: Float32Array, everyS: number): number {
+  let seen = volts[0]!;
+  return volts.reduce((least, value) => {
+    seen += (value - seen) * Math.min(1, everyS / 0.4);
+    return Math.min(least, seen);
+  }, seen);
+}
+
+/** What a fit says of each number against what it really was, in standard deviations of what it said. */
+export const offFromTruth = (value: number, truth: number, within: number): number =>
+  Math.log(value / truth) / (Math.log1p(within) / 1.96);
+
+/** How well the numbers of many true models were told. */
+export interface Report {
+  vehicleClass: VehicleClass;
+  models: number;
+  refused: number;
+  /** Of the numbers that were told: how many there were, and how many really lie in their 95 % interval. */
+  told: number;
+  held: number;
+  /** Numbers of runs that were left out: how far off in the median before and after, how many there were, and how many got worse. */
+  before: number;
+  after: number;
+  leftOut: number;
+  worse: number;
+}
+
+const Z_95 = 1.96;
+
+/** Recovers true models of a class, and sums up. @param each told of each model */
+export function reportOf(
+  cases: readonly Recovery[],
+  each: (seed: number, fit: Fitted | RefusedFit) => void = () => undefined,
+): Report {
+  const off: number[] = [];
+  const before: number[] = [];
+  const after: number[] = [];
+  let refused = 0;
+  for (const one of cases) {
+    const { on, runs, truth } = recoveryOf(one);
+    const fit = fitToRuns(on, runs);
+    each(one.seed, fit);
+    if (fit.kind === 'refused') {
+      refused += 1;
+      continue;
+    }
+    for (const { path, quantity } of fit.numbers)
+      off.push(offFromTruth(quantity.value, truth(path), quantity.fit.within));
+    for (const number of fit.leftOut?.numbers ?? []) {
+      before.push(offBy(number, number.before));
+      after.push(offBy(number, number.after));
+    }
+  }
+  return {
+    vehicleClass: cases[0]!.vehicleClass,
+    models: cases.length,
+    refused,
+    told: off.length,
+    held: off.filter((z) => Math.abs(z) <= Z_95).length,
+    before: median(before),
+    after: median(after),
+    leftOut: before.length,
+    worse: before.filter((value, n) => after[n]! > value).length,
+  };
+}
+
+const median = (values: readonly number[]): number =>
+  values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
