@@ -28,9 +28,9 @@ export interface DriveOrder {
 /** How often its sensors are read, s. */
 const EVERY_S = 0.1;
 /** From run to run: the ground, the air that cools, the charge. Shares. */
-const GROUND_SCATTER = 0.08;
-const COOLING_SCATTER = 0.08;
-const CHARGE_SCATTER = 0.015;
+const GROUND_SCATTER = 0.05;
+const COOLING_SCATTER = 0.05;
+const CHARGE_SCATTER = 0.01;
 const PULL_SCATTER = 0.03;
 /** What a model of ours lacks: what servos draw, A; how the ground gets heavier over the run, share of the weight; the sun, K. */
 const SERVO_AMPS = 0.8;

@@ -7,18 +7,12 @@ import { CHANNELS } from '../log/channels';
 import type { OnRig } from '../predicted';
 import type { NumberedRun } from '../run';
 import { unknownIn } from '../run';
-import { predictedLeftOut, type LeftOutNumber, type RunToFit } from './leftOut';
+import { predictedLeftOut, type LeftOutNumber, type RunToFit, type SensorsAsFitted } from './leftOut';
 import { missingChannels } from './loggedRun';
-import { unfitted, valueAt } from './parameters';
+import { placeOf, unfitted, valueAt } from './parameters';
 import { settleRuns, type Settled } from './settleRuns';
-import { wholeProblem } from './wholeProblem';
+import { wholeProblem, type WholeProblem } from './wholeProblem';
 import type { QuantityPath } from '../../rig/fields';
-
-/** A run that teaches nothing, and why. */
-export interface UnusedRun {
-  number: number;
-  why: string;
-}
 
 /** A number of the rig as the runs tell it. */
 export interface FittedNumber {
@@ -44,7 +38,10 @@ export interface RefusedFit {
   why: string;
 }
 
-/** A run whose log has all that a fit needs, or that has numbers by hand. */
+/**
+ * Why a run teaches nothing; undefined for one whose log has all that a fit needs, or that has numbers by hand.
+ * @param logChannels the kinds of the channels of its log; undefined where it has none
+ */
 export function teaches(
   profile: EscProfile,
   { run }: NumberedRun,
@@ -130,9 +127,18 @@ export function fitToRuns(
     open: settled.open.map(({ label }) => label),
     leftOut: left && {
       number: left.number,
-      numbers: predictedLeftOut(on, before, withFitted(before, numbers), left),
+      numbers: predictedLeftOut(on, before, withFitted(before, numbers), sensorsOf(settled, problem), left),
     },
     doubts: offBeyond(settled, DOUBTFUL),
+  };
+}
+
+/** How the sensors read, as fitted; what servos draw, in the mean of the runs. */
+function sensorsOf({ u }: Settled, { parameters, loggedRuns }: WholeProblem): SensorsAsFitted {
+  const { sensors, runs } = placeOf(u, parameters.length, loggedRuns);
+  return {
+    ...sensors,
+    servoAmps: runs.reduce((sum, { servoAmps }) => sum + servoAmps, 0) / Math.max(1, runs.length),
   };
 }
 

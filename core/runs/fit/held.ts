@@ -47,6 +47,8 @@ const CORNER_LACK = 0.12;
 /** No ground is the same all over: of the weight. Assumed. */
 const UNEVEN = 0.01;
 const HEAT_LACK = 0.03;
+/** A sensor sits where it is somewhat cooler or warmer than the whole, K. Assumed. */
+const HEAT_UNEVEN = 0.4;
 /** From run to run a driver pulls so much more or less, as a share. From memory. */
 const PULL_SCATTER = 0.05;
 
@@ -198,7 +200,7 @@ function finished(
           return PULL_SCATTER;
         case 'can':
         case 'esc':
-          return Math.hypot(noise(KELVIN_NOISE), HEAT_LACK * Math.max(0, of), 0.2);
+          return Math.hypot(noise(KELVIN_NOISE), HEAT_LACK * Math.max(0, of), HEAT_UNEVEN);
       }
     })();
   }

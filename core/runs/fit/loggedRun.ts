@@ -131,11 +131,13 @@ export function loggedRun(
 
 function fillCommand(run: LoggedRun, n: number, esc: EscBehaviour, letGoStrength: number): void {
   const value = run.trigger[n]!;
-  run.signal[n] = value > 0 ? value * esc.forwardSignal : value;
-  run.duty[n] = value > 0 ? dutyOf(esc, run.signal[n]!) : 0;
+  const signal = value > 0 ? value * esc.forwardSignal : value;
+  const duty = value > 0 ? dutyOf(esc, signal) : 0;
   const strength = value < 0 ? brakeStrengthOf(esc, -value * esc.brakeSignal) : letGoStrength;
-  run.strength[n] = run.duty[n]! > 0 ? 0 : strength;
-  run.asks[n] = run.duty[n]! > 0 ? ASKS.drive : strength > 0 ? ASKS.brake : ASKS.coast;
+  run.signal[n] = signal;
+  run.duty[n] = duty;
+  run.strength[n] = duty > 0 ? 0 : strength;
+  run.asks[n] = duty > 0 ? ASKS.drive : strength > 0 ? ASKS.brake : ASKS.coast;
 }
 
 /** Every so many samples, a blank as the one before it. */

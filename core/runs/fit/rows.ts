@@ -5,6 +5,7 @@
  */
 import { gripLimit } from '../../physics/car';
 import { gearingOf } from '../../physics/tyre';
+import { GRAVITY } from '../../units/convert';
 import type { ResolvedRig } from '../../physics/resolved';
 import { ASKS, type LoggedRun } from './loggedRun';
 
@@ -37,8 +38,13 @@ const FEWEST = 12;
 const FEWEST_STRETCHES = 4;
 /** Slower than this share of what the duty is for, the motor starts, and sensors tell little. */
 const LEAST_SPEED_SHARE = 0.15;
-/** Wheels grip for sure below this share of what they can hold. */
-const GRIPS_BELOW = 0.7;
+/** Wheels grip for sure below this share of what they can hold; up to the second only where corner or climb asks for it. */
+const GRIPS_BELOW = 0.6;
+const MAY_GRIP_BELOW = 1.05;
+/** So much of the force must be what the ground asks for. */
+const ASKED_FOR = 0.5;
+/** So little of what grip could give is no gain of speed. */
+const STEADY_SPEED = 0.12;
 /** Nearer to the cutoff than this, duty may be taken back, V a cell. */
 const NEAR_CUTOFF = 0.08;
 
@@ -81,11 +87,27 @@ export function rowsOf(run: LoggedRun, rig: ResolvedRig, cutoffVoltsPerCell: num
     run.asks[n] === ASKS.drive &&
     run.volts[n]! / rig.cells > cutoffVoltsPerCell + NEAR_CUTOFF &&
     run.shaft[n]! > LEAST_SPEED_SHARE * freeSpeed(n);
-  const limit = rig.kind === 'wheels' ? GRIPS_BELOW * gripLimit(rig) : Infinity;
   const perAmp = rig.kind === 'wheels' ? rig.motor.constant * gearingOf(rig) * rig.drivelineEfficiency : 0;
+  /** How much of what the tyres hold the motor asks of them. */
+  const ofGrip = (n: number): number =>
+    rig.kind === 'wheels'
+      ? (perAmp * run.amps[n]!) / rig.bus.sharedByMotors / Math.max(run.duty[n]!, 0.05) / gripLimit(rig)
+      : 0;
   /** Wheels that spin say nothing of how the car moves. */
-  const grips = (n: number): boolean =>
-    (perAmp * run.amps[n]!) / rig.bus.sharedByMotors / Math.max(run.duty[n]!, 0.05) < limit;
+  const gripped = (from: number, to: number): boolean => {
+    if (rig.kind !== 'wheels') return true;
+    let most = 0;
+    let asked = Infinity;
+    for (let n = from; n <= to; n += 1) {
+      most = Math.max(most, ofGrip(n));
+      asked = Math.min(asked, run.corner[n]! + run.climb[n]! / rig.grip);
+    }
+    if (most < GRIPS_BELOW) return true;
+    // Wheels that spin steadily go as evenly as a car in a corner.
+    if (asked < ASKED_FOR * most) return false;
+    const gained = (run.shaft[to]! - run.shaft[from]!) / gearingOf(rig);
+    return Math.abs(gained) < STEADY_SPEED * rig.grip * GRAVITY * (run.since[to]! - run.since[from]!);
+  };
   let began = -1;
   for (let n = 0; n < count; n += 1) {
     const time = step(n / count, TIME_STEPS);
@@ -101,12 +123,14 @@ export function rowsOf(run: LoggedRun, rig: ResolvedRig, cutoffVoltsPerCell: num
       'motor',
       `${step(run.duty[n]! - 1e-6, DUTY_STEPS)} ${step(run.shaft[n]! / freeSpeed(n), SPEED_STEPS)}`,
     );
-    if (!grips(n)) began = -1;
+    if (ofGrip(n) > MAY_GRIP_BELOW) began = -1;
     else if (began < 0 || run.since[n]! < run.since[began]!) began = n;
     else if (run.since[n]! - run.since[began]! >= STRETCH_S) {
-      const speed = step(run.shaft[n]! / freeSpeed(n), SPEED_STEPS);
-      const row = rowFor('ground', `${step(run.duty[n]! - 1e-6, DUTY_STEPS)} ${speed}`);
-      rows.stretches.push({ from: began, to: n, row });
+      if (gripped(began, n)) {
+        const speed = step(run.shaft[n]! / freeSpeed(n), SPEED_STEPS);
+        const row = rowFor('ground', `${step(run.duty[n]! - 1e-6, DUTY_STEPS)} ${speed}`);
+        rows.stretches.push({ from: began, to: n, row });
+      }
       began = n;
     }
   }

@@ -15,6 +15,8 @@ export interface WholeProblem extends Problem {
   all: readonly number[];
   weigh: (u: ArrayLike<number>) => void;
   loosen: (by: Loosened) => void;
+  /** How many of the runs have a log. */
+  loggedRuns: number;
   /** Works out hand-written numbers anew about a place. */
   straighten: (u: Float64Array) => void;
 }
@@ -55,6 +57,7 @@ export function wholeProblem(
   return {
     size,
     rows: logs.rows + handCount,
+    loggedRuns: logged.length,
     parameters,
     kinds: [...logs.kinds, ...hand.rows.map(() => 'hand' as const)],
     electrical: logs.electrical,
