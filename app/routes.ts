@@ -38,6 +38,7 @@ export default [
     route('runs/questions', 'stations/runs/questions.tsx'),
     route('runs/measure', 'stations/runs/measure/route.tsx'),
     route('runs/compare', 'stations/runs/compare.tsx'),
+    route('runs/learned', 'stations/runs/learned.tsx'),
     route('runs/:number', 'stations/runs/run.tsx'),
     route('runs/:number/log', 'stations/runs/log/route.tsx'),
     route('sheets', 'stations/sheets/route.tsx'),

@@ -178,4 +178,10 @@ export const quantity = (least: number, most: number, unit: string): yup.ObjectS
     })
       .notRequired()
       .default(undefined),
-  }) as unknown as yup.ObjectSchema<Quantity>;
+  }).test(
+    'fit',
+    'must say how it was fitted where its basis is “fitted”, and only there',
+    // What is missing is for `required` to judge.
+    (number: { basis?: string; fit?: unknown } | undefined) =>
+      !number || (number.basis === 'fitted') === (number.fit !== undefined),
+  ) as unknown as yup.ObjectSchema<Quantity>;

@@ -2,7 +2,8 @@
 import { CHANNELS, type ChannelKind } from '#core/runs/log/channels';
 import type { ColumnUse } from '#core/runs/log/columns';
 import { MOST_PROBLEMS, type LogMeta } from '#core/runs/log/meta';
-import { MOST_CHANNELS, MOST_SAMPLES } from '#core/runs/log/packed';
+import { MOST_CHANNELS, MOST_SAMPLES, unpackLog } from '#core/runs/log/packed';
+import type { Result } from '#core/units/problem';
 import * as yup from 'yup';
 import { between, keyOf, listOf, nameField, oneOf, record, textField, whole } from './fields';
 
@@ -65,4 +66,32 @@ export function splitLog(
   } catch {
     return undefined;
   }
+}
+
+/** Longer samples than these, in bytes, are too long for a document. */
+const LONGEST_IN_FILE = 600_000;
+const LETTERS_AT_ONCE = 0x8000;
+
+/** A log for the file of its run; undefined where it is too long for one. */
+export function logInFile(meta: LogMeta, packed: Uint8Array): { meta: LogMeta; samples: string } | undefined {
+  if (packed.length > LONGEST_IN_FILE) return undefined;
+  let letters = '';
+  for (let at = 0; at < packed.length; at += LETTERS_AT_ONCE)
+    letters += String.fromCharCode(...packed.subarray(at, at + LETTERS_AT_ONCE));
+  return { meta, samples: btoa(letters) };
+}
+
+/** The packed samples of a log in a file, where they are a log; else why not. */
+export function samplesInFile(samples: string): Result<Uint8Array<ArrayBuffer>> {
+  let bytes: Uint8Array<ArrayBuffer>;
+  try {
+    bytes = Uint8Array.from(atob(samples), (letter) => letter.charCodeAt(0));
+  } catch {
+    return {
+      ok: false,
+      problems: [{ path: 'log.samples', sentence: 'The samples of the log are not base 64.' }],
+    };
+  }
+  const read = unpackLog(bytes);
+  return read.ok ? { ok: true, value: bytes } : read;
 }

@@ -1,4 +1,5 @@
-import { rigField, type QuantityPath } from '#core/rig/fields';
+import { RIG_FIELDS, rigField, type QuantityPath } from '#core/rig/fields';
+import type { FittedNumber } from '#core/rig/fitted';
 import type { Quantity } from '#core/units/provenance';
 import * as yup from 'yup';
 import { CHEMISTRIES, type Chemistry } from '#core/physics/pack';
@@ -136,6 +137,19 @@ export const rigSchema: yup.ObjectSchema<Rig> = record({
     howHard: stated('inUse.howHard'),
     corners: stated('inUse.corners'),
   }),
+});
+
+/** Numbers that runs told, as a page sends them. */
+export const fittedNumbersSchema = record({
+  numbers: listOf(
+    yup.lazy((number: unknown) => {
+      const known = RIG_FIELDS.map(({ path }) => path);
+      const path = known.find((one) => one === part(number).path);
+      return record({ path: oneOf(known), quantity: path ? stated(path) : record({}) });
+    }) as unknown as yup.ISchema<FittedNumber>,
+    1,
+    RIG_FIELDS.length,
+  ),
 });
 
 /** A rig as a file: the rig, which ESC profile its items speak of, and that profile for whoever lacks it. */

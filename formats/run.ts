@@ -3,6 +3,8 @@ import { READ_FROM, READINGS, type Reading, type ReadFrom, type ReadingId } from
 import { FELT, type Felt, type Run, type RunNote } from '#core/runs/run';
 import { MOMENTS } from '#core/settings/moments';
 import { TROUBLES, type TroubleId } from '#core/triage/symptoms';
+import type { LogMeta } from '#core/runs/log/meta';
+import { logMetaSchema } from './keptLog';
 import * as yup from 'yup';
 import {
   between,
@@ -83,11 +85,23 @@ export const runSchema = record({
   question: questionOfRun,
 }) as unknown as yup.ObjectSchema<Run>;
 
-/** A run in a file. */
+/** The log of a run within its file: what is known of it, and its packed samples in base 64. */
+export interface LogInFile {
+  meta: LogMeta;
+  samples: string;
+}
+
+/** A run in a file. A log that is too long for a document goes beside it, as bytes. */
 export interface RunFile {
   run: Run;
+  log?: LogInFile | undefined;
 }
-export const runFileSchema = record({ run: runSchema }) as unknown as yup.ObjectSchema<RunFile>;
+export const runFileSchema = record({
+  run: runSchema,
+  log: record({ meta: logMetaSchema, samples: yup.string().strict().required('is missing') })
+    .notRequired()
+    .default(undefined),
+}) as unknown as yup.ObjectSchema<RunFile>;
 
 /** What a page sends of a run: the server adds what the ESC held. */
 export const runToKeepSchema = record({

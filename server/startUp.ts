@@ -1,7 +1,9 @@
 import type { Result } from '#core/units/problem';
 import { readDocument } from '#formats/document';
 import { DEMO_FILES, DEMO_SET_UPS } from '../demo/demo';
+import { DEMO_RUNS } from '../demo/season/season';
 import { importDocument } from './importDocument';
+import { keepRunFile } from './keepRunFile';
 import { migrate } from './migrate';
 import { defineModels } from './models';
 import { currentGarage, markDemoLoaded } from './repositories/garages';
@@ -24,6 +26,13 @@ export async function startUp(): Promise<void> {
     const rigId = rigs.get(document.setUp.conditions.rigName);
     if (rigId === undefined) throw new Error(`the demo has no rig for “${document.setUp.name}”`);
     await keepSetUp(rigId, document.setUp);
+  }
+  for (const file of DEMO_RUNS) {
+    const document = sound(readDocument(file));
+    if (document.format !== 'live-tune/run') throw new Error('a run of the demo is something else');
+    const rigId = rigs.get(document.run.rigName);
+    if (rigId === undefined) throw new Error(`the demo has no rig for run ${document.run.id}`);
+    sound(await keepRunFile(rigId, document));
   }
   await markDemoLoaded(garage.id);
 }

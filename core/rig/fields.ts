@@ -2,6 +2,7 @@
  * Every number of a rig that a person can state: its bounds in SI, the unit that the trade writes it in, and
  * why it is asked. The form, the open format and their messages all read this table.
  */
+import { withUnit } from '../units/format';
 import { INCHES_A_METRE } from '../units/convert';
 import type { Quantity } from '../units/provenance';
 import type { InUse, Motor, Pack, PropellerVehicle, Rig, WheeledVehicle } from './rig';
@@ -314,6 +315,12 @@ export function rigField(path: QuantityPath): RigField {
   const found = RIG_FIELDS.find((f) => f.path === path);
   if (!found) throw new Error(`no rig field '${path}'`);
   return found;
+}
+
+/** A number of a rig in the unit that the trade writes it in. @param value SI */
+export function quantityWords(path: QuantityPath, value: number): string {
+  const { unit, perSi, decimals } = rigField(path);
+  return withUnit(value * perSi, unit, decimals);
 }
 
 /** The fields that a rig has: a car has no propeller, and a boat nothing from thin air. */

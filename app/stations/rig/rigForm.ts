@@ -88,9 +88,7 @@ function readQuantity(reader: FormReader, base: Rig, rig: Rig, field: RigField):
   const basis = reader.text(`${path}.basis`);
   if (untouched && basis === 'fitted') return rig;
   const value = untouched ? quantityAt(base, path).value : typed === undefined ? undefined : typed / perSi;
-  return value === undefined
-    ? rig
-    : withQuantity(rig, path, { value, basis: basisFrom(basis) });
+  return value === undefined ? rig : withQuantity(rig, path, { value, basis: basisFrom(basis) });
 }
 
 function readVehicle(reader: FormReader, vehicle: Vehicle): Vehicle {

@@ -6,6 +6,7 @@ const PLACES = [
   ['runs/questions', 'Questions'],
   ['runs/compare', 'Compare runs'],
   ['runs/measure', 'Measure'],
+  ['runs/learned', 'Learned'],
 ] as const;
 
 /** What is done with runs. */

@@ -4,7 +4,8 @@ import type { Asked } from '#core/runs/asked';
 import { jsonOf, readForm, textOf } from '#server/readBody';
 import { askedOf, closeAsked, keepAsked, MOST_ASKED } from '#server/repositories/asked';
 import { openTrial } from '#server/openTrial';
-import { keepRun, pageOfRuns } from '#server/repositories/runs';
+import { keepRunFile } from '#server/keepRunFile';
+import { pageOfRuns } from '#server/repositories/runs';
 import type { Bench } from '#server/repositories/rigs';
 import { data } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
@@ -75,7 +76,9 @@ async function takeFile({ rigId, profile }: Bench, file: FormDataEntryValue | nu
   const { run } = read.value;
   if (run.profileId !== profile.id)
     return refused(`This run was driven with a “${run.profileName}”; this rig has a “${profile.name}”.`);
-  const { outcome, number } = await keepRun(rigId, run);
+  const kept = await keepRunFile(rigId, read.value);
+  if (!kept.ok) return data({ problems: kept.problems, sentence: '' }, { status: 400 });
+  const { outcome, number } = kept.value;
   const sentences = {
     added: `Imported as run ${number}.`,
     equal: `You already have it: run ${number} equals the file.`,

@@ -1,4 +1,6 @@
 import { VERSION } from '#formats/document';
+import { logInFile } from '#formats/keptLog';
+import { logMetaOf, logSamples } from '#server/repositories/runLogs';
 import { findRun } from '#server/repositories/runs';
 import { data } from 'react-router';
 import { download } from '../../ui/download.server';
@@ -11,5 +13,10 @@ export async function loader({ params }: Route.LoaderArgs) {
   const found = await findRun(rigId, Number(params.number));
   if (!found) throw data(null, { status: 404 });
   const { number, run } = found;
-  return download({ format: 'live-tune/run', version: VERSION, run }, `${run.rigName} ${number}`);
+  const [meta, samples] = await Promise.all([logMetaOf(rigId, number), logSamples(rigId, number)]);
+  const log = meta && samples && logInFile(meta, samples);
+  return download(
+    { format: 'live-tune/run', version: VERSION, run, ...(log && { log }) },
+    `${run.rigName} ${number}`,
+  );
 }

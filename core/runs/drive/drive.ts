@@ -32,8 +32,7 @@ const GROUND_SCATTER = 0.05;
 const COOLING_SCATTER = 0.05;
 const CHARGE_SCATTER = 0.01;
 const PULL_SCATTER = 0.03;
-/** What a model of ours lacks: what servos draw, A; how the ground gets heavier over the run, share of the weight; the sun, K. */
-const SERVO_AMPS = 0.8;
+/** What a model of ours lacks: how the ground gets heavier over the run, share of the weight; the sun, K. */
 const GROUND_DRIFT = 0.02;
 const SUN_KELVIN = 3;
 
@@ -90,7 +89,7 @@ export function drive(model: TrueModel, order: DriveOrder): Drive {
     charged: Math.min(1, resolved.fullCharge * scatter(CHARGE_SCATTER)),
     extraShare: (_trigger, second) => trace.extraShare(second) + (drift * second) / (60 * minutes),
   });
-  return { along, trace, servoAmps: model.doesMore ? SERVO_AMPS * random() : 0 };
+  return { along, trace, servoAmps: model.servoAmps };
 }
 
 /** One reading in so many is lost, and a few after it. */

@@ -12,8 +12,10 @@ export interface TrueModel {
   rig: Rig;
   seed: number;
   sensors: Sensors;
-  /** Whether it does two things that no model of ours has: servos that draw, ground or air that changes while it drives. */
+  /** Whether it does two things that no model of ours has: servos that draw by fits and starts, ground or air that changes meanwhile. */
   doesMore: boolean;
+  /** What its servos draw on average, A. */
+  servoAmps: number;
 }
 
 /** How far its sensors are off for good: shares of what they read, or units. */
@@ -25,6 +27,8 @@ export interface Sensors {
   escOffset: number;
 }
 
+/** The most that servos draw on average, A. */
+const SERVO_AMPS = 0.8;
 /** A guess that is further off than this many of its standard deviations would have been seen. */
 const FURTHEST = 2.2;
 
@@ -45,6 +49,7 @@ export function trueModel(rig: Rig, seed: number, doesMore = false): TrueModel {
     rig: hidden,
     seed,
     doesMore,
+    servoAmps: doesMore ? SERVO_AMPS * random() : 0,
     sensors: {
       ampsGain: 1 + 0.02 * off(),
       ampsZero: 0.2 * off(),

@@ -1,9 +1,9 @@
+import { unfitted, withFitted } from '../../rig/fitted';
 import { describe, expect, it } from 'vitest';
 import { quantityAt } from '../../rig/fields';
 import { beforeFit } from '../../units/provenance';
 import { channelOf } from '../log/channels';
-import { fitToRuns, teaches, withFitted, type Fitted } from './fit';
-import { unfitted } from './parameters';
+import { fitToRuns, teaches, type Fitted } from './fit';
 import { offFromTruth, recoveryOf, reportOf, type Recovery } from './recovery.fixture';
 
 const fitted = (of: Recovery) => {

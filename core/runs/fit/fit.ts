@@ -1,25 +1,18 @@
 /** Numbers of a rig from its runs: which runs may teach, what they tell, and how well that predicts a run they have not seen. */
-import { quantityAt, withQuantity } from '../../rig/fields';
+import { unfitted, withFitted, type FittedNumber } from '../../rig/fitted';
+import { quantityAt } from '../../rig/fields';
 import type { Rig } from '../../rig/rig';
 import type { EscProfile } from '../../esc/profile';
-import type { FitOrigin, Quantity } from '../../units/provenance';
+import type { FitOrigin } from '../../units/provenance';
 import { CHANNELS } from '../log/channels';
 import type { OnRig } from '../predicted';
 import type { NumberedRun } from '../run';
 import { unknownIn } from '../run';
 import { predictedLeftOut, type LeftOutNumber, type RunToFit, type SensorsAsFitted } from './leftOut';
 import { missingChannels } from './loggedRun';
-import { placeOf, unfitted, valueAt } from './parameters';
+import { placeOf, valueAt } from './parameters';
 import { settleRuns, type Settled } from './settleRuns';
 import { wholeProblem, type WholeProblem } from './wholeProblem';
-import type { QuantityPath } from '../../rig/fields';
-
-/** A number of the rig as the runs tell it. */
-export interface FittedNumber {
-  path: QuantityPath;
-  label: string;
-  quantity: Quantity & { fit: FitOrigin };
-}
 
 export interface Fitted {
   kind: 'fitted';
@@ -65,6 +58,7 @@ const WRONG_WORDS: Record<string, string> = {
   pack: 'the pack sags otherwise than any pack of this kind: cells that differ, or a bad plug',
   ground:
     'the model moves otherwise than the ground allows: wind, worn tyres, or another lap than the one of the stint',
+  grip: 'the tyres hold otherwise from pull to pull: another ground, or wet patches',
   can: 'the motor warms otherwise than a motor can: its sensor may sit loose',
   esc: 'the ESC warms otherwise than it can: something else may heat it',
   pull: 'the trigger was pulled otherwise from run to run',
@@ -109,7 +103,10 @@ export function fitToRuns(
   );
   const settled = settleRuns(problem, seedOf(used), tell);
   const wrong = offBeyond(settled, WRONG);
-  if (wrong.length > 0) return refused(`The model does not describe these runs: ${wrong.join('; ')}.`);
+  if (wrong.length > 0)
+    return refused(
+      `The model does not describe these runs: ${wrong.join('; ')}. Run ${settled.worstRun} is furthest off: leave it out, or look into it.`,
+    );
   if (settled.disagreeing > 0)
     return refused(
       'From different starts the fit comes to different numbers that fit as well. These runs cannot tell them apart: drive one that differs, with more full throttle or longer.',
@@ -152,12 +149,11 @@ function fittedNumbers(
   runs: readonly RunToFit[],
 ): FittedNumber[] {
   const before = unfitted(rig);
-  return told.map(({ path, label, u, sd, together }) => {
+  return told.map(({ path, u, sd, together }) => {
     const parameter = parameters.find((one) => one.path === path)!;
     const was = quantityAt(before, path) as FitOrigin['was'];
     return {
       path,
-      label,
       quantity: {
         value: valueAt(parameter, u),
         basis: 'fitted',
@@ -171,10 +167,6 @@ function fittedNumbers(
     };
   });
 }
-
-/** A rig with what runs told. */
-export const withFitted = (rig: Rig, numbers: readonly FittedNumber[]): Rig =>
-  numbers.reduce((so, { path, quantity }) => withQuantity(so, path, quantity), rig);
 
 /** The same runs are fitted the same way each time. */
 const seedOf = (runs: readonly RunToFit[]): number => runs.reduce((sum, { number }) => sum + number, 1);

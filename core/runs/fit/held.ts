@@ -8,7 +8,7 @@
  */
 import type { Braking } from '../../physics/brakeChopper';
 import { brakeAt, type BrakeCall, type BridgeSetting } from '../../physics/bridge';
-import { resistance } from '../../physics/car';
+import { gripLimit, resistance } from '../../physics/car';
 import { FLIGHT_SHARE } from '../../physics/drills/stint';
 import { copperResistance, newFlow } from '../../physics/motor';
 import {
@@ -43,7 +43,9 @@ const KELVIN_NOISE = 0.5;
 const SPEED_LACK = 0.005;
 const CELL_LACK = 0.004;
 const FORCE_LACK = 0.02;
-const CORNER_LACK = 0.12;
+/** Tyres that spin hold somewhat less than the most. */
+const GRIP_LACK = 0.06;
+const CORNER_LACK = 0.1;
 /** No ground is the same all over: of the weight. Assumed. */
 const UNEVEN = 0.01;
 const HEAT_LACK = 0.03;
@@ -167,7 +169,7 @@ export function holdAgainst(
   sum[rows.pull] = (rows.counts[rows.pull]! * (run.howHardPercent - rig.lap.howHardPercent)) / 100;
   for (const { from, to, row } of rows.stretches) {
     const told = load.over(run, torque, from, to);
-    sum[row]! += told.off;
+    sum[row]! += rows.kinds[row] === 'grip' ? told.force - load.grips : told.off;
     size[row]! += told.force;
     extra[row]! += told.extra;
   }
@@ -196,6 +198,8 @@ function finished(
           return Math.hypot(noise(VOLTS_NOISE), CELL_LACK * rig.cells);
         case 'ground':
           return Math.hypot(noise(0.1 * of), FORCE_LACK * of, CORNER_LACK * (extra[row]! / count), uneven);
+        case 'grip':
+          return Math.hypot(noise(0.1 * of), GRIP_LACK * of);
         case 'pull':
           return PULL_SCATTER;
         case 'can':
@@ -258,6 +262,8 @@ class PackAlong {
 
 /** What a motor works against. */
 interface Load {
+  /** The most force that its tyres hold, N; nothing in the air. */
+  grips: number;
   /** The motion that a stretch has against what its torque makes of it, both as a force or a torque. */
   over: (
     run: LoggedRun,
@@ -280,6 +286,7 @@ function wheelsLoad(rig: ResolvedWheels, ground: number): Load {
   const weight = rig.massKg * GRAVITY;
   const efficiency = rig.drivelineEfficiency;
   return {
+    grips: gripLimit(rig),
     over({ shaft, lasts, corner, climb }, torque, from, to) {
       let impulse = 0;
       let pushed = 0;
@@ -303,6 +310,7 @@ function wheelsLoad(rig: ResolvedWheels, ground: number): Load {
 function propellerLoad(rig: Extract<ResolvedRig, { kind: 'propeller' }>): Load {
   const { propeller } = rig;
   return {
+    grips: 0,
     over({ shaft, lasts }, torque, from, to) {
       let impulse = 0;
       let pushed = 0;

@@ -1,4 +1,5 @@
 /** Logs and a rig as a problem of least squares: which numbers of the rig make the model fit what was logged. */
+import { unfitted } from '../../rig/fitted';
 import { factoryStops } from '../../esc/profile';
 import { bridgeSettingOf, type BridgeSetting } from '../../physics/bridge';
 import { escBehaviour } from '../../physics/escChain';
@@ -17,7 +18,6 @@ import {
   rigAt,
   RUN_KEYS,
   SENSOR_KEYS,
-  unfitted,
   type Parameter,
   type Place,
 } from './parameters';
@@ -43,8 +43,9 @@ interface Prepared {
 
 export interface LogProblem extends Problem {
   parameters: readonly Parameter[];
-  /** Of each residual. */
+  /** Of each residual; and the number of the run that it is of. */
   kinds: readonly RowKind[];
+  runOf: readonly number[];
   /** Places in the vector of parameters: of those that motor and pack alone tell, and of all. */
   electrical: readonly number[];
   all: readonly number[];
@@ -96,6 +97,7 @@ export function logProblem(on: OnRig, runs: readonly RunWithLog[]): LogProblem {
     rows: rowCount,
     parameters,
     kinds: prepared.flatMap(({ rows }) => rows.kinds),
+    runOf: prepared.flatMap(({ rows }, n) => rows.kinds.map(() => runs[n]!.number)),
     electrical: [
       ...parameters.flatMap(({ path }, n) => (ELECTRICAL.includes(path) ? [n] : [])),
       ...Array.from({ length: SENSOR_KEYS.length }, (_, n) => parameters.length + n),

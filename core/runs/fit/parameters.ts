@@ -2,7 +2,6 @@
 import { quantityAt, rigField, withQuantity, type QuantityPath } from '../../rig/fields';
 import type { Rig } from '../../rig/rig';
 import { spreadsOf } from '../../rig/spreads';
-import { beforeFit } from '../../units/provenance';
 import { spreadInLog } from '../priors';
 
 /** A number of the rig. It is moved in units of how far off it may be, on a logarithmic scale: so all of them are alike. */
@@ -14,10 +13,6 @@ export interface Parameter {
   /** Standard deviation of its logarithm. */
   spread: number;
 }
-
-/** A rig as it was before any fit. */
-export const unfitted = (rig: Rig): Rig =>
-  spreadsOf(rig).reduce((so, { path }) => withQuantity(so, path, beforeFit(quantityAt(so, path))), rig);
 
 /** @param rig before any fit */
 export const parametersOf = (rig: Rig): Parameter[] =>

@@ -7,11 +7,10 @@ import { defaultRig } from '../../rig/defaults';
 import { quantityAt } from '../../rig/fields';
 import { handValuesOf } from '../../rig/handValues';
 import type { VehicleClass } from '../../rig/vehicleClass';
-import { normalNumbers, seededNumbers } from '../../units/seeded';
+import { readByHand } from '../drive/byHand';
 import { drive, logOf } from '../drive/drive';
 import { trueModel } from '../drive/trueModel';
 import type { OnRig } from '../predicted';
-import type { Reading } from '../readings';
 import type { Run } from '../run';
 import { fitToRuns, type Fitted, type RefusedFit } from './fit';
 import { offBy, type RunToFit } from './leftOut';
@@ -61,29 +60,6 @@ export function recoveryOf({
     runs,
     truth: (path: Parameters<typeof quantityAt>[1]) => quantityAt(model.rig, path).value,
   };
-}
-
-/** What a hand reads of a drive: a thermometer, the charger, the least volts and the most rpm that the ESC shows. */
-function readByHand({ along }: ReturnType<typeof drive>, seed: number): Reading[] {
-  const normal = normalNumbers(seededNumbers(seed * 31 + 7));
-  const most = (values: Float32Array): number => values.reduce((so, value) => Math.max(so, value), 0);
-  const read = (kind: Reading['kind'], value: number): Reading => ({ kind, value, from: 'hand' });
-  return [
-    read('canCelsius', Math.round(most(along.canCelsius) + 1.5 * normal())),
-    read('escCelsius', Math.round(most(along.escCelsius) + 1.5 * normal())),
-    read('lowestVolts', Number(leastSeen(along.packVolts, along.everyS).toFixed(2))),
-    read('topRpm', Math.round((most(along.rpm) * (1 + 0.003 * normal())) / 100) * 100),
-    read('putBackMah', Math.round(most(along.usedMah) * (1 + 0.02 * normal()))),
-  ];
-}
-
-/** The least volts as an ESC sees them: smoothed over 0.4 s. */
-function leastSeen(volts: Float32Array, everyS: number): number {
-  let seen = volts[0]!;
-  return volts.reduce((least, value) => {
-    seen += (value - seen) * Math.min(1, everyS / 0.4);
-    return Math.min(least, seen);
-  }, seen);
 }
 
 /** What a fit says of each number against what it really was, in standard deviations of what it said. */

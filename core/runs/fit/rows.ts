@@ -3,14 +3,14 @@
  * mean is one row of the fit. Which sample belongs to which row follows from what was measured alone, so that no row changes while
  * numbers are moved.
  */
-import { gripLimit } from '../../physics/car';
+import { gripLimit, resistance } from '../../physics/car';
 import { gearingOf } from '../../physics/tyre';
 import { GRAVITY } from '../../units/convert';
 import type { ResolvedRig } from '../../physics/resolved';
 import { ASKS, type LoggedRun } from './loggedRun';
 
 /** What a row compares. */
-export type RowKind = 'motor' | 'pack' | 'ground' | 'can' | 'esc' | 'pull';
+export type RowKind = 'motor' | 'pack' | 'ground' | 'grip' | 'can' | 'esc' | 'pull';
 
 export interface Rows {
   kinds: RowKind[];
@@ -40,9 +40,11 @@ const FEWEST_STRETCHES = 4;
 const LEAST_SPEED_SHARE = 0.15;
 /** Wheels grip for sure below this share of what they can hold; up to the second only where corner or climb asks for it. */
 const GRIPS_BELOW = 0.6;
-const MAY_GRIP_BELOW = 1.05;
+const MAY_GRIP_BELOW = 1.6;
 /** So much of the force must be what the ground asks for. */
 const ASKED_FOR = 0.5;
+/** Wheels spin for sure where the motor gives so many times what rolling and air take. */
+const SURELY_SPINS = 1.6;
 /** So little of what grip could give is no gain of speed. */
 const STEADY_SPEED = 0.12;
 /** Nearer to the cutoff than this, duty may be taken back, V a cell. */
@@ -93,20 +95,25 @@ export function rowsOf(run: LoggedRun, rig: ResolvedRig, cutoffVoltsPerCell: num
     rig.kind === 'wheels'
       ? (perAmp * run.amps[n]!) / rig.bus.sharedByMotors / Math.max(run.duty[n]!, 0.05) / gripLimit(rig)
       : 0;
-  /** Wheels that spin say nothing of how the car moves. */
-  const gripped = (from: number, to: number): boolean => {
-    if (rig.kind !== 'wheels') return true;
+  /** What a stretch tells: of the ground, of grip where its wheels spin steadily, or nothing. */
+  const tellsOf = (from: number, to: number): 'ground' | 'grip' | undefined => {
+    if (rig.kind !== 'wheels') return 'ground';
     let most = 0;
     let asked = Infinity;
     for (let n = from; n <= to; n += 1) {
       most = Math.max(most, ofGrip(n));
       asked = Math.min(asked, run.corner[n]! + run.climb[n]! / rig.grip);
     }
-    if (most < GRIPS_BELOW) return true;
-    // Wheels that spin steadily go as evenly as a car in a corner.
-    if (asked < ASKED_FOR * most) return false;
+    if (most < GRIPS_BELOW) return 'ground';
     const gained = (run.shaft[to]! - run.shaft[from]!) / gearingOf(rig);
-    return Math.abs(gained) < STEADY_SPEED * rig.grip * GRAVITY * (run.since[to]! - run.since[from]!);
+    const isEven = Math.abs(gained) < STEADY_SPEED * rig.grip * GRAVITY * (run.since[to]! - run.since[from]!);
+    if (!isEven) return undefined;
+    if (asked >= ASKED_FOR * most) return 'ground';
+    // Nothing else takes so much force: the wheels spin, and the tyres give all that they hold.
+    const isVeryEven =
+      3 * Math.abs(gained) < STEADY_SPEED * rig.grip * GRAVITY * (run.since[to]! - run.since[from]!);
+    const resisting = resistance(rig, run.shaft[to]! / gearingOf(rig)) / gripLimit(rig);
+    return isVeryEven && most > SURELY_SPINS * resisting && !rig.slipperClutch ? 'grip' : undefined;
   };
   let began = -1;
   for (let n = 0; n < count; n += 1) {
@@ -126,9 +133,10 @@ export function rowsOf(run: LoggedRun, rig: ResolvedRig, cutoffVoltsPerCell: num
     if (ofGrip(n) > MAY_GRIP_BELOW) began = -1;
     else if (began < 0 || run.since[n]! < run.since[began]!) began = n;
     else if (run.since[n]! - run.since[began]! >= STRETCH_S) {
-      if (gripped(began, n)) {
+      const kind = tellsOf(began, n);
+      if (kind) {
         const speed = step(run.shaft[n]! / freeSpeed(n), SPEED_STEPS);
-        const row = rowFor('ground', `${step(run.duty[n]! - 1e-6, DUTY_STEPS)} ${speed}`);
+        const row = rowFor(kind, `${step(run.duty[n]! - 1e-6, DUTY_STEPS)} ${speed}`);
         rows.stretches.push({ from: began, to: n, row });
       }
       began = n;
@@ -141,4 +149,5 @@ export function rowsOf(run: LoggedRun, rig: ResolvedRig, cutoffVoltsPerCell: num
 
 /** Whether a row has enough samples to count. */
 export const counts = (rows: Rows, row: number): boolean =>
-  rows.counts[row]! >= (rows.kinds[row] === 'ground' ? FEWEST_STRETCHES : FEWEST);
+  rows.counts[row]! >=
+  (rows.kinds[row] === 'ground' || rows.kinds[row] === 'grip' ? FEWEST_STRETCHES : FEWEST);

@@ -15,6 +15,8 @@ export interface Settled {
   cov: number[][];
   /** How many times further off each kind of row is than it was thought to be. */
   loosened: Loosened;
+  /** The run whose rows are furthest off. */
+  worstRun: number;
   /** Starts that fit as well and say another number. */
   disagreeing: number;
 }
@@ -49,6 +51,7 @@ export function settleRuns(
   problem.weigh(best);
   problem.straighten(best);
   const loosened = loosening(problem, best);
+  const worstRun = furthestOff(problem, best);
   problem.loosen(loosened);
   const again = ends.map((end) => settle(problem, end, problem.all));
   tell((STARTS + 1) / (STARTS + 2));
@@ -63,7 +66,7 @@ export function settleRuns(
       places.some((n) => Math.abs(end[n]! - u[n]!) > SAME_PLACE * Math.sqrt(cov[n]![n]!)),
   ).length;
   tell(1);
-  return { told, open, u, cov, loosened, disagreeing };
+  return { told, open, u, cov, loosened, worstRun, disagreeing };
 }
 
 /** First what motor and pack tell by themselves, then all; weights follow the model's value. */
@@ -82,17 +85,25 @@ const costAt = (problem: WholeProblem, u: Float64Array): number =>
 const bestOf = (problem: WholeProblem, ends: readonly Float64Array[]): Float64Array =>
   ends.toSorted((a, b) => costAt(problem, a) - costAt(problem, b))[0]!;
 
-/** How many times further off each kind of row is than it may be: where the model itself is wrong, it is trusted less there. */
-function loosening(problem: WholeProblem, u: Float64Array): Loosened {
-  const residuals = problem.residuals(u);
-  const squares = new Map<string, number[]>();
-  problem.kinds.forEach((kind, row) => {
-    if (residuals[row] !== 0) squares.set(kind, [...(squares.get(kind) ?? []), residuals[row]! ** 2]);
+/** Mean square of the residuals of each group, of rows that count. */
+function meanSquares<K>(problem: WholeProblem, u: Float64Array, groupOf: readonly K[]): Map<K, number> {
+  const sums = new Map<K, { sum: number; count: number }>();
+  problem.residuals(u).forEach((value, row) => {
+    if (value === 0) return;
+    const { sum, count } = sums.get(groupOf[row]!) ?? { sum: 0, count: 0 };
+    sums.set(groupOf[row]!, { sum: sum + value * value, count: count + 1 });
   });
-  return Object.fromEntries(
-    [...squares].map(([kind, all]) => [
+  return new Map([...sums].map(([group, { sum, count }]) => [group, sum / count]));
+}
+
+/** How many times further off each kind of row is than it may be: where the model itself is wrong, it is trusted less there. */
+const loosening = (problem: WholeProblem, u: Float64Array): Loosened =>
+  Object.fromEntries(
+    [...meanSquares(problem, u, problem.kinds)].map(([kind, square]) => [
       kind,
-      Math.max(1, Math.sqrt(all.reduce((a, b) => a + b, 0) / all.length)),
+      Math.max(1, Math.sqrt(square)),
     ]),
   );
-}
+
+const furthestOff = (problem: WholeProblem, u: Float64Array): number =>
+  [...meanSquares(problem, u, problem.runOf)].reduce((worst, one) => (one[1] > worst[1] ? one : worst))[0];

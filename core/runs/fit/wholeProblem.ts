@@ -1,14 +1,16 @@
 /** Logs and hand-written numbers together as one problem: the rig is the same in both. */
+import { unfitted } from '../../rig/fitted';
 import type { OnRig } from '../predicted';
 import { OF_A_HAND_RUN, handResiduals, handRowsAbout, type HandRows, type RunByHand } from './handRows';
 import { logProblem, type Loosened, type RunWithLog } from './logProblem';
-import { unfitted, type Parameter } from './parameters';
+import type { Parameter } from './parameters';
 import type { RowKind } from './rows';
 import type { Problem } from './solve';
 
 export interface WholeProblem extends Problem {
   parameters: readonly Parameter[];
-  /** Of each residual. */
+  /** Of each residual; and the number of the run that it is of. */
+  runOf: readonly number[];
   kinds: readonly (RowKind | 'hand')[];
   /** Places in the vector of parameters: of those that motor and pack alone tell, and of all. */
   electrical: readonly number[];
@@ -60,6 +62,7 @@ export function wholeProblem(
     loggedRuns: logged.length,
     parameters,
     kinds: [...logs.kinds, ...hand.rows.map(() => 'hand' as const)],
+    runOf: [...logs.runOf, ...hand.rows.map(({ run }) => byHand[run]!.number)],
     electrical: logs.electrical,
     all: Array.from({ length: size }, (_, n) => n),
     residuals: (u) => both(logs.residuals(u), u),
