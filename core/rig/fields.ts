@@ -265,7 +265,7 @@ export const RIG_FIELDS: readonly RigField[] = [
     'Motor sheds heat',
     ['%', 100, 0],
     [0.1, 10],
-    'Against what is usual for its class. Runs tell: less under a closed body shell, more with a fan.',
+    'Against the usual for its class: less under a closed shell, more with a fan. Runs tell.',
     true,
   ),
   field(
@@ -273,7 +273,7 @@ export const RIG_FIELDS: readonly RigField[] = [
     'ESC sheds heat',
     ['%', 100, 0],
     [0.1, 10],
-    'Against what is usual for its class. Runs tell.',
+    'Against the usual for its class. Runs tell.',
     true,
   ),
   field(
@@ -281,7 +281,7 @@ export const RIG_FIELDS: readonly RigField[] = [
     'Motor takes up heat',
     ['%', 100, 0],
     [0.1, 10],
-    'While it warms, against what is usual for its class. A heavier motor takes up more.',
+    'While it warms, against the usual for its class. A heavier motor takes up more.',
     true,
   ),
   field(
@@ -289,7 +289,7 @@ export const RIG_FIELDS: readonly RigField[] = [
     'ESC takes up heat',
     ['%', 100, 0],
     [0.1, 10],
-    'While it warms, against what is usual for its class.',
+    'While it warms, against the usual for its class.',
     true,
   ),
   field(
@@ -297,7 +297,7 @@ export const RIG_FIELDS: readonly RigField[] = [
     'Pull of the trigger',
     ['%', 100, 0],
     [0.3, 1.5],
-    'Against the lap of the stint: every pull goes so far of what its piece says. Runs tell.',
+    'Against the lap of the stint: less for a softer finger. Runs tell.',
     true,
   ),
   field(
@@ -305,7 +305,7 @@ export const RIG_FIELDS: readonly RigField[] = [
     'Corners and climbs ask for',
     ['%', 100, 0],
     [0, 4],
-    'Against the lap of the stint: scrub of the tyres, and hills. Runs tell.',
+    'Against the lap of the stint: tyre scrub and hills. Runs tell.',
     true,
   ),
 ];

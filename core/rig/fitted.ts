@@ -26,7 +26,7 @@ export const unfitted = (rig: Rig, only?: QuantityPath): Rig =>
     .filter(({ path }) => only === undefined || path === only)
     .reduce((so, { path }) => withQuantity(so, path, beforeFit(quantityAt(so, path))), rig);
 
-const LIST = new Intl.ListFormat('en', { type: 'conjunction' });
+const LIST = new Intl.ListFormat('en-GB', { type: 'conjunction' });
 
 /** "fitted from runs 3, 5 and 6" */
 export const fittedFrom = ({ runs }: Pick<FitOrigin, 'runs'>): string =>

@@ -1,4 +1,5 @@
-import { quantityAt, type QuantityPath, type RigField } from '#core/rig/fields';
+import { quantityAt, quantityWords, type QuantityPath, type RigField } from '#core/rig/fields';
+import { fittedFrom } from '#core/rig/fitted';
 import type { Rig } from '#core/rig/rig';
 import { formatNumber } from '#core/units/format';
 import type { Basis, Quantity } from '#core/units/provenance';
@@ -24,7 +25,12 @@ export function QuantityRow({ field, rig, filled, problem }: Props) {
   const typed = (): void =>
     setBasis((before) => (before === 'assumed' || before === 'fitted' ? 'given' : before));
   return (
-    <Row name={field.path} label={field.label} why={field.why} problem={problem}>
+    <Row
+      name={field.path}
+      label={field.label}
+      why={whyAndWhence(field, quantityAt(rig, field.path))}
+      problem={problem}
+    >
       <NumberInput
         name={field.path}
         value={filled ? formatNumber(filled.value * field.perSi, field.decimals) : shownValue(rig, field)}
@@ -37,6 +43,12 @@ export function QuantityRow({ field, rig, filled, problem }: Props) {
     </Row>
   );
 }
+
+/** Why a number is asked; of one that runs told, from which, and what it was. */
+const whyAndWhence = ({ path, why }: RigField, { fit }: Quantity): string =>
+  fit
+    ? `It is ${fittedFrom(fit)}; before it was ${quantityWords(path, fit.was.value)}, ${fit.was.basis}. ${why}`
+    : why;
 
 const BASES: readonly Basis[] = ['assumed', 'given', 'measured'];
 const MARKS: Readonly<Record<Basis, EscMarkKind>> = {

@@ -170,7 +170,7 @@ export function RigFormView({
       </Part>
 
       <Part title="In use">
-        <p className="py-2 text-muted">What runs tell, against what is usual for its class.</p>
+        <p className="py-2 text-muted">What runs tell: heat, corners, and how hard it is driven.</p>
         <More>{numbers('inUse', true)}</More>
       </Part>
 

@@ -1,6 +1,6 @@
 import { fittedFrom, type FittedNumber } from '#core/rig/fitted';
 import { quantityWords, rigField } from '#core/rig/fields';
-import { formatNumber } from '#core/units/format';
+import { withUnit } from '#core/units/format';
 import type { ReactNode } from 'react';
 import { DataTable } from '../../ui/DataTable';
 
@@ -21,9 +21,7 @@ export function FittedTable({
       heads={[
         'number',
         { name: 'was', isNumber: true },
-        { name: 'is', isNumber: true },
-        { name: 'within', isNumber: true },
-        'told',
+        { name: 'is, with 95 % certainty', isNumber: true },
         ...(children ? [''] : []),
       ]}
     >
@@ -32,14 +30,24 @@ export function FittedTable({
         const { fit } = quantity;
         return (
           <tr key={path}>
-            <th scope="row">{rigField(path).label}</th>
+            <th scope="row">
+              {rigField(path).label}
+              <span className="block text-sm text-muted">
+                {fit.together.length === 0
+                  ? fittedFrom(fit)
+                  : `told only together with ${fit.together.join(', ')}`}
+              </span>
+            </th>
             <td className="text-right text-muted">
-              {quantityWords(path, fit.was.value)}, {fit.was.basis}
+              {quantityWords(path, fit.was.value)}
+              <span className="block text-sm">{fit.was.basis}</span>
             </td>
-            <td className="text-right font-bold">{quantityWords(path, quantity.value)}</td>
-            <td className="text-right">± {formatNumber(100 * fit.within, fit.within < 0.1 ? 1 : 0)} %</td>
-            <td className="text-muted">
-              {fit.together.length === 0 ? fittedFrom(fit) : `only together with ${fit.together.join(', ')}`}
+            <td className="text-right">
+              <strong>{quantityWords(path, quantity.value)}</strong>
+              <span className="block text-sm">
+                ±{'\u00a0'}
+                {withUnit(100 * fit.within, '%', fit.within < 0.1 ? 1 : 0)}
+              </span>
             </td>
             {children && <td>{children(number)}</td>}
           </tr>

@@ -44,7 +44,7 @@ export function LearnFrom({ runs, isFirst }: { runs: readonly RunOffered[]; isFi
     );
   return (
     <section aria-label="Learn from runs" className="mt-6">
-      <h2 className="text-2xl">{isFirst ? 'Learn from runs' : 'Learn anew'}</h2>
+      <h2 className="text-2xl">{isFirst ? 'Learn from runs' : 'Learn again'}</h2>
       {runs.length === 0 && <p className="mt-1">No run is noted yet.</p>}
       <ul className="mt-2">
         {runs.map(({ number, run, hasLog, why }) => (
@@ -85,7 +85,7 @@ export function LearnFrom({ runs, isFirst }: { runs: readonly RunOffered[]; isFi
         )}
         {chosen.length > 2 && fitting.state === 'idle' && (
           <span className="text-muted">
-            Run {chosen.at(-1)!.number} is left out, and predicted: so one sees what the fit is worth.
+            Run {chosen.at(-1)!.number} is left out and predicted. That shows what the fit is worth.
           </span>
         )}
       </div>
@@ -114,12 +114,12 @@ function Told({ outcome, onTaken }: { outcome: Fitted; onTaken: () => void }) {
       <FittedTable label="What the runs tell" numbers={numbers} />
       {doubts.length > 0 && (
         <p className="mt-2 max-w-2xl text-caution">
-          Not all of it fits: {doubts.join('; ')}. What rests on that is told less surely.
+          Not all of it fits: {doubts.join('; ')}. So some numbers below are less sure.
         </p>
       )}
       {open.length > 0 && (
         <p className="mt-2 max-w-2xl text-muted">
-          These runs cannot tell, and leave as it was: {open.join(', ')}.
+          These runs say nothing of {open.join(', ')}. That stays as it was.
         </p>
       )}
       {leftOut && <LeftOutTable number={leftOut.number} numbers={leftOut.numbers} />}
@@ -133,11 +133,18 @@ function Told({ outcome, onTaken }: { outcome: Fitted; onTaken: () => void }) {
   );
 }
 
+const NEARER = ['further off', 'as near', 'nearer'] as const;
+
+/** By how much a number is predicted nearer than before, as it is shown. */
+function nearerBy({ kind, measured, before, after }: LeftOutNumber): number {
+  const shown = (value: number): number => Number(value.toFixed(READINGS[kind].decimals));
+  const off = (value: number): number => Math.abs(shown(value) - shown(measured));
+  return off(before) - off(after);
+}
+
 /** The run that was left out: the proof of the fit. */
 function LeftOutTable({ number, numbers }: { number: number; numbers: readonly LeftOutNumber[] }) {
-  const isNearer = ({ measured, before, after }: LeftOutNumber): boolean =>
-    Math.abs(after - measured) <= Math.abs(before - measured);
-  const worse = numbers.filter((one) => !isNearer(one)).length;
+  const worse = numbers.filter((one) => nearerBy(one) < 0).length;
   return (
     <>
       <h3 className="mt-4 text-xl">Run {number}, which the fit has not seen</h3>
@@ -160,7 +167,7 @@ function LeftOutTable({ number, numbers }: { number: number; numbers: readonly L
               <td className="text-right font-bold">{withUnit(one.measured, unit, decimals)}</td>
               <td className="text-right text-muted">{withUnit(one.before, unit, decimals)}</td>
               <td className="text-right">{withUnit(one.after, unit, decimals)}</td>
-              <td>{isNearer(one) ? 'nearer' : 'further off'}</td>
+              <td>{NEARER[Math.sign(nearerBy(one)) + 1]}</td>
             </tr>
           );
         })}

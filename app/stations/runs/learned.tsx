@@ -78,8 +78,7 @@ export default function LearnedRoute({ loaderData, actionData }: Route.Component
       <RunsNav />
       <h1 className="mt-3 text-3xl">What the model has learned</h1>
       <p className="mt-1 max-w-2xl text-muted">
-        Runs tell numbers that nobody can read off a label. The model then predicts with them, everywhere.
-        Each can be taken back.
+        Runs tell numbers that no label shows. All predictions then use them. You can take each one back.
       </p>
       <AwayNotice answer={actionData} />
       {answer && answer.problems.length > 0 && (

@@ -53,21 +53,39 @@ export function teaches(
 /** Rows that are this many times further off than thought have a reason that no number of the rig is. */
 const DOUBTFUL = 1.6;
 const WRONG = 4;
+const TOGETHER = 'rpm, volts and current do not fit together: check each column and its unit';
 const WRONG_WORDS: Record<string, string> = {
-  motor: 'rpm, volts and current do not go together: look for a wrong column or unit',
-  pack: 'the pack sags otherwise than any pack of this kind: cells that differ, or a bad plug',
-  ground:
-    'the model moves otherwise than the ground allows: wind, worn tyres, or another lap than the one of the stint',
-  grip: 'the tyres hold otherwise from pull to pull: another ground, or wet patches',
-  can: 'the motor warms otherwise than a motor can: its sensor may sit loose',
-  esc: 'the ESC warms otherwise than it can: something else may heat it',
-  pull: 'the trigger was pulled otherwise from run to run',
-  hand: 'the numbers by hand do not go together',
+  motor: TOGETHER,
+  pack: 'the pack sags like no pack of this kind: cells may differ, or a plug is bad',
+  ground: 'the model does not move as this ground allows: think of wind, worn tyres, another lap',
+  grip: 'the tyres hold better at one pull than at the next: the ground may be wet in places',
+  can: 'the motor does not warm like a motor: its sensor may be loose',
+  esc: 'the ESC does not warm by its own heat alone: something else may heat it',
+  pull: 'the trigger was pulled harder in some runs than in others',
+  hand: 'the numbers by hand contradict each other',
 };
 
+/** A measured number that the runs want elsewhere by so many of its standard deviations is in doubt. */
+const AGAINST_MEASURED = 2;
+
+/** Measured numbers that the runs contradict; in words. */
+const againstMeasured = (before: Rig, { told }: Settled): string[] =>
+  told.flatMap(({ path, label, u }) =>
+    quantityAt(before, path).basis === 'measured' && Math.abs(u) > AGAINST_MEASURED
+      ? [`${label} was measured, and the runs say otherwise`]
+      : [],
+  );
+
 /** What is off for a reason that no number of the rig is; in words. */
-const offBeyond = ({ loosened }: Pick<Settled, 'loosened'>, times: number): string[] =>
-  Object.entries(loosened).flatMap(([kind, by]) => (by >= times ? [WRONG_WORDS[kind]!] : []));
+const offBeyond = ({ vehicle }: Rig, { loosened }: Pick<Settled, 'loosened'>, times: number): string[] => [
+  ...new Set(
+    Object.entries(loosened).flatMap(([kind, by]) => {
+      if (by < times) return [];
+      // In the air nothing but the propeller stands against the motor.
+      return [kind === 'ground' && vehicle.kind === 'propeller' ? TOGETHER : WRONG_WORDS[kind]!];
+    }),
+  ),
+];
 
 /**
  * Fits a rig's numbers to runs. The newest run is left out where two others remain, and predicted.
@@ -102,20 +120,18 @@ export function fitToRuns(
     ),
   );
   const settled = settleRuns(problem, seedOf(used), tell);
-  const wrong = offBeyond(settled, WRONG);
+  const wrong = offBeyond(on.rig, settled, WRONG);
   if (wrong.length > 0)
     return refused(
-      `The model does not describe these runs: ${wrong.join('; ')}. Run ${settled.worstRun} is furthest off: leave it out, or look into it.`,
+      `The model does not describe these runs: ${wrong.join('; ')}. Run ${settled.worstRun} is furthest off: leave it out, or find out why.`,
     );
   if (settled.disagreeing > 0)
     return refused(
-      'From different starts the fit comes to different numbers that fit as well. These runs cannot tell them apart: drive one that differs, with more full throttle or longer.',
-    );
-  if (settled.told.length === 0)
-    return refused(
-      'These runs tell no number better than it was known before. Drive longer, or log more channels.',
+      'Different numbers fit these runs equally well. Drive one that is different: longer, or with more full throttle.',
     );
   const numbers = fittedNumbers(on.rig, problem.parameters, settled, used);
+  if (numbers.length === 0)
+    return refused('These runs tell nothing that was not known before. Drive longer, or log more channels.');
   const before = unfitted(on.rig);
   return {
     kind: 'fitted',
@@ -126,7 +142,7 @@ export function fitToRuns(
       number: left.number,
       numbers: predictedLeftOut(on, before, withFitted(before, numbers), sensorsOf(settled, problem), left),
     },
-    doubts: offBeyond(settled, DOUBTFUL),
+    doubts: [...offBeyond(on.rig, settled, DOUBTFUL), ...againstMeasured(before, settled)],
   };
 }
 
@@ -149,7 +165,9 @@ function fittedNumbers(
   runs: readonly RunToFit[],
 ): FittedNumber[] {
   const before = unfitted(rig);
-  return told.map(({ path, u, sd, together }) => {
+  // What was measured is not told by a run: it only helps to tell the others.
+  const open = told.filter(({ path }) => quantityAt(before, path).basis !== 'measured');
+  return open.map(({ path, u, sd, together }) => {
     const parameter = parameters.find((one) => one.path === path)!;
     const was = quantityAt(before, path) as FitOrigin['was'];
     return {
