@@ -273,3 +273,44 @@ test('rolling on a slope stands beside the model at once, and goes into the rig 
     'rolling resistance 0.063',
   );
 });
+
+test('three logged flights are fitted, taken into the rig, change its trace, and are taken back', async ({
+  page,
+}) => {
+  const rigId = await openDemoRig(page, 'headland-trainer', 'Taught trainer', 'runs');
+  for (const number of [1, 2, 3]) {
+    await page.getByLabel('Import a run').setInputFiles(`demo/season/headland-trainer-0${number}.run.json`);
+    await page.getByRole('region', { name: 'Import' }).getByRole('button', { name: 'Import', exact: true }).click();
+    await expect(run(page, number)).toBeVisible();
+  }
+  const leading = page.getByLabel('What the draft does');
+  await page.goto(`/rigs/${rigId}/tune`);
+  await expect(leading).toContainText(/\d/);
+  const before = await leading.innerText();
+
+  await page.goto(`/rigs/${rigId}/runs/learned`);
+  await page.getByRole('button', { name: 'Fit the model to 3 runs' }).click();
+  const told = page.getByRole('group', { name: 'What the runs tell' });
+  await expect(told).toBeVisible({ timeout: 120_000 });
+  await expect(told.getByRole('row', { name: /Motor kV fitted from runs 1 and 2/ })).toContainText('880');
+  await expect(page.getByText(/These runs say nothing of .*thrust coefficient/)).toBeVisible();
+  const unseen = page.getByRole('group', { name: 'Run 3 as it was predicted' });
+  await expect(unseen.getByRole('row', { name: /Highest rpm/ })).toContainText('nearer');
+  await page.getByRole('button', { name: 'Take them into the rig' }).click();
+  await expect(page.getByRole('button', { name: 'Take all of them back' })).toBeVisible();
+
+  await page.goto(`/rigs/${rigId}/tune`);
+  await expect(leading).toContainText(/\d/);
+  await expect.poll(() => leading.innerText()).not.toBe(before);
+  await page.goto(`/rigs/${rigId}/rig`);
+  await expect(
+    page.getByText(/It is fitted from runs 1 and 2; before it was 880\srpm\/V, given/),
+  ).toBeVisible();
+  // A form that is saved as it stands keeps what runs told.
+  await page.getByRole('button', { name: 'Save' }).first().click();
+  await page.goto(`/rigs/${rigId}/runs/learned`);
+  await page.getByRole('button', { name: 'Take all of them back' }).click();
+  await expect(page.getByRole('group', { name: 'Learned numbers' })).toBeHidden();
+  await page.goto(`/rigs/${rigId}/tune`);
+  await expect.poll(() => leading.innerText()).toBe(before);
+});
