@@ -280,7 +280,10 @@ test('three logged flights are fitted, taken into the rig, change its trace, and
   const rigId = await openDemoRig(page, 'headland-trainer', 'Taught trainer', 'runs');
   for (const number of [1, 2, 3]) {
     await page.getByLabel('Import a run').setInputFiles(`demo/season/headland-trainer-0${number}.run.json`);
-    await page.getByRole('region', { name: 'Import' }).getByRole('button', { name: 'Import', exact: true }).click();
+    await page
+      .getByRole('region', { name: 'Import' })
+      .getByRole('button', { name: 'Import', exact: true })
+      .click();
     await expect(run(page, number)).toBeVisible();
   }
   const leading = page.getByLabel('What the draft does');

@@ -146,7 +146,7 @@ export const fittedNumbersSchema = record({
       const known = RIG_FIELDS.map(({ path }) => path);
       const path = known.find((one) => one === part(number).path);
       return record({ path: oneOf(known), quantity: path ? stated(path) : record({}) });
-    }) as unknown as yup.ISchema<FittedNumber>,
+    }) as unknown as yup.ISchema<FittedNumber, yup.AnyObject>,
     1,
     RIG_FIELDS.length,
   ),

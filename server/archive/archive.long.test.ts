@@ -188,7 +188,11 @@ describe('everything saved', () => {
     const { id } = await buggy();
     const bench = (await findBench(test.garageId, id))!;
     expect(bench.draft.reasons).toEqual({ stopper: 'wet sand' });
-    expect(bench.runs).toMatchObject({ count: NOTED_NUMBER, last: NOTED_NUMBER, tried: { stopId: 'stopper-8' } });
+    expect(bench.runs).toMatchObject({
+      count: NOTED_NUMBER,
+      last: NOTED_NUMBER,
+      tried: { stopId: 'stopper-8' },
+    });
     expect((await findRun(id, NOTED_NUMBER))!.run.readings).toEqual(NOTED.note.readings);
     expect((await logSamples(id, NOTED_NUMBER))!.equals(LOGGED)).toBe(true);
     expect(await logMetaOf(id, NOTED_NUMBER)).toEqual(LOG_META);

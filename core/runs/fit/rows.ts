@@ -43,6 +43,9 @@ const GRIPS_BELOW = 0.6;
 const MAY_GRIP_BELOW = 1.6;
 /** So much of the force must be what the ground asks for. */
 const ASKED_FOR = 0.5;
+/** A straight at full throttle: so little of the weight is asked for, so much duty is given. */
+const NO_CORNER = 0.05;
+const FULL_DUTY = 0.95;
 /** Wheels spin for sure where the motor gives so many times what rolling and air take. */
 const SURELY_SPINS = 1.6;
 /** So little of what grip could give is no gain of speed. */
@@ -109,7 +112,8 @@ export function rowsOf(run: LoggedRun, rig: ResolvedRig, cutoffVoltsPerCell: num
     const isEven = Math.abs(gained) < STEADY_SPEED * rig.grip * GRAVITY * (run.since[to]! - run.since[from]!);
     if (!isEven) return undefined;
     if (asked >= ASKED_FOR * most) return 'ground';
-    // Nothing else takes so much force: the wheels spin, and the tyres give all that they hold.
+    // On a straight at full throttle nothing else takes so much force: the wheels spin, and the tyres give all that they hold.
+    if (asked > NO_CORNER || run.duty[from]! < FULL_DUTY) return undefined;
     const isVeryEven =
       3 * Math.abs(gained) < STEADY_SPEED * rig.grip * GRAVITY * (run.since[to]! - run.since[from]!);
     const resisting = resistance(rig, run.shaft[to]! / gearingOf(rig)) / gripLimit(rig);
