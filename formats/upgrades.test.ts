@@ -239,3 +239,22 @@ describe('documents of version 9', () => {
     expect(rig.inUse.howHard).toEqual({ value: 1, basis: 'assumed' });
   });
 });
+
+describe('where a number comes from', () => {
+  const FIT = { runs: [1], within: 0.1, together: [], was: { value: 1.2, basis: 'given' } };
+  it.each([
+    ['fitted, without saying how', { value: 1.3, basis: 'fitted' }],
+    ['given, with a fit', { value: 1.3, basis: 'given', fit: FIT }],
+    ['fitted to no run', { value: 1.3, basis: 'fitted', fit: { ...FIT, runs: [] } }],
+  ])('is refused: %s', (_, massKg) => {
+    const document = raw('rig-9') as unknown as { rig: { vehicle: object } };
+    document.rig.vehicle = { ...document.rig.vehicle, massKg };
+    expect(readDocument(JSON.stringify(document)).ok).toBe(false);
+  });
+
+  it('may be a fit, which says from which runs and what was before', () => {
+    const document = raw('rig-9') as unknown as { rig: { vehicle: object } };
+    document.rig.vehicle = { ...document.rig.vehicle, massKg: { value: 1.3, basis: 'fitted', fit: FIT } };
+    expect(readDocument(JSON.stringify(document))).toMatchObject({ ok: true });
+  });
+});
