@@ -62,6 +62,7 @@ export default [
   route('rigs/:rigId/set-ups/:setUpId.json', 'stations/setUps/setUpFile.ts'),
   route('rigs/:rigId/set-ups/:setUpId.csv', 'stations/setUps/setUpTable.ts'),
   route('rigs/:rigId/keep-run', 'stations/runs/keepRun.ts'),
+  route('rigs/:rigId/run-by-link', 'stations/runs/byLink.ts'),
   route('rigs/:rigId/runs/:number/log.bin', 'stations/runs/log/keepLog.ts'),
   route('rigs/:rigId/runs/:number.json', 'stations/runs/runFile.ts'),
   route('rigs/:rigId/sheets/:number.json', 'stations/sheets/sheetFile.ts'),

@@ -2,7 +2,8 @@
  * The ESC that lies on the stand-in's bench, with a memory that survives the process. One file an ESC, replaced
  * as a whole, so that a death at any moment leaves the old memory or the new one.
  */
-import { plugIn, type LinkedEsc } from '#core/device/linkedEsc';
+import { bytesOf, hexOf, sumOf, type LogSummary } from '#core/link/escLog';
+import { plugIn, type EscLog, type LinkedEsc } from '#core/device/linkedEsc';
 import type { EscProfile } from '#core/esc/profile';
 import {
   isMemoryOf,
@@ -28,6 +29,9 @@ import { NO_FAULT } from './faults';
 /** What the file of an ESC keeps. */
 interface Kept extends CountedMemory {
   passCode?: number;
+  log?: { summary: LogSummary; hex: string } | undefined;
+  /** How many logs it began. */
+  logs?: number;
 }
 
 export class StandInBench {
@@ -38,6 +42,7 @@ export class StandInBench {
   /** Pass codes in a row that were not right, whoever said them. */
   wrongCodes = 0;
   private writes = 0;
+  private logs = 0;
   private readonly folder: string;
 
   constructor(folder: string) {
@@ -53,8 +58,10 @@ export class StandInBench {
     const own = this.memoryOf(serial);
     const isNewer = own !== undefined && own.writes > given.writes && isMemoryOf(profile, own.memory);
     const newest = isNewer ? own : given;
-    this.esc = plugIn(profile, serial, newest.memory, this.keptOf(serial)?.passCode);
+    const kept = this.keptOf(serial);
+    this.esc = plugIn(profile, serial, newest.memory, kept?.passCode, logIn(kept));
     this.writes = newest.writes;
+    this.logs = kept?.logs ?? 0;
     this.persist();
     return newest;
   }
@@ -72,17 +79,38 @@ export class StandInBench {
     const data = dataIn(readFileSync(file, 'utf8'));
     const counted = readCountedMemory(data);
     if (!counted) return undefined;
-    const { passCode } = data as { passCode?: unknown };
-    return { ...counted, ...(typeof passCode === 'number' && isPassCode(passCode) && { passCode }) };
+    const { passCode, log, logs } = data as Partial<Kept>;
+    return {
+      ...counted,
+      ...(typeof passCode === 'number' && isPassCode(passCode) && { passCode }),
+      ...(typeof log?.hex === 'string' && { log }),
+      ...(Number.isInteger(logs) && { logs }),
+    };
   }
 
   /** Takes the ESC as a request left it. A changed memory is on disk before anybody hears of it. */
   leave(esc: LinkedEsc): void {
     const changed = this.esc !== undefined && esc.kept !== this.esc.kept;
     const recoded = this.esc !== undefined && esc.passCode !== this.esc.passCode;
+    const relogged = this.esc !== undefined && esc.log !== this.esc.log;
     this.esc = esc;
     if (changed) this.writes += 1;
-    if (changed || recoded) this.persist();
+    if (changed || recoded || relogged) this.persist();
+  }
+
+  /** The number that its next log will have. */
+  nextLog(): number {
+    return this.logs + 1;
+  }
+
+  /** The plugged-in ESC logs a drive. @throws {Error} where its memory is full: it beeps until that is cleared */
+  record(seen: Omit<LogSummary, 'log' | 'bytes' | 'sum' | 'isFull'>, bytes: Uint8Array): void {
+    const { esc } = this;
+    if (!esc) throw new Error('no ESC is plugged in');
+    if (esc.log) throw new Error('its log is full: it beeps until that is read and cleared');
+    this.logs += 1;
+    const summary = { ...seen, log: this.logs, bytes: bytes.length, sum: sumOf(bytes), isFull: true };
+    this.leave({ ...esc, log: { summary, bytes } });
   }
 
   private persist(): void {
@@ -91,7 +119,13 @@ export class StandInBench {
     const descriptor = openSync(`${file}.new`, 'w');
     writeSync(
       descriptor,
-      JSON.stringify({ memory: esc.kept, writes: this.writes, passCode: esc.passCode } satisfies Kept),
+      JSON.stringify({
+        memory: esc.kept,
+        writes: this.writes,
+        passCode: esc.passCode,
+        log: esc.log && { summary: esc.log.summary, hex: hexOf(esc.log.bytes) },
+        logs: this.logs,
+      } satisfies Kept),
     );
     fsyncSync(descriptor);
     closeSync(descriptor);
@@ -102,6 +136,12 @@ export class StandInBench {
     if (!isSerial(serial)) throw new Error(`'${String(serial)}' is no serial number`);
     return join(this.folder, `${serial}.json`);
   }
+}
+
+/** The log in a file; nothing where it is none. */
+function logIn(kept: Kept | undefined): EscLog | undefined {
+  const bytes = kept?.log && bytesOf(kept.log.hex);
+  return bytes && { summary: kept.log!.summary, bytes };
 }
 
 function dataIn(text: string): unknown {

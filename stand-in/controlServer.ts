@@ -8,6 +8,7 @@ import {
 import { LineReader } from '#core/link/lines';
 import { createServer, type Server } from 'node:net';
 import type { StandInBench } from './bench';
+import { driveToLog } from './driveToLog';
 import { NO_FAULT } from './faults';
 
 /** Whoever says nothing for so long is let go. */
@@ -52,6 +53,9 @@ function done(bench: StandInBench, request: ControlRequest): ControlReply {
       return { ok: true, memory: bench.place(request.profile, request.serial, request.memory) };
     case 'memory':
       return { ok: true, memory: bench.memoryOf(request.serial) };
+    case 'drive':
+      driveToLog(bench, request.serial, request.drive);
+      return { ok: true };
     case 'fault':
       bench.fault = request.fault;
       if (request.fault.kind === NO_FAULT.kind) bench.lineDead = false;

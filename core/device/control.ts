@@ -30,8 +30,21 @@ export type Fault =
 export type ControlRequest =
   | { do: 'place'; serial: string; profile: EscProfile; memory: CountedMemory }
   | { do: 'memory'; serial: string }
+  /** Drives the model that the plugged-in ESC is in, as it really is; the ESC logs it. */
+  | { do: 'drive'; serial: string; drive: DriveToLog }
   /** Faults are for whoever tests or rehearses; a fault of kind none brings a dead line back. */
   | { do: 'fault'; fault: Fault };
+
+/** What is driven: plain data of the rooms above, read by who drives it. */
+export interface DriveToLog {
+  rig: object;
+  use: object;
+  minutes: number;
+  airCelsius: number;
+}
+
+/** Nobody waits for a longer drive, minutes. */
+const LONGEST_DRIVE = 20;
 
 export type ControlReply = { ok: true; memory?: CountedMemory | undefined } | { ok: false; sentence: string };
 
@@ -91,12 +104,25 @@ export function readControlRequest(line: string): ControlRequest | string {
       return isSerial(data.serial)
         ? { do: 'memory', serial: data.serial }
         : 'A serial number has letters, digits, dots and dashes only.';
+    case 'drive':
+      return isSerial(data.serial) && isDrive(data.drive)
+        ? { do: 'drive', serial: data.serial, drive: data.drive }
+        : `A drive has a rig, a use, its air, and at most ${LONGEST_DRIVE} minutes.`;
     case 'fault':
       return isFault(data.fault) ? { do: 'fault', fault: data.fault } : 'There is no such fault.';
     default:
-      return 'There is no such request: place, memory or fault.';
+      return 'There is no such request: place, memory, drive or fault.';
   }
 }
+
+const isDrive = (data: unknown): data is DriveToLog =>
+  isObject(data) &&
+  isObject(data.rig) &&
+  isObject(data.use) &&
+  typeof data.airCelsius === 'number' &&
+  typeof data.minutes === 'number' &&
+  data.minutes > 0 &&
+  data.minutes <= LONGEST_DRIVE;
 
 /** A profile that a machine can be made of. */
 function isProfile(data: unknown): data is EscProfile {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { smallProfile } from '../esc/smallProfile.fixture';
+import { bytesOf, readSummary, sumOf, type LogSummary } from '../link/escLog';
 import { FACTORY_PASS_CODE, readIdentity, type Request } from '../link/protocol';
 import { answer, isOpenTo, plugIn, restart, save, type LinkedEsc } from './linkedEsc';
 import { factoryMemory } from './simulatedEsc';
@@ -74,6 +75,7 @@ describe('an ESC on its link', () => {
     const { replies } = asked(esc(), { verb: 'WRITE', item: 3, stop: 5 }, { verb: 'ID' });
     const { words } = replies[1] as { words: string[] };
     expect(readIdentity(words)).toEqual({
+      version: 2,
       profileId: 'small',
       profileRevision: 1,
       serial: 'serial-1',
@@ -100,5 +102,59 @@ describe('an ESC on its link', () => {
     expect(isOpenTo({ verb: 'PAIR', code: 1 })).toBe(true);
     expect(isOpenTo({ verb: 'READ', item: 1 })).toBe(false);
     expect(isOpenTo({ verb: 'SAVE' })).toBe(false);
+  });
+});
+
+describe('the log of an ESC', () => {
+  const bytes = Uint8Array.from({ length: 250 }, (_, n) => n);
+  const summary: LogSummary = {
+    log: 7,
+    bytes: 250,
+    sum: sumOf(bytes),
+    isFull: true,
+    seconds: 180,
+    leastVolts: 7.25,
+    mostRpm: 27_000,
+    mostMotorCelsius: 64,
+    mostEscCelsius: 41,
+  };
+  const logged = (): LinkedEsc =>
+    plugIn(profile, 'serial-1', factoryMemory(profile), undefined, { summary, bytes });
+
+  it('is told in a few numbers, then block by block, and nothing behind the last', () => {
+    const { replies } = asked(
+      logged(),
+      { verb: 'SUMMARY' },
+      { verb: 'LOG', block: 1 },
+      { verb: 'LOG', block: 3 },
+      { verb: 'LOG', block: 4 },
+    );
+    expect(readSummary((replies[0] as { words: string[] }).words)).toEqual(summary);
+    expect(bytesOf((replies[1] as { words: string[] }).words[1]!)).toEqual(bytes.subarray(0, 100));
+    expect(bytesOf((replies[2] as { words: string[] }).words[1]!)).toEqual(bytes.subarray(200));
+    expect(replies[3]).toEqual(no('noLog'));
+  });
+
+  it('is cleared by its own number only, and outlives a restart until then', () => {
+    const { replies, esc: after } = asked(
+      restart(logged()),
+      { verb: 'CLEAR', log: 6 },
+      { verb: 'SUMMARY' },
+      { verb: 'CLEAR', log: 7 },
+      { verb: 'SUMMARY' },
+    );
+    expect(replies.map((reply) => (reply as { ok: boolean }).ok)).toEqual([false, true, true, false]);
+    expect(after.log).toBeUndefined();
+  });
+
+  it('is told of to whoever speaks the version that knows logs; whoever names none gets the oldest', () => {
+    const { replies } = asked(
+      logged(),
+      { verb: 'ID' },
+      { verb: 'ID', version: 3 },
+      { verb: 'ID', version: 9 },
+    );
+    const versions = replies.map((reply) => readIdentity((reply as { words: string[] }).words)!.version);
+    expect(versions).toEqual([2, 3, 3]);
   });
 });

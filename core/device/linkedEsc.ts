@@ -3,7 +3,15 @@
  * that keeps them. What was written is gone at the next start unless it was saved.
  */
 import type { EscProfile } from '../esc/profile';
-import { FACTORY_PASS_CODE, identityWords, type Reply, type Request } from '../link/protocol';
+import { blockOf, summaryWords, type LogSummary } from '../link/escLog';
+import {
+  FACTORY_PASS_CODE,
+  identityWords,
+  LOGS_SINCE,
+  OLDEST_VERSION,
+  type Reply,
+  type Request,
+} from '../link/protocol';
 import type { EscMemory } from '../procedure/language';
 
 export interface LinkedEsc {
@@ -14,8 +22,16 @@ export interface LinkedEsc {
   /** Values that were written and not saved, by item id. */
   unsaved: Readonly<Record<string, string>>;
   starts: number;
+  /** What it logged, until that is cleared; undefined where it logged nothing. It survives switching off. */
+  log: EscLog | undefined;
   /** Whoever says it may read and write. It survives switching off. */
   passCode: number;
+}
+
+/** A log in the memory of an ESC. */
+export interface EscLog {
+  summary: LogSummary;
+  bytes: Uint8Array;
 }
 
 /** An ESC with its link plugged in, just switched on. */
@@ -24,6 +40,7 @@ export const plugIn = (
   serial: string,
   kept: EscMemory,
   passCode = FACTORY_PASS_CODE,
+  log?: EscLog,
 ): LinkedEsc => ({
   profile,
   serial,
@@ -31,6 +48,7 @@ export const plugIn = (
   unsaved: {},
   starts: 1,
   passCode,
+  log,
 });
 
 /** Keeps what was written. @param most how many of the values; fewer when the power goes in the middle */
@@ -41,6 +59,8 @@ export function save(esc: LinkedEsc, most = Infinity): LinkedEsc {
 
 /** Switched off and on: what was not saved is gone. */
 export const restart = (esc: LinkedEsc): LinkedEsc => ({ ...esc, unsaved: {}, starts: esc.starts + 1 });
+
+const NO_LOG: Reply = { ok: false, refusal: 'noLog' };
 
 /** Whether a request is heard before the pass code was said. */
 export const isOpenTo = ({ verb }: Request): boolean => verb === 'ID' || verb === 'PAIR';
@@ -54,6 +74,7 @@ export function answer(esc: LinkedEsc, request: Request): { esc: LinkedEsc; repl
         reply: {
           ok: true,
           words: identityWords({
+            version: (request.version ?? OLDEST_VERSION) >= LOGS_SINCE ? LOGS_SINCE : OLDEST_VERSION,
             profileId: esc.profile.id,
             profileRevision: esc.profile.revision,
             serial: esc.serial,
@@ -89,6 +110,15 @@ export function answer(esc: LinkedEsc, request: Request): { esc: LinkedEsc; repl
         esc: save(esc),
         reply: { ok: true, words: [String(Object.keys(esc.unsaved).length)] },
       };
+    case 'SUMMARY':
+      return { esc, reply: esc.log ? { ok: true, words: summaryWords(esc.log.summary) } : NO_LOG };
+    case 'LOG': {
+      const hex = esc.log && blockOf(esc.log.bytes, request.block);
+      return { esc, reply: hex === undefined ? NO_LOG : { ok: true, words: [String(request.block), hex] } };
+    }
+    case 'CLEAR':
+      if (esc.log?.summary.log !== request.log) return { esc, reply: NO_LOG };
+      return { esc: { ...esc, log: undefined }, reply: { ok: true, words: [String(request.log)] } };
     case 'RESTART':
       return { esc: restart(esc), reply: { ok: true, words: [] } };
   }

@@ -5,7 +5,11 @@
  */
 
 export const PROTOCOL_NAME = 'live-tune-link';
-export const PROTOCOL_VERSION = 2;
+export const PROTOCOL_VERSION = 3;
+/** What whoever asks without a version speaks. It knows no log. */
+export const OLDEST_VERSION = 2;
+/** From this version on an ESC tells what it logged. */
+export const LOGS_SINCE = 3;
 
 /** What every ESC is delivered with: whoever is near knows it too. */
 export const FACTORY_PASS_CODE = 1111;
@@ -17,12 +21,19 @@ export const isPassCode = (code: number): boolean => Number.isInteger(code) && c
 export const LONGEST_LINE = 240;
 
 export type Request =
-  | { verb: 'ID' }
+  /** Whoever names no version speaks the oldest. */
+  | { verb: 'ID'; version?: number }
   | { verb: 'PAIR'; code: number }
   | { verb: 'PASS'; code: number }
   | { verb: 'READ'; item: number }
   | { verb: 'WRITE'; item: number; stop: number }
   | { verb: 'SAVE' }
+  /** What the ESC logged, in a few numbers. */
+  | { verb: 'SUMMARY' }
+  /** A block of its log, from 1. */
+  | { verb: 'LOG'; block: number }
+  /** Forgets a log, and only that one. */
+  | { verb: 'CLEAR'; log: number }
   | { verb: 'RESTART' };
 export type Verb = Request['verb'];
 
@@ -32,6 +43,7 @@ export const REFUSALS = {
   unknown: 'there is no such request',
   noItem: 'there is no such item',
   noStop: 'the item has no such stop',
+  noLog: 'it has no such log',
   busy: 'another computer is on the line',
   locked: 'the pass code is not right',
 } as const;
@@ -68,6 +80,12 @@ export function requestLine({ number, body }: Numbered<Request>): string {
     case 'PAIR':
     case 'PASS':
       return sealed([number, body.verb, body.code]);
+    case 'ID':
+      return sealed(body.version === undefined ? [number, body.verb] : [number, body.verb, body.version]);
+    case 'LOG':
+      return sealed([number, body.verb, body.block]);
+    case 'CLEAR':
+      return sealed([number, body.verb, body.log]);
     case 'READ':
       return sealed([number, body.verb, body.item]);
     case 'WRITE':
@@ -101,9 +119,16 @@ function requestOf(verb: string | undefined, args: number[]): Request | undefine
   const [item, stop] = args;
   switch (verb) {
     case 'ID':
+      if (args.length > 1) return undefined;
+      return item === undefined ? { verb } : { verb, version: item };
     case 'SAVE':
+    case 'SUMMARY':
     case 'RESTART':
       return args.length === 0 ? { verb } : undefined;
+    case 'LOG':
+      return args.length === 1 ? { verb, block: item! } : undefined;
+    case 'CLEAR':
+      return args.length === 1 ? { verb, log: item! } : undefined;
     case 'PAIR':
     case 'PASS':
       return args.length === 1 && isPassCode(item!) ? { verb, code: item! } : undefined;
@@ -128,6 +153,8 @@ export function readReply(line: string): Numbered<Reply> | undefined {
 
 /** How an ESC on the line names itself. */
 export interface Identity {
+  /** Of the protocol, as it is spoken with whoever asked. */
+  version: number;
   profileId: string;
   profileRevision: number;
   /** Of this very ESC. */
@@ -140,7 +167,7 @@ export interface Identity {
 
 export const identityWords = (identity: Identity): string[] => [
   PROTOCOL_NAME,
-  String(PROTOCOL_VERSION),
+  String(identity.version),
   identity.profileId,
   String(identity.profileRevision),
   identity.serial,
@@ -151,9 +178,10 @@ export const identityWords = (identity: Identity): string[] => [
 /** Reads the answer to ID. @returns undefined where it is no ESC of this protocol */
 export function readIdentity(words: string[]): Identity | undefined {
   const [name, version, profileId, revision, serial, starts, unsaved] = words;
-  if (name !== PROTOCOL_NAME || Number(version) !== PROTOCOL_VERSION || unsaved === undefined)
-    return undefined;
+  const isSpoken = Number(version) >= OLDEST_VERSION && Number(version) <= PROTOCOL_VERSION;
+  if (name !== PROTOCOL_NAME || !isSpoken || unsaved === undefined) return undefined;
   return {
+    version: Number(version),
     profileId: profileId!,
     profileRevision: Number(revision),
     serial: serial!,

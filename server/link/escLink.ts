@@ -1,3 +1,4 @@
+import type { LogSummary } from '#core/link/escLog';
 import { REFUSALS, type Identity, type Refusal } from '#core/link/protocol';
 
 /** Why a link failed, in a word for the program and a sentence for the user. */
@@ -40,6 +41,12 @@ export interface EscLink {
   read(itemNumber: number): Promise<number>;
   write(itemNumber: number, stopNumber: number): Promise<void>;
   save(): Promise<void>;
+  /** @throws {LinkError} `refused` where it logged nothing */
+  logSummary(): Promise<LogSummary>;
+  /** @param block from 1 */
+  logBlock(block: number): Promise<Uint8Array>;
+  /** Forgets a log that was kept elsewhere. Not tried again: whether it happened is looked at. */
+  clearLog(log: number): Promise<void>;
   restart(): Promise<void>;
   close(): void;
 }

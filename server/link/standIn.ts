@@ -13,6 +13,9 @@ const port = (name: 'STAND_IN_LINK_PORT' | 'STAND_IN_CONTROL_PORT'): number => {
   return value;
 };
 
+/** Where the hands at the stand-in's bench are. */
+export const controlPort = (): number => port('STAND_IN_CONTROL_PORT');
+
 /** Opens the link to whatever is plugged into the stand-in. */
 export const openStandIn = (): Promise<EscLink> => openTcpLink(port('STAND_IN_LINK_PORT'));
 
@@ -27,7 +30,7 @@ export const serialOf = ({ rigId, escNumber }: EscOfRig): string =>
  */
 export async function plugInSimulated(esc: EscOfRig, profile: EscProfile): Promise<void> {
   const known = await simulatedMemoryOf(esc);
-  const { memory } = await askHands(port('STAND_IN_CONTROL_PORT'), {
+  const { memory } = await askHands(controlPort(), {
     do: 'place',
     serial: serialOf(esc),
     profile,
@@ -53,7 +56,7 @@ async function takeNewer(
 export async function fetchSimulated(esc: EscOfRig, profile: EscProfile): Promise<void> {
   try {
     const known = await simulatedMemoryOf(esc);
-    const { memory } = await askHands(port('STAND_IN_CONTROL_PORT'), { do: 'memory', serial: serialOf(esc) });
+    const { memory } = await askHands(controlPort(), { do: 'memory', serial: serialOf(esc) });
     await takeNewer(esc, profile, known, memory);
   } catch (error) {
     if (!(error instanceof LinkError)) throw error;

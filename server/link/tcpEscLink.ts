@@ -1,5 +1,6 @@
 import {
   LONGEST_LINE,
+  PROTOCOL_VERSION,
   readIdentity,
   readReply,
   requestLine,
@@ -7,6 +8,7 @@ import {
   type Reply,
   type Request,
 } from '#core/link/protocol';
+import { bytesOf, readSummary, type LogSummary } from '#core/link/escLog';
 import { LineReader } from '#core/link/lines';
 import { connect, type Socket } from 'node:net';
 import { LinkError, refusedBy, type EscLink } from './escLink';
@@ -55,9 +57,37 @@ class TcpEscLink implements EscLink {
   }
 
   async identify(): Promise<Identity> {
-    const identity = readIdentity(await this.patiently({ verb: 'ID' }));
+    const identity = readIdentity(await this.whoIsThere());
     if (!identity) throw new LinkError('strange', 'The plugged-in device does not speak this protocol.');
     return identity;
+  }
+
+  /** An ESC of before knows no question with a version, and is asked as it was then. */
+  private async whoIsThere(): Promise<string[]> {
+    try {
+      return await this.patiently({ verb: 'ID', version: PROTOCOL_VERSION });
+    } catch (error) {
+      if (!(error instanceof LinkError) || error.code !== 'refused') throw error;
+      return this.patiently({ verb: 'ID' });
+    }
+  }
+
+  async logSummary(): Promise<LogSummary> {
+    const summary = readSummary(await this.patiently({ verb: 'SUMMARY' }));
+    if (!summary) throw new LinkError('strange', 'The ESC says something of its log that is none.');
+    return summary;
+  }
+
+  async logBlock(block: number): Promise<Uint8Array> {
+    const [echoed, hex = ''] = await this.patiently({ verb: 'LOG', block });
+    const bytes = bytesOf(hex);
+    if (Number(echoed) !== block || !bytes)
+      throw new LinkError('strange', 'The ESC answered with another part of its log.');
+    return bytes;
+  }
+
+  async clearLog(log: number): Promise<void> {
+    await this.once({ verb: 'CLEAR', log });
   }
 
   async pair(code: number): Promise<void> {

@@ -17,6 +17,7 @@ import { Problems } from '../../ui/Problems';
 import { useAnswer } from '../../ui/useAnswer';
 import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
+import { FromEsc } from './FromEsc';
 import { AfterRun } from './AfterRun';
 import { NoteRun } from './NoteRun';
 import { RunLine } from './RunLine';
@@ -133,6 +134,7 @@ export default function RunsRoute({ loaderData, actionData }: Route.ComponentPro
               <Pager of="runs" {...place} shown={lines.length} />
             </section>
           )}
+          <FromEsc />
           <section className="mt-8 border-t border-rule pt-3" aria-label="Import">
             <FilePicker label="Import a run" />
             <div className="mt-2" aria-live="polite">

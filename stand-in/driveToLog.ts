@@ -1,0 +1,50 @@
+/** Drives the model that the plugged-in ESC is in, as it really is, and has the ESC log it. */
+import type { DriveToLog } from '#core/device/control';
+import { handValuesOf } from '#core/rig/handValues';
+import type { Rig } from '#core/rig/rig';
+import type { Use } from '#core/rig/use';
+import { drive, logOf } from '#core/runs/drive/drive';
+import { trueModel } from '#core/runs/drive/trueModel';
+import { channelOf, lengthOf, type ChannelKind, type Log } from '#core/runs/log/channels';
+import { packLog } from '#core/runs/log/packed';
+import type { StandInBench } from './bench';
+
+/** The model behind a serial number: always the same one. */
+const seedOf = (serial: string): number =>
+  serial.split('').reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 9973, 7) + 1;
+
+/** @throws {Error} where no ESC is plugged in, where its log is full, or where the rig leads nowhere */
+export function driveToLog(bench: StandInBench, serial: string, order: DriveToLog): void {
+  const { esc } = bench;
+  if (esc?.serial !== serial) throw new Error('another ESC is plugged in');
+  if (esc.log) throw new Error('its log is full: it beeps until that is read and cleared');
+  const rig = order.rig as Rig;
+  const number = bench.nextLog();
+  const model = trueModel(rig, seedOf(serial));
+  const driven = drive(model, {
+    number,
+    profile: esc.profile,
+    stops: esc.kept.stops,
+    range: esc.kept.range,
+    use: order.use as Use,
+    run: { byHand: handValuesOf(rig), airCelsius: order.airCelsius },
+    minutes: order.minutes,
+  });
+  const log = logOf(model, driven, number);
+  bench.record(
+    {
+      seconds: lengthOf(log),
+      leastVolts: endOf(log, 'packVolts', Math.min),
+      mostRpm: endOf(log, 'rpm', Math.max),
+      mostMotorCelsius: endOf(log, 'canCelsius', Math.max),
+      mostEscCelsius: endOf(log, 'escCelsius', Math.max),
+    },
+    packLog(log),
+  );
+}
+
+const endOf = (log: Log, kind: ChannelKind, of: (a: number, b: number) => number): number =>
+  channelOf(log, kind)!.values.reduce(
+    (so, value) => (Number.isNaN(value) ? so : Number.isNaN(so) ? value : of(so, value)),
+    NaN,
+  );
