@@ -24,14 +24,14 @@ import type { Route } from './+types/learned';
 const RUNS_LOOKED_AT = 12;
 
 export async function loader({ params }: Route.LoaderArgs) {
-  const { rigId, profile } = await benchOf(params.rigId);
+  const { rigId, rig, profile } = await benchOf(params.rigId);
   const newest = await newestRuns(rigId, RUNS_LOOKED_AT);
   return {
     runs: await Promise.all(
       newest.map(async (one) => {
         const meta = await logMetaOf(rigId, one.number);
         const kinds = meta?.channels.map(({ kind }) => kind);
-        return { ...one, hasLog: meta !== undefined, why: teaches(profile, one, kinds) ?? null };
+        return { ...one, hasLog: meta !== undefined, why: teaches({ rig, profile }, one, kinds) ?? null };
       }),
     ),
   };

@@ -94,10 +94,9 @@ describe('a run that teaches nothing says why', () => {
   it.each([
     ['what its ESC held is not known', { held: [] }, /settings of its ESC were not known/],
     ['it is left out', { leftOut: 'a wheel was loose' }, /it does not count: a wheel was loose/],
+    ['it had another pack', { byHand: { ...runs[0]!.run.byHand, packCapacityMah: 1234 } }, /another pack/i],
     ['nothing was read', { readings: [] }, /no log, and no number by hand/],
   ])('%s', (_, change, why) => {
-    expect(
-      teaches(on.profile, { number: 1, run: { ...(run as object), ...change } as never }, undefined),
-    ).toMatch(why);
+    expect(teaches(on, { run: { ...(run as object), ...change } as never }, undefined)).toMatch(why);
   });
 });

@@ -1,8 +1,8 @@
 /** Numbers of a rig from its runs: which runs may teach, what they tell, and how well that predicts a run they have not seen. */
 import { unfitted, withFitted, type FittedNumber } from '../../rig/fitted';
 import { quantityAt } from '../../rig/fields';
+import { HAND_VALUES, handChangesOf, type HandValueKey } from '../../rig/handValues';
 import type { Rig } from '../../rig/rig';
-import type { EscProfile } from '../../esc/profile';
 import type { FitOrigin } from '../../units/provenance';
 import { CHANNELS } from '../log/channels';
 import type { OnRig } from '../predicted';
@@ -36,11 +36,14 @@ export interface RefusedFit {
  * @param logChannels the kinds of the channels of its log; undefined where it has none
  */
 export function teaches(
-  profile: EscProfile,
-  { run }: NumberedRun,
+  { rig, profile }: Pick<OnRig, 'rig' | 'profile'>,
+  { run }: Pick<NumberedRun, 'run'>,
   logChannels: readonly (string | null)[] | undefined,
 ): string | undefined {
   if (run.leftOut !== '') return `it does not count: ${run.leftOut}`;
+  const swapped = handChangesOf(unfitted(rig), run.byHand).filter(({ key }) => IS_OF_ITS_OWN.includes(key));
+  if (swapped.length > 0)
+    return `it was driven with another ${swapped.map(({ key }) => HAND_VALUES[key].name.toLowerCase()).join(', ')}`;
   const unknown = unknownIn(profile, run);
   if (unknown.length > 0)
     return unknown.length > 3
@@ -49,6 +52,14 @@ export function teaches(
   if (logChannels !== undefined) return undefined;
   return run.readings.length === 0 ? 'it has no log, and no number by hand' : undefined;
 }
+
+/** What hands swap that has numbers of its own: what another pack or propeller did tells nothing of this one. */
+const IS_OF_ITS_OWN: readonly HandValueKey[] = [
+  'packCells',
+  'packCapacityMah',
+  'propellerDiameterInches',
+  'propellerPitchInches',
+];
 
 /** Rows that are this many times further off than thought have a reason that no number of the rig is. */
 const DOUBTFUL = 1.6;

@@ -33,7 +33,8 @@ export function valueAt({ path, centre, spread }: Parameter, u: number): number 
 export const rigAt = (rig: Rig, parameters: readonly Parameter[], u: ArrayLike<number>): Rig =>
   parameters.reduce(
     (so, parameter, n) =>
-      withQuantity(so, parameter.path, { value: valueAt(parameter, u[n]!), basis: 'assumed' }),
+      // Given, so that no guess follows it: each is moved by itself.
+      withQuantity(so, parameter.path, { value: valueAt(parameter, u[n]!), basis: 'given' }),
     rig,
   );
 
