@@ -1,5 +1,6 @@
 /** Fits a rig's numbers to its runs beside the page. Ended from outside by ending the thread. */
 import { fitToRuns, type Fitted, type RefusedFit } from '#core/runs/fit/fit';
+import { runToFit, type RunToFit } from '#core/runs/fit/runToFit';
 import { unpackLog } from '#core/runs/log/packed';
 import type { Log } from '#core/runs/log/channels';
 import type { OnRig } from '#core/runs/predicted';
@@ -18,9 +19,10 @@ const worker = {
     tell: (done: number) => void,
   ): Promise<Fitted | RefusedFit> {
     try {
-      const fetched = await Promise.all(
-        runs.map(async ({ number, run, logAddress }) => ({ number, run, log: await logAt(logAddress) })),
-      );
+      const fetched: RunToFit[] = [];
+      // One at a time: of a long log only a part stays in memory.
+      for (const { number, run, logAddress } of runs)
+        fetched.push(runToFit(number, run, await logAt(logAddress)));
       return fitToRuns(on, fetched, tell);
     } catch (error) {
       return { kind: 'refused', why: `This cannot be fitted: ${(error as Error).message}.` };

@@ -1,11 +1,7 @@
 /** Reads, holds and answers for logs beside the page: a million rows never come to its main thread. */
-import type { Situation } from '#core/advice/verdicts/verdict';
-import { factoryStops } from '#core/esc/profile';
 import { alongTrigger } from '#core/physics/drills/alongTrigger';
-import { escBehaviour } from '#core/physics/escChain';
-import { chargeAt } from '#core/physics/pack';
-import { resolveRig } from '#core/rig/resolve';
 import { channelOf, CHANNELS, lengthOf, type ChannelKind, type Log } from '#core/runs/log/channels';
+import { chargeAtFirst } from '#core/runs/log/chargeAtFirst';
 import type { Layout } from '#core/runs/log/layout';
 import { marksOf, type LogMark, type Watched } from '#core/runs/log/marks';
 import { MOST_PROBLEMS, type LogMeta } from '#core/runs/log/meta';
@@ -13,7 +9,7 @@ import { packLog, unpackLog } from '#core/runs/log/packed';
 import { LogReader, type LogProblem } from '#core/runs/log/readLog';
 import { drawn, extremes, lookInto, placeOf, type Drawn, type Looked } from '#core/runs/log/view';
 import type { Rig } from '#core/rig/rig';
-import { asDriven, type OnRig } from '#core/runs/predicted';
+import { drivenOn, type OnRig } from '#core/runs/predicted';
 import { stopsOfRun, type Run } from '#core/runs/run';
 import type { Result } from '#core/units/problem';
 import { joinLog } from '#formats/keptLog';
@@ -72,8 +68,6 @@ const BYTES_LOOKED_AT = 2 * LETTERS_LOOKED_AT;
 /** The model is driven for no longer, s. */
 const MODEL_LONGEST_S = 1800;
 const MODEL_EVERY_S = 0.1;
-/** A pack that gives less is at rest, A: its volts then tell how full it is. From memory. */
-const RESTING_AMPS = 1;
 
 const hold = (shown: Shown, log: Log): LogTold => {
   const looked = log.channels.map(lookInto);
@@ -194,11 +188,8 @@ const worker = {
 
   /** Drives the model along a trigger. @returns undefined where the rig leads nowhere */
   drive({ rig, profile, range, goals }: OnRig, run: Run, trace: TriggerOfLog): Log | undefined {
-    const driven = asDriven(rig, run);
-    const stops: Situation['stops'] = { ...factoryStops(profile), ...stopsOfRun(run) };
-    const esc = escBehaviour(profile, stops, driven.channel, range, driven.pack.cells);
     try {
-      const resolved = resolveRig(driven, profile, goals.use);
+      const { resolved, esc } = drivenOn({ rig, profile, range, goals }, run, stopsOfRun(run));
       const along = alongTrigger(resolved, esc, trace, { everyS: MODEL_EVERY_S, charged: trace.charged });
       return {
         seconds: Float64Array.from(along.rpm, (_, n) => trace.seconds[0]! + n * along.everyS),
@@ -246,15 +237,6 @@ function lastBefore({ seconds }: Log, values: Float32Array, t: number): number |
   for (let n = from; n >= Math.max(0, from - LOOKS_BACK); n -= 1)
     if (!Number.isNaN(values[n]!)) return values[n]!;
   return null;
-}
-
-/** How full the pack was, by its volts while it rested; as full as usual where it never did. */
-function chargeAtFirst(log: Log, { chemistry, cells }: Pack, usual: number): number {
-  const volts = channelOf(log, 'packVolts')?.values;
-  const amps = channelOf(log, 'amps')?.values;
-  if (!volts || !amps) return usual;
-  const first = volts.findIndex((value, n) => !Number.isNaN(value) && Math.abs(amps[n]!) < RESTING_AMPS);
-  return first < 0 ? usual : chargeAt(chemistry, volts[first]! / cells);
 }
 
 export type LogWorker = typeof worker;

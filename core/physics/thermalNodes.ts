@@ -1,5 +1,17 @@
-import type { ThermalModel } from './resolved';
 /** Winding, case and ESC as lumped nodes against the air. Fourier's law between them; capacities and conductances assumed. */
+import type { ThermalModel } from './resolved';
+
+/** Heat in nodes that shed so many times as much to the air. */
+export const shedding = (
+  usual: ThermalModel,
+  { motor, esc }: { motor: number; esc: number },
+): ThermalModel => ({
+  ...usual,
+  caseStill: usual.caseStill / motor,
+  caseMoving: usual.caseMoving / motor,
+  escStill: usual.escStill / esc,
+  escFan: usual.escFan / esc,
+});
 
 /** Heat flows, W, as rates of the three temperatures, K/s. Written into the last three places of `out`. */
 export function heatRates(

@@ -1,5 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { defaultRig } from './defaults';
+import { guessesFollow } from './guesses';
+import { HAND_VALUES } from './handValues';
+import type { Rig } from './rig';
 import { quantityAt } from './fields';
 import { fittedFrom, fittedIn, unfitted, withFitted, type FittedNumber } from './fitted';
 
@@ -28,5 +31,23 @@ describe('numbers that runs told', () => {
   it('are taken back one by one, or all', () => {
     expect(fittedIn(unfitted(taught, 'motor.kvRpmPerVolt'))).toEqual([COOLING]);
     expect(unfitted(taught)).toEqual(rig);
+  });
+
+  it('go back to what they were guessed from where another pack or propeller comes: that was not in those runs', () => {
+    const plane = { ...defaultRig('sportPlane'), name: 'Plane' };
+    const was = quantityAt(plane, 'vehicle.powerCoefficient');
+    const power: FittedNumber = {
+      path: 'vehicle.powerCoefficient',
+      quantity: { value: 2 * was.value, basis: 'fitted', fit: { ...KV.quantity.fit, was: was as never } },
+    };
+    const steeper = (rig: Rig): Rig => HAND_VALUES.propellerPitchInches.write(rig, 8);
+    const taughtPlane = withFitted(plane, [power]);
+    const swapped = guessesFollow(taughtPlane, steeper(taughtPlane));
+    expect(quantityAt(swapped, 'vehicle.powerCoefficient')).toEqual(
+      quantityAt(guessesFollow(plane, steeper(plane)), 'vehicle.powerCoefficient'),
+    );
+    expect(quantityAt(guessesFollow(taughtPlane, taughtPlane), 'vehicle.powerCoefficient')).toEqual(
+      power.quantity,
+    );
   });
 });

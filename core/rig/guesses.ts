@@ -1,15 +1,18 @@
 /** What is only guessed follows what it is guessed from, until somebody gives or measures it. */
 import { estimateCellResistance } from '../physics/pack';
 import { estimateStaticCoefficients } from '../physics/propeller';
-import { assumed, type Quantity } from '../units/provenance';
+import { assumed, beforeFit, type Quantity } from '../units/provenance';
 import { rigField, type QuantityPath } from './fields';
 import type { Pack, PropellerVehicle, Rig } from './rig';
 
 /** A guess that grew or shrank by as much as what it came from, within its field's bounds; what was given or measured stays. */
 function grown(path: QuantityPath, guess: Quantity, before: number, after: number): Quantity {
-  if (guess.basis !== 'assumed' || before === after) return guess;
+  if (before === after) return guess;
+  // What runs told is of what it was guessed from: another pack or propeller knows nothing of it.
+  const known = beforeFit(guess);
+  if (known.basis !== 'assumed') return known;
   const { least, most } = rigField(path);
-  return assumed(Math.max(least, Math.min(most, (guess.value * after) / before)));
+  return assumed(Math.max(least, Math.min(most, (known.value * after) / before)));
 }
 
 /**

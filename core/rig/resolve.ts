@@ -3,6 +3,7 @@ import { AIR_DENSITY, airDensity, WATER_DENSITY } from '../physics/air';
 import { copperResistance, motorModel, type MotorModel } from '../physics/motor';
 import { chargeAt, openCircuitVolts, packThermal, temperatureFactor } from '../physics/pack';
 import { bladeInertia } from '../physics/propeller';
+import { shedding } from '../physics/thermalNodes';
 import type {
   BusModel,
   ResolvedPower,
@@ -61,7 +62,7 @@ function resolvePower(rig: Rig, { limits }: EscProfile, use: Use): ResolvedPower
     raceMinutes: use.raceMinutes ?? undefined,
     shownMinutes: shownMinutes(use),
     burstAmps: limits.burstAmps,
-    thermal: shedding(thermalOf(vehicleClass), rig.inUse),
+    thermal: thermalInUse(thermalOf(vehicleClass), rig.inUse),
     packThermal: packThermal(pack.chemistry, pack.cells, pack.capacityAh.value / motorCount),
     fan,
     // Turned by hand once round, the rotor's field goes round once for each pair of poles.
@@ -80,18 +81,14 @@ const drivenAsHard = (lap: Lap, { howHard }: InUse): Lap => ({
 });
 
 /** The heat of a class with what this one sheds and takes up of it. */
-const shedding = (
+const thermalInUse = (
   usual: ThermalModel,
   { motorCooling, escCooling, motorHeatMass, escHeatMass }: InUse,
 ): ThermalModel => ({
-  ...usual,
+  ...shedding(usual, { motor: motorCooling.value, esc: escCooling.value }),
   windingJPerK: usual.windingJPerK * motorHeatMass.value,
   caseJPerK: usual.caseJPerK * motorHeatMass.value,
   escJPerK: usual.escJPerK * escHeatMass.value,
-  caseStill: usual.caseStill / motorCooling.value,
-  caseMoving: usual.caseMoving / motorCooling.value,
-  escStill: usual.escStill / escCooling.value,
-  escFan: usual.escFan / escCooling.value,
 });
 
 function busOf({ busLoads, externalBec, motorCount }: Rig, limits: EscLimits): BusModel {

@@ -4,10 +4,12 @@ import { factoryStops, type StopByItem } from '../esc/profile';
 import type { DrillNumber } from '../physics/drills/drill';
 import { drillNumbers, type DrillId } from '../physics/drills/runDrill';
 import { drivenFor } from '../physics/drills/stint';
-import { escBehaviour } from '../physics/escChain';
+import { escBehaviour, type EscBehaviour } from '../physics/escChain';
+import type { ResolvedRig } from '../physics/resolved';
 import { withHandValues } from '../rig/handValues';
 import { resolveRig } from '../rig/resolve';
 import type { Rig } from '../rig/rig';
+import type { Use } from '../rig/use';
 import { READINGS, type ReadingId, type ReadingKind } from './readings';
 import { stopsOfRun, type Run } from './run';
 
@@ -28,11 +30,7 @@ export function predictedReadings(
   kinds: readonly ReadingId[],
   stops: StopByItem = stopsOfRun(run),
 ): Partial<Record<ReadingId, number>> {
-  const { profile, range, goals } = on;
-  const rig = asDriven(on.rig, run);
-  const resolved = resolveRig(rig, profile, goals.use);
-  const all = { ...factoryStops(profile), ...stops };
-  const esc = escBehaviour(profile, all, rig.channel, range, rig.pack.cells);
+  const { rig, resolved, esc } = drivenOn(on, run, stops);
   const drilled = new Map<DrillId, readonly DrillNumber[]>();
   const numbersOf = (drill: DrillId): readonly DrillNumber[] => {
     if (drill !== 'stint') return drillNumbers(drill, resolved, esc);
@@ -54,6 +52,22 @@ export function predictedReadings(
 function asRead(kind: ReadingId, value: number, rig: Rig): number {
   if (kind === 'lowestVolts') return value * rig.pack.cells;
   return kind === 'putBackMah' ? value * rig.motorCount : value;
+}
+
+/** What a run was driven with, as physics takes it. @param stops those that its ESC held; factory values where nothing is said */
+export function drivenOn(
+  on: Pick<OnRig, 'rig' | 'profile' | 'range'> & { goals: { use: Use } },
+  run: Pick<Run, 'byHand' | 'airCelsius'>,
+  stops: StopByItem,
+): { rig: Rig; resolved: ResolvedRig; esc: EscBehaviour } {
+  const { profile, range, goals } = on;
+  const rig = asDriven(on.rig, run);
+  const all = { ...factoryStops(profile), ...stops };
+  return {
+    rig,
+    resolved: resolveRig(rig, profile, goals.use),
+    esc: escBehaviour(profile, all, rig.channel, range, rig.pack.cells),
+  };
 }
 
 /** The rig as it was on that day: what hands had set, and the air. */

@@ -1,13 +1,12 @@
 /** A true model is driven: what its sensors write down, and what a hand would. */
-import { factoryStops, type EscProfile, type StopByItem } from '../../esc/profile';
+import type { EscProfile, StopByItem } from '../../esc/profile';
 import { alongTrigger, type Along } from '../../physics/drills/alongTrigger';
-import { escBehaviour } from '../../physics/escChain';
+import { shedding } from '../../physics/thermalNodes';
 import type { LearnedRange } from '../../radio/pulse';
-import { resolveRig } from '../../rig/resolve';
 import type { Use } from '../../rig/use';
 import { normalNumbers, seededNumbers } from '../../units/seeded';
 import { CHANNELS, type Channel, type ChannelKind, type Log } from '../log/channels';
-import { asDriven } from '../predicted';
+import { drivenOn } from '../predicted';
 import type { Run } from '../run';
 import { driveLap, type DrivenTrace } from './driver';
 import type { TrueModel } from './trueModel';
@@ -51,28 +50,14 @@ export function drive(model: TrueModel, order: DriveOrder): Drive {
   for (let n = 0; n < 20; n += 1) random();
   const normal = normalNumbers(random);
   const scatter = (share: number): number => 1 + share * Math.max(-2, Math.min(2, normal()));
-  const rig = asDriven(model.rig, run);
-  const resolved = resolveRig(rig, profile, use);
-  const esc = escBehaviour(
-    profile,
-    { ...factoryStops(profile), ...stops },
-    rig.channel,
-    range,
-    rig.pack.cells,
-  );
+  const { resolved, esc } = drivenOn({ rig: model.rig, profile, range, goals: { use } }, run, stops);
   const cooling = scatter(COOLING_SCATTER);
   const ground = scatter(GROUND_SCATTER);
   const { thermal, lap } = resolved;
   const thatDay = {
     ...resolved,
     ambientC: resolved.ambientC + (model.doesMore ? SUN_KELVIN : 0),
-    thermal: {
-      ...thermal,
-      caseStill: thermal.caseStill * cooling,
-      caseMoving: thermal.caseMoving * cooling,
-      escStill: thermal.escStill * cooling,
-      escFan: thermal.escFan * cooling,
-    },
+    thermal: shedding(thermal, { motor: cooling, esc: cooling }),
     ...(resolved.kind === 'wheels' && { rollingResistance: resolved.rollingResistance * ground }),
   };
   const trace = driveLap(

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { quantityAt } from '../../rig/fields';
 import { beforeFit } from '../../units/provenance';
 import { channelOf } from '../log/channels';
+import { runToFit } from './runToFit';
 import { fitToRuns, teaches, type Fitted } from './fit';
 import { offFromTruth, recoveryOf, reportOf, type Recovery } from './recovery.fixture';
 
@@ -78,13 +79,20 @@ describe('logs', () => {
     });
   });
 
-  it('without rpm are told what is missing', () => {
+  it('without rpm count with what a hand wrote down, the one that is left out, too', () => {
     const { on, runs } = recoveryOf({ vehicleClass: 'sportPlane', seed: 5, by: 'log', minutes: 1 });
-    const without = runs.map((one) => ({
-      ...one,
-      log: { ...one.log!, channels: one.log!.channels.filter(({ kind }) => kind !== 'rpm') },
-    }));
-    expect(fitToRuns(on, without)).toEqual({ kind: 'refused', why: 'A fit needs motor rpm in the log.' });
+    const without = runs.map(({ number, run, log }) =>
+      runToFit(
+        number,
+        { ...run, readings: [{ kind: 'canCelsius', value: 30, from: 'hand' }] },
+        { ...log!, channels: log!.channels.filter(({ kind }) => kind !== 'rpm') },
+      ),
+    );
+    expect(without.map(({ log }) => log)).toEqual([undefined, undefined, undefined]);
+    const fit = fitToRuns(on, without);
+    expect(fit.kind === 'refused' ? fit.why : fit.leftOut!.numbers.map(({ kind }) => kind)).toEqual(
+      fit.kind === 'refused' ? expect.stringMatching(/nothing that was not known/) : ['canCelsius'],
+    );
   });
 });
 
@@ -98,5 +106,12 @@ describe('a run that teaches nothing says why', () => {
     ['nothing was read', { readings: [] }, /no log, and no number by hand/],
   ])('%s', (_, change, why) => {
     expect(teaches(on, { run: { ...(run as object), ...change } as never }, undefined)).toMatch(why);
+  });
+
+  it('its log lacks a channel, and nothing was read by hand', () => {
+    const silent = { run: { ...(run as object), readings: [] } as never };
+    expect(teaches(on, silent, ['trigger', 'packVolts', 'amps', null])).toBe('its log lacks motor rpm');
+    expect(teaches(on, silent, ['trigger', 'packVolts', 'amps', 'rpm'])).toBeUndefined();
+    expect(teaches(on, { run }, ['trigger'])).toBeUndefined();
   });
 });

@@ -4,13 +4,14 @@ import { quantityAt } from '../../rig/fields';
 import { HAND_VALUES, handChangesOf, type HandValueKey } from '../../rig/handValues';
 import type { Rig } from '../../rig/rig';
 import type { FitOrigin } from '../../units/provenance';
-import { CHANNELS } from '../log/channels';
+import type { ChannelKind } from '../log/channels';
 import type { OnRig } from '../predicted';
 import type { NumberedRun } from '../run';
 import { unknownIn } from '../run';
-import { predictedLeftOut, type LeftOutNumber, type RunToFit, type SensorsAsFitted } from './leftOut';
-import { missingChannels } from './loggedRun';
+import { predictedLeftOut, type LeftOutNumber, type SensorsAsFitted } from './leftOut';
+import { missingIn, type RunToFit } from './runToFit';
 import { placeOf, valueAt } from './parameters';
+import type { RowKind } from './rows';
 import { settleRuns, type Settled } from './settleRuns';
 import { wholeProblem, type WholeProblem } from './wholeProblem';
 
@@ -38,7 +39,7 @@ export interface RefusedFit {
 export function teaches(
   { rig, profile }: Pick<OnRig, 'rig' | 'profile'>,
   { run }: Pick<NumberedRun, 'run'>,
-  logChannels: readonly (string | null)[] | undefined,
+  logChannels: readonly (ChannelKind | null)[] | undefined,
 ): string | undefined {
   if (run.leftOut !== '') return `it does not count: ${run.leftOut}`;
   const swapped = handChangesOf(unfitted(rig), run.byHand).filter(({ key }) => IS_OF_ITS_OWN.includes(key));
@@ -49,8 +50,10 @@ export function teaches(
     return unknown.length > 3
       ? `${unknown.length} settings of its ESC were not known`
       : `not known of its ESC: ${unknown.join(', ')}`;
-  if (logChannels !== undefined) return undefined;
-  return run.readings.length === 0 ? 'it has no log, and no number by hand' : undefined;
+  if (run.readings.length > 0) return undefined;
+  if (logChannels === undefined) return 'it has no log, and no number by hand';
+  const missing = missingIn(logChannels);
+  return missing.length > 0 ? `its log lacks ${missing.join(', ')}` : undefined;
 }
 
 /** What hands swap that has numbers of its own: what another pack or propeller did tells nothing of this one. */
@@ -65,7 +68,7 @@ const IS_OF_ITS_OWN: readonly HandValueKey[] = [
 const DOUBTFUL = 1.6;
 const WRONG = 4;
 const TOGETHER = 'rpm, volts and current do not fit together: check each column and its unit';
-const WRONG_WORDS: Record<string, string> = {
+const WRONG_WORDS: Record<RowKind | 'hand', string> = {
   motor: TOGETHER,
   pack: 'the pack sags like no pack of this kind: cells may differ, or a plug is bad',
   ground: 'the model does not move as this ground allows: think of wind, worn tyres, another lap',
@@ -90,10 +93,10 @@ const againstMeasured = (before: Rig, { told }: Settled): string[] =>
 /** What is off for a reason that no number of the rig is; in words. */
 const offBeyond = ({ vehicle }: Rig, { loosened }: Pick<Settled, 'loosened'>, times: number): string[] => [
   ...new Set(
-    Object.entries(loosened).flatMap(([kind, by]) => {
+    (Object.entries(loosened) as [RowKind | 'hand', number][]).flatMap(([kind, by]) => {
       if (by < times) return [];
       // In the air nothing but the propeller stands against the motor.
-      return [kind === 'ground' && vehicle.kind === 'propeller' ? TOGETHER : WRONG_WORDS[kind]!];
+      return [kind === 'ground' && vehicle.kind === 'propeller' ? TOGETHER : WRONG_WORDS[kind]];
     }),
   ),
 ];
@@ -109,26 +112,14 @@ export function fitToRuns(
   runs: readonly RunToFit[],
   tell?: (done: number) => void,
 ): Fitted | RefusedFit {
-  const lacking = runs.filter(({ log }) => log && missingChannels(log).length > 0);
-  const usable = runs.filter((run) => !lacking.includes(run) || run.run.readings.length > 0);
-  if (usable.length === 0) {
-    const missing = [...new Set(lacking.flatMap(({ log }) => missingChannels(log!)))];
-    return refused(
-      lacking.length > 0
-        ? `A fit needs ${missing.map((kind) => CHANNELS[kind].name.toLowerCase()).join(', ')} in the log.`
-        : 'No run teaches anything yet. Note one with a log, or with numbers by hand.',
-    );
-  }
+  const usable = runs.filter(({ log, run }) => log !== undefined || run.readings.length > 0);
+  if (usable.length === 0)
+    return refused('No run teaches anything yet. Note one with a log, or with numbers by hand.');
   const [used, left] = usable.length > 2 ? [usable.slice(0, -1), usable.at(-1)] : [usable, undefined];
-  const isLogged = (run: RunToFit): boolean => run.log !== undefined && missingChannels(run.log).length === 0;
   const problem = wholeProblem(
     on,
-    used.flatMap(({ number, run, log }) =>
-      log && isLogged({ number, run, log }) ? [{ number, run, log }] : [],
-    ),
-    used.flatMap((one) =>
-      isLogged(one) ? [] : [{ number: one.number, run: one.run, readings: one.run.readings }],
-    ),
+    used.flatMap(({ log, ...one }) => (log ? [{ ...one, log }] : [])),
+    used.flatMap(({ number, run, log }) => (log ? [] : [{ number, run, readings: run.readings }])),
   );
   const settled = settleRuns(problem, seedOf(used), tell);
   const wrong = offBeyond(on.rig, settled, WRONG);

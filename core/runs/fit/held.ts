@@ -8,23 +8,14 @@
  */
 import type { Braking } from '../../physics/brakeChopper';
 import { brakeAt, type BrakeCall, type BridgeSetting } from '../../physics/bridge';
-import { gripLimit, resistance } from '../../physics/car';
-import { FLIGHT_SHARE } from '../../physics/drills/stint';
 import { copperResistance, newFlow } from '../../physics/motor';
-import {
-  openCircuitVolts,
-  resistanceFactor,
-  SLOW_SAG_SHARE,
-  SLOW_SECONDS,
-  temperatureFactor,
-} from '../../physics/pack';
-import { airTorque } from '../../physics/propeller';
-import { WARM_C, type ResolvedRig, type ResolvedWheels } from '../../physics/resolved';
-import { heatRates } from '../../physics/thermalNodes';
-import { gearingOf } from '../../physics/tyre';
+import { WARM_C, type ResolvedRig } from '../../physics/resolved';
+import { heatRates, shedding } from '../../physics/thermalNodes';
 import { GRAVITY } from '../../units/convert';
 import { dutyAtCurrent, flowAtCurrent } from './flowAt';
-import { ASKS, type LoggedRun } from './loggedRun';
+import { loadOf } from './load';
+import type { LoggedRun } from './loggedRun';
+import { PackAlong } from './packAlong';
 import type { RunKey, SensorKey } from './parameters';
 import type { Rows } from './rows';
 
@@ -54,6 +45,15 @@ const HEAT_UNEVEN = 0.4;
 /** From run to run a driver pulls so much more or less, as a share. From memory. */
 const PULL_SCATTER = 0.05;
 
+/** Air that nobody read may be so many times further off. Assumed. */
+const UNREAD_AIR = 4;
+/** A single stretch's force is known to this share: what the rpm at its ends tells of speed is noise. Assumed. */
+const STRETCH_NOISE = 0.1;
+/** Cooler than this above the air, K, it began as cold as the air. */
+const WARM_FROM = 3;
+/** Slower than this a car stands, and its motor gets no wind, rad/s at the shaft. */
+const STANDS_BELOW = 1;
+
 /** Places of the heat in its state. */
 const HEAT = { winding: 0, case: 1, esc: 2 } as const;
 /** The first readings say how warm it began. */
@@ -81,23 +81,16 @@ export function holdAgainst(
     size[row]! += of;
   };
   const motors = rig.bus.sharedByMotors;
-  const airC = run.airC + ofRun.airKelvin * (run.airKnown ? 1 : 4);
+  const airC = run.airC + ofRun.airKelvin * (run.airKnown ? 1 : UNREAD_AIR);
   const shed = Math.exp(ofRun.cooling);
   const hotter = Math.exp(ofRun.heat);
-  const thermal = {
-    ...rig.thermal,
-    caseStill: rig.thermal.caseStill / shed,
-    caseMoving: rig.thermal.caseMoving / shed,
-    escStill: rig.thermal.escStill / shed,
-    escFan: rig.thermal.escFan / shed,
-  };
+  const thermal = shedding(rig.thermal, { motor: shed, esc: shed });
   const pack = new PackAlong(rig, run.charged + ofRun.charge, airC);
   const heat = new Float64Array(3);
   heat[HEAT.case] = heat[HEAT.winding] = startsAt(run.canC, airC, sensors.canOffset);
   heat[HEAT.esc] = startsAt(run.escC, airC, sensors.escOffset);
   const rates = new Float64Array(3);
   const flow = newFlow();
-  const braking: Braking = { amps: 0, returned: 0 };
   const call: BrakeCall = { strength: 0, stays: true, pushed: false };
   const torque = new Float32Array(run.volts.length);
   const load = loadOf(rig, ofRun.ground);
@@ -111,7 +104,7 @@ export function holdAgainst(
     pack.draw(amps + bridge.ownAmps, amps, lasts);
     let windingWatts: number;
     let escWatts: number;
-    if (run.asks[n] === ASKS.drive) {
+    if (run.duty[n]! > 0) {
       const windingFactor = copperResistance(1, heat[HEAT.winding]!) / copperResistance(1, WARM_C);
       const moment = {
         duty:
@@ -130,15 +123,10 @@ export function holdAgainst(
       ({ windingWatts, escWatts } = flow);
       torque[n] = flow.torque;
     } else {
-      const brakes = run.strength[n]! > 0;
       call.strength = run.strength[n]!;
       call.pushed = run.trigger[n]! < 0;
-      if (brakes) brakeAt(bridge.brake, call, shaft, volts, 0, braking);
-      const { motor } = rig;
-      const lost =
-        motor.constant * ((brakes ? braking.amps : 0) + motor.noLoadCurrent) * shaft -
-        (brakes ? braking.returned * volts : 0);
-      const ofBridge = motor.bridgeResistance / motor.resistance;
+      const lost = lostWhileBraking(rig, bridge, call, shaft, volts);
+      const ofBridge = rig.motor.bridgeResistance / rig.motor.resistance;
       windingWatts = lost * (1 - ofBridge);
       escWatts = lost * ofBridge;
     }
@@ -156,7 +144,7 @@ export function holdAgainst(
       thermal,
       rig.fan,
       airC,
-      rig.kind === 'propeller' || shaft > 1,
+      rig.kind === 'propeller' || shaft > STANDS_BELOW,
       hotter * windingWatts,
       hotter * escWatts + bridge.ownWatts,
       heat,
@@ -174,6 +162,21 @@ export function holdAgainst(
     extra[row]! += told.extra;
   }
   return finished(rows, rig, { sum, size, extra });
+}
+
+const braking: Braking = { amps: 0, returned: 0 };
+
+/** What becomes heat while a brake holds, or where a motor coasts, W. */
+function lostWhileBraking(
+  { motor }: ResolvedRig,
+  { brake }: BridgeSetting,
+  call: BrakeCall,
+  shaft: number,
+  volts: number,
+): number {
+  if (call.strength > 0) brakeAt(brake, call, shaft, volts, 0, braking);
+  else [braking.amps, braking.returned] = [0, 0];
+  return motor.constant * (braking.amps + motor.noLoadCurrent) * shaft - braking.returned * volts;
 }
 
 /** The means of the rows, and how far off each may be. */
@@ -197,9 +200,14 @@ function finished(
         case 'pack':
           return Math.hypot(noise(VOLTS_NOISE), CELL_LACK * rig.cells);
         case 'ground':
-          return Math.hypot(noise(0.1 * of), FORCE_LACK * of, CORNER_LACK * (extra[row]! / count), uneven);
+          return Math.hypot(
+            noise(STRETCH_NOISE * of),
+            FORCE_LACK * of,
+            CORNER_LACK * (extra[row]! / count),
+            uneven,
+          );
         case 'grip':
-          return Math.hypot(noise(0.1 * of), GRIP_LACK * of);
+          return Math.hypot(noise(STRETCH_NOISE * of), GRIP_LACK * of);
         case 'pull':
           return PULL_SCATTER;
         case 'can':
@@ -216,114 +224,5 @@ function startsAt(read: Float32Array | undefined, airC: number, offset: number):
   if (!read) return airC;
   const first =
     read.subarray(0, WARM_SAMPLES).reduce((so, value) => so + value, 0) / Math.min(WARM_SAMPLES, read.length);
-  // A degree of noise is no warmth.
-  return first - offset > airC + 3 ? first - offset : airC;
-}
-
-/** The pack along a log. */
-class PackAlong {
-  private readonly rig: ResolvedRig;
-  private charge: number;
-  private slow = 0;
-  private celsius: number;
-  private readonly airC: number;
-  private readonly cellOhm: number;
-  private readonly stated: number;
-
-  constructor(rig: ResolvedRig, charge: number, airC: number) {
-    this.rig = rig;
-    this.charge = Math.min(1, charge);
-    this.celsius = airC;
-    this.airC = airC;
-    this.cellOhm = rig.packOhm - rig.leadOhm;
-    this.stated = 1 / temperatureFactor(rig.ambientC);
-  }
-
-  /** Of all cells now, ohm. */
-  private ohm(): number {
-    return this.cellOhm * resistanceFactor(this.charge) * temperatureFactor(this.celsius) * this.stated;
-  }
-
-  voltsAt(amps: number): number {
-    const { rig, charge, slow } = this;
-    return rig.cells * openCircuitVolts(rig.chemistry, charge) - slow - amps * (this.ohm() + rig.leadOhm);
-  }
-
-  draw(allAmps: number, amps: number, seconds: number): void {
-    const { rig } = this;
-    const slowOhm = this.cellOhm * SLOW_SAG_SHARE;
-    const watts = amps * amps * this.ohm() + (slowOhm > 0 ? (this.slow * this.slow) / slowOhm : 0);
-    const toAir = (this.celsius - this.airC) / rig.packThermal.toAir;
-    this.charge -= (allAmps * seconds) / (3600 * rig.capacityAh);
-    this.slow += ((amps * slowOhm - this.slow) / SLOW_SECONDS) * seconds;
-    this.celsius += ((watts - toAir) / rig.packThermal.joulesPerK) * seconds;
-  }
-}
-
-/** What a motor works against. */
-interface Load {
-  /** The most force that its tyres hold, N; nothing in the air. */
-  grips: number;
-  /** The motion that a stretch has against what its torque makes of it, both as a force or a torque. */
-  over: (
-    run: LoggedRun,
-    torque: Float32Array,
-    from: number,
-    to: number,
-  ) => { off: number; force: number; extra: number };
-}
-
-const loadOf = (rig: ResolvedRig, ground: number): Load =>
-  rig.kind === 'wheels' ? wheelsLoad(rig, ground) : propellerLoad(rig);
-
-function wheelsLoad(rig: ResolvedWheels, ground: number): Load {
-  const gearing = gearingOf(rig);
-  const heavier = Math.exp(ground);
-  const rolls = { ...rig, rollingResistance: rig.rollingResistance * heavier };
-  const turning =
-    (rig.wheelInertiaKgM2 + rig.motor.rotorInertia * rig.finalDrive ** 2) / rig.wheelRadiusM ** 2;
-  const mass = rig.massKg + turning;
-  const weight = rig.massKg * GRAVITY;
-  const efficiency = rig.drivelineEfficiency;
-  return {
-    grips: gripLimit(rig),
-    over({ shaft, lasts, corner, climb }, torque, from, to) {
-      let impulse = 0;
-      let pushed = 0;
-      let asked = 0;
-      let seconds = 0;
-      for (let n = from; n < to; n += 1) {
-        const speed = (shaft[n]! + shaft[n + 1]!) / 2 / gearing;
-        const force = ((torque[n]! + torque[n + 1]!) / 2) * gearing * efficiency;
-        const extra = heavier * rig.cornersShare * weight * (rig.grip * corner[n]! + climb[n]!);
-        impulse += (force - resistance(rolls, speed) - extra) * lasts[n]!;
-        pushed += Math.abs(force) * lasts[n]!;
-        asked += extra * lasts[n]!;
-        seconds += lasts[n]!;
-      }
-      const gained = (mass * (shaft[to]! - shaft[from]!)) / gearing;
-      return { off: (gained - impulse) / seconds, force: pushed / seconds, extra: asked / seconds };
-    },
-  };
-}
-
-function propellerLoad(rig: Extract<ResolvedRig, { kind: 'propeller' }>): Load {
-  const { propeller } = rig;
-  return {
-    grips: 0,
-    over({ shaft, lasts }, torque, from, to) {
-      let impulse = 0;
-      let pushed = 0;
-      let seconds = 0;
-      for (let n = from; n < to; n += 1) {
-        const speed = (shaft[n]! + shaft[n + 1]!) / 2;
-        const has = (torque[n]! + torque[n + 1]!) / 2;
-        impulse += (has - FLIGHT_SHARE * airTorque(propeller, speed)) * lasts[n]!;
-        pushed += Math.abs(has) * lasts[n]!;
-        seconds += lasts[n]!;
-      }
-      const gained = propeller.inertia * (shaft[to]! - shaft[from]!);
-      return { off: (gained - impulse) / seconds, force: pushed / seconds, extra: 0 };
-    },
-  };
+  return first - offset > airC + WARM_FROM ? first - offset : airC;
 }

@@ -1,14 +1,14 @@
 /** The run that was left out of a fit, predicted with the numbers before it and after. */
-import { factoryStops } from '../../esc/profile';
 import { alongTrigger } from '../../physics/drills/alongTrigger';
-import { escBehaviour } from '../../physics/escChain';
-import { resolveRig } from '../../rig/resolve';
 import type { Rig } from '../../rig/rig';
 import { channelOf, lengthOf, type ChannelKind, type Log } from '../log/channels';
-import { asDriven, predictedReadings, type OnRig } from '../predicted';
+import { chargeAtFirst } from '../log/chargeAtFirst';
+import { NOTED_ENDS, type EndOfChannel } from '../log/readingsOfLog';
+import { drivenOn, predictedReadings, type OnRig } from '../predicted';
 import { READINGS, type Reading, type ReadingId } from '../readings';
-import { stopsOfRun, type Run } from '../run';
+import { stopsOfRun } from '../run';
 import type { SensorKey } from './parameters';
+import type { RunToFit } from './runToFit';
 
 /** A number of the run that was left out. */
 export interface LeftOutNumber {
@@ -16,13 +16,6 @@ export interface LeftOutNumber {
   measured: number;
   before: number;
   after: number;
-}
-
-/** A run as a fit takes it: with its log, or with what a hand wrote down. */
-export interface RunToFit {
-  number: number;
-  run: Pick<Run, 'held' | 'byHand' | 'airCelsius' | 'minutes' | 'readings'>;
-  log: Log | undefined;
 }
 
 /** @throws {Error} where a rig's numbers lead nowhere */
@@ -86,15 +79,8 @@ const asRead = (
     }),
   );
 
-/** Which end of which channel sums a run up. */
-const SUMMARY: readonly (readonly [ReadingId, ChannelKind, 'least' | 'most'])[] = [
-  ['canCelsius', 'canCelsius', 'most'],
-  ['escCelsius', 'escCelsius', 'most'],
-  ['packCelsius', 'packCelsius', 'most'],
-  ['lowestVolts', 'packVolts', 'least'],
-  ['topRpm', 'rpm', 'most'],
-  ['putBackMah', 'usedMah', 'most'],
-];
+/** Which end of which channel sums a run up: what is noted of a log, and what was used. */
+const SUMMARY: readonly EndOfChannel[] = [...NOTED_ENDS, ['putBackMah', 'usedMah', 'most']];
 
 /** A single reading is noise: an end is one of means over so long, s. */
 const MEAN_OVER_S = 0.5;
@@ -125,21 +111,14 @@ const summaryOf = (log: Log): Pick<Reading, 'kind' | 'value'>[] =>
 const EVERY_S = 0.1;
 
 /** The same numbers from the model, driven along the trigger that was logged. */
-function alongLog(
-  { rig, profile, range, goals }: OnRig,
-  run: RunToFit['run'],
-  log: Log,
-): Partial<Record<ReadingId, number>> {
-  const driven = asDriven(rig, run);
-  const resolved = resolveRig(driven, profile, goals.use);
-  const stops = { ...factoryStops(profile), ...stopsOfRun(run) };
-  const esc = escBehaviour(profile, stops, driven.channel, range, driven.pack.cells);
+function alongLog(on: OnRig, run: RunToFit['run'], log: Log): Partial<Record<ReadingId, number>> {
+  const { resolved, esc } = drivenOn(on, run, stopsOfRun(run));
   const trigger = channelOf(log, 'trigger')!.values.map((percent) => percent / 100);
   const along = alongTrigger(
     resolved,
     esc,
     { seconds: log.seconds, trigger },
-    { everyS: EVERY_S, charged: resolved.fullCharge },
+    { everyS: EVERY_S, charged: chargeAtFirst(log, on.rig.pack, resolved.fullCharge) },
   );
   const from: Partial<Record<ChannelKind, Float32Array>> = {
     canCelsius: along.canCelsius,
@@ -150,10 +129,17 @@ function alongLog(
     usedMah: along.usedMah,
   };
   return Object.fromEntries(
-    SUMMARY.map(([kind, channel, end]) => [kind, endOf(from[channel]!, EVERY_S, end)]),
+    SUMMARY.flatMap(([kind, channel, end]) => {
+      const values = from[channel];
+      return values ? [[kind, endOf(values, EVERY_S, end)]] : [];
+    }),
   );
 }
 
-/** How far off a number is, in units that can be told: a share of what was measured, temperatures by the rise above cold. */
+/** Of something that warmed above the air, about, K. */
+const USUAL_RISE = 30;
+
+/** How far off a number is: a share of what was measured; a temperature as a share of a usual rise. */
 export const offBy = ({ kind, measured }: LeftOutNumber, value: number): number =>
-  Math.abs(value - measured) / (READINGS[kind].unit === '°C' ? 30 : Math.max(1e-9, Math.abs(measured)));
+  Math.abs(value - measured) /
+  (READINGS[kind].unit === '°C' ? USUAL_RISE : Math.max(1e-9, Math.abs(measured)));

@@ -1,13 +1,12 @@
 /** Logs and a rig as a problem of least squares: which numbers of the rig make the model fit what was logged. */
 import { unfitted } from '../../rig/fitted';
-import { factoryStops } from '../../esc/profile';
 import { bridgeSettingOf, type BridgeSetting } from '../../physics/bridge';
-import { escBehaviour } from '../../physics/escChain';
 import type { ResolvedRig } from '../../physics/resolved';
 import { resolveRig } from '../../rig/resolve';
 import type { Rig } from '../../rig/rig';
 import type { Log } from '../log/channels';
-import { asDriven, type OnRig } from '../predicted';
+import { chargeAtFirst } from '../log/chargeAtFirst';
+import { asDriven, drivenOn, type OnRig } from '../predicted';
 import { stopsOfRun, type Run } from '../run';
 import { holdAgainst, type Held } from './held';
 import { loggedRun, type LoggedRun } from './loggedRun';
@@ -21,7 +20,7 @@ import {
   type Parameter,
   type Place,
 } from './parameters';
-import { counts, rowsOf, type RowKind, type Rows } from './rows';
+import { hasEnough, rowsOf, type RowKind, type Rows } from './rows';
 import type { Problem } from './solve';
 
 /** A run with its log. */
@@ -46,9 +45,8 @@ export interface LogProblem extends Problem {
   /** Of each residual; and the number of the run that it is of. */
   kinds: readonly RowKind[];
   runOf: readonly number[];
-  /** Places in the vector of parameters: of those that motor and pack alone tell, and of all. */
+  /** Places in the vector of parameters of those that motor and pack alone tell. */
   electrical: readonly number[];
-  all: readonly number[];
   /** Takes how far off each row may be from what the model says at a point. */
   weigh: (u: ArrayLike<number>) => void;
   /** Trusts kinds of rows less, by how many times further off each of them may be. */
@@ -62,7 +60,6 @@ const ELECTRICAL: readonly string[] = [
   'motor.inductanceH',
   'pack.cellResistanceOhm',
   'pack.leadResistanceOhm',
-  'pack.capacityAh',
 ];
 
 /** @throws {Error} where a log lacks a needed channel, or a rig's numbers lead nowhere */
@@ -88,7 +85,7 @@ export function logProblem(on: OnRig, runs: readonly RunWithLog[]): LogProblem {
     const { rows } = prepared[n]!;
     for (let row = 0; row < rows.kinds.length; row += 1) {
       const at = starts[n]! + row;
-      out[at] = counts(rows, row) ? held.off[row]! / (may[at]! * (loosened[rows.kinds[row]!] ?? 1)) : 0;
+      out[at] = hasEnough(rows, row) ? held.off[row]! / (may[at]! * (loosened[rows.kinds[row]!] ?? 1)) : 0;
     }
   };
   const placeAt = (u: ArrayLike<number>): Place => placeOf(u, parameters.length, runs.length);
@@ -103,7 +100,6 @@ export function logProblem(on: OnRig, runs: readonly RunWithLog[]): LogProblem {
       ...Array.from({ length: SENSOR_KEYS.length }, (_, n) => parameters.length + n),
       ...runs.map((_, n) => firstOfRuns + n * RUN_KEYS.length + RUN_KEYS.indexOf('charge')),
     ],
-    all: Array.from({ length: size }, (_, n) => n),
     residuals(u) {
       const place = placeAt(u);
       const rigThere = rigAt(rig, parameters, place.rig);
@@ -130,16 +126,14 @@ export function logProblem(on: OnRig, runs: readonly RunWithLog[]): LogProblem {
   };
 }
 
-function prepare({ rig, profile, range, goals }: OnRig, { run, log }: RunWithLog): Prepared {
-  const stops = { ...factoryStops(profile), ...stopsOfRun(run) };
-  const esc = escBehaviour(profile, stops, rig.channel, range, rig.pack.cells);
-  const resolve = (tried: Rig): ResolvedRig => resolveRig(asDriven(tried, run), profile, goals.use);
-  const described = resolve(rig);
+function prepare(on: OnRig, { run, log }: RunWithLog): Prepared {
+  const { resolved: described, esc } = drivenOn(on, run, stopsOfRun(run));
+  const resolve = (tried: Rig): ResolvedRig => resolveRig(asDriven(tried, run), on.profile, on.goals.use);
   const letGo = described.kind === 'wheels' ? esc.dragBrake : esc.propellerBrake;
   const logged = loggedRun(log, esc, described.lap, letGo, {
     airC: described.ambientC,
     airKnown: run.airCelsius !== null,
-    charged: described.fullCharge,
+    charged: chargeAtFirst(log, on.rig.pack, described.fullCharge),
   });
   return {
     logged,

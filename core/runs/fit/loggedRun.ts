@@ -1,21 +1,18 @@
-/** A log made ready for a fit: what the trigger asked for at each sample, and which samples tell what. */
+/** A log made ready for a fit: what the trigger asked for at each sample, and which samples are whole and steady. */
 import type { EscBehaviour } from '../../physics/escChain';
 import { brakeStrengthOf, dutyOf } from '../../physics/triggerChain';
 import { extraShareAt, hardnessOf, type Lap } from '../../physics/lap';
 import { radPerSecond } from '../../units/convert';
 import { channelOf, type ChannelKind, type Log } from '../log/channels';
-
-/** What the trigger asks for at a sample. */
-export const ASKS = { drive: 0, coast: 1, brake: 2 } as const;
+import { NEEDED } from './runToFit';
 
 export interface LoggedRun {
   /** Time to the next sample, s. */
   lasts: Float32Array;
   trigger: Float32Array;
-  /** The signal behind it and the duty that it is for, 0 to 1. */
+  /** The signal behind it and the duty that it is for, 0 to 1; no duty where it brakes or coasts. */
   signal: Float32Array;
   duty: Float32Array;
-  asks: Uint8Array;
   /** How strong the brake is, 0 to 1. */
   strength: Float32Array;
   /** For how long it has asked the same, s. */
@@ -31,7 +28,7 @@ export interface LoggedRun {
   climb: Float32Array;
   volts: Float32Array;
   amps: Float32Array;
-  /** Of the motor's shaft, rad/s; NaN where it was not logged. */
+  /** Of the motor's shaft, rad/s. */
   shaft: Float32Array;
   canC: Float32Array | undefined;
   escC: Float32Array | undefined;
@@ -50,20 +47,11 @@ const PULLED = 0.02;
 const SAME_TRIGGER = 0.03;
 /** After the ramp it takes this long until a sensor shows it, s. Assumed. */
 const SENSOR_LAG_S = 0.15;
-/** A longer gap is not driven across, s. */
-const LONGEST_GAP_S = 2;
-
-/** The channels without which a log says nothing of motor and pack. */
-const NEEDED = ['trigger', 'packVolts', 'amps', 'rpm'] as const satisfies readonly ChannelKind[];
-
-/** Which of the channels that a fit needs a log does not have. */
-export const missingChannels = (log: Log): ChannelKind[] =>
-  NEEDED.filter((kind) => channelOf(log, kind) === undefined);
 
 /**
  * @param lap as its owner says that it is driven
  * @param letGoStrength brake strength with the trigger let go, 0 to 1
- * @throws {Error} where a needed channel is missing: ask `missingChannels` first
+ * @throws {Error} where a needed channel is missing: a `RunToFit` has none such
  */
 export function loggedRun(
   log: Log,
@@ -95,7 +83,6 @@ export function loggedRun(
     trigger,
     signal: new Float32Array(count),
     duty: new Float32Array(count),
-    asks: new Uint8Array(count),
     strength: new Float32Array(count),
     since: new Float32Array(count),
     steady: new Uint8Array(count),
@@ -109,6 +96,7 @@ export function loggedRun(
     escC: held('escCelsius'),
     ...day,
   };
+  const needed = NEEDED.map((kind) => channelOf(log, kind)!);
   let began = 0;
   for (let n = 0; n < count; n += 1) {
     const second = log.seconds[n * every]!;
@@ -118,12 +106,11 @@ export function loggedRun(
     const change = began === 0 ? 1 : Math.abs(trigger[n]! - trigger[began - 1]!);
     const rampS = Number.isFinite(esc.rampPerSecond) ? change / esc.rampPerSecond : 0;
     run.since[n] = second - log.seconds[began * every]!;
-    run.whole[n] = NEEDED.every((kind) => !Number.isNaN(channelOf(log, kind)!.values[n * every]!)) ? 1 : 0;
+    run.whole[n] = needed.every(({ values }) => !Number.isNaN(values[n * every]!)) ? 1 : 0;
     run.climb[n] = extraShareAt(driven, 0, trigger[n]!);
     run.corner[n] = extraShareAt(driven, 1, trigger[n]!) - run.climb[n]!;
     const isSettled = run.since[n]! > rampS + SENSOR_LAG_S;
-    run.steady[n] =
-      run.whole[n] === 1 && isSettled && run.lasts[n]! > 0 && run.lasts[n]! < LONGEST_GAP_S ? 1 : 0;
+    run.steady[n] = run.whole[n] === 1 && isSettled && run.lasts[n]! > 0 ? 1 : 0;
     fillCommand(run, n, esc, letGoStrength);
   }
   return run;
@@ -137,7 +124,6 @@ function fillCommand(run: LoggedRun, n: number, esc: EscBehaviour, letGoStrength
   run.signal[n] = signal;
   run.duty[n] = duty;
   run.strength[n] = duty > 0 ? 0 : strength;
-  run.asks[n] = duty > 0 ? ASKS.drive : strength > 0 ? ASKS.brake : ASKS.coast;
 }
 
 /** Every so many samples, a blank as the one before it. */

@@ -13,7 +13,8 @@ import { trueModel } from '../drive/trueModel';
 import type { OnRig } from '../predicted';
 import type { Run } from '../run';
 import { fitToRuns, type Fitted, type RefusedFit } from './fit';
-import { offBy, type RunToFit } from './leftOut';
+import { offBy } from './leftOut';
+import { runToFit, type RunToFit } from './runToFit';
 
 /** What is driven for a recovery. */
 export interface Recovery {
@@ -51,8 +52,8 @@ export function recoveryOf({
     const run = { held, byHand: handValuesOf(rig), airCelsius: 20, minutes, readings: [] };
     const driven = drive(model, { number, profile, stops, range, use: goals.use, run, minutes });
     return by === 'log'
-      ? { number, run, log: logOf(model, driven, number) }
-      : { number, run: { ...run, readings: readByHand(driven, seed * 100 + number) }, log: undefined };
+      ? runToFit(number, run, logOf(model, driven, number))
+      : runToFit(number, { ...run, readings: readByHand(driven, seed * 100 + number) }, undefined);
   });
   return {
     on,

@@ -3,11 +3,9 @@
  * mean is one row of the fit. Which sample belongs to which row follows from what was measured alone, so that no row changes while
  * numbers are moved.
  */
-import { gripLimit, resistance } from '../../physics/car';
-import { gearingOf } from '../../physics/tyre';
-import { GRAVITY } from '../../units/convert';
 import type { ResolvedRig } from '../../physics/resolved';
-import { ASKS, type LoggedRun } from './loggedRun';
+import type { LoggedRun } from './loggedRun';
+import { stretchJudge } from './stretchJudge';
 
 /** What a row compares. */
 export type RowKind = 'motor' | 'pack' | 'ground' | 'grip' | 'can' | 'esc' | 'pull';
@@ -38,18 +36,6 @@ const FEWEST = 12;
 const FEWEST_STRETCHES = 4;
 /** Slower than this share of what the duty is for, the motor starts, and sensors tell little. */
 const LEAST_SPEED_SHARE = 0.15;
-/** Wheels grip for sure below this share of what they can hold; up to the second only where corner or climb asks for it. */
-const GRIPS_BELOW = 0.6;
-const MAY_GRIP_BELOW = 1.6;
-/** So much of the force must be what the ground asks for. */
-const ASKED_FOR = 0.5;
-/** A straight at full throttle: so little of the weight is asked for, so much duty is given. */
-const NO_CORNER = 0.05;
-const FULL_DUTY = 0.95;
-/** Wheels spin for sure where the motor gives so many times what rolling and air take. */
-const SURELY_SPINS = 1.6;
-/** So little of what grip could give is no gain of speed. */
-const STEADY_SPEED = 0.12;
 /** Nearer to the cutoff than this, duty may be taken back, V a cell. */
 const NEAR_CUTOFF = 0.08;
 
@@ -89,36 +75,10 @@ export function rowsOf(run: LoggedRun, rig: ResolvedRig, cutoffVoltsPerCell: num
   };
   const isDriven = (n: number): boolean =>
     run.steady[n] === 1 &&
-    run.asks[n] === ASKS.drive &&
+    run.duty[n]! > 0 &&
     run.volts[n]! / rig.cells > cutoffVoltsPerCell + NEAR_CUTOFF &&
     run.shaft[n]! > LEAST_SPEED_SHARE * freeSpeed(n);
-  const perAmp = rig.kind === 'wheels' ? rig.motor.constant * gearingOf(rig) * rig.drivelineEfficiency : 0;
-  /** How much of what the tyres hold the motor asks of them. */
-  const ofGrip = (n: number): number =>
-    rig.kind === 'wheels'
-      ? (perAmp * run.amps[n]!) / rig.bus.sharedByMotors / Math.max(run.duty[n]!, 0.05) / gripLimit(rig)
-      : 0;
-  /** What a stretch tells: of the ground, of grip where its wheels spin steadily, or nothing. */
-  const tellsOf = (from: number, to: number): 'ground' | 'grip' | undefined => {
-    if (rig.kind !== 'wheels') return 'ground';
-    let most = 0;
-    let asked = Infinity;
-    for (let n = from; n <= to; n += 1) {
-      most = Math.max(most, ofGrip(n));
-      asked = Math.min(asked, run.corner[n]! + run.climb[n]! / rig.grip);
-    }
-    if (most < GRIPS_BELOW) return 'ground';
-    const gained = (run.shaft[to]! - run.shaft[from]!) / gearingOf(rig);
-    const isEven = Math.abs(gained) < STEADY_SPEED * rig.grip * GRAVITY * (run.since[to]! - run.since[from]!);
-    if (!isEven) return undefined;
-    if (asked >= ASKED_FOR * most) return 'ground';
-    // On a straight at full throttle nothing else takes so much force: the wheels spin, and the tyres give all that they hold.
-    if (asked > NO_CORNER || run.duty[from]! < FULL_DUTY) return undefined;
-    const isVeryEven =
-      3 * Math.abs(gained) < STEADY_SPEED * rig.grip * GRAVITY * (run.since[to]! - run.since[from]!);
-    const resisting = resistance(rig, run.shaft[to]! / gearingOf(rig)) / gripLimit(rig);
-    return isVeryEven && most > SURELY_SPINS * resisting && !rig.slipperClutch ? 'grip' : undefined;
-  };
+  const judge = stretchJudge(run, rig);
   let began = -1;
   for (let n = 0; n < count; n += 1) {
     const time = step(n / count, TIME_STEPS);
@@ -134,10 +94,10 @@ export function rowsOf(run: LoggedRun, rig: ResolvedRig, cutoffVoltsPerCell: num
       'motor',
       `${step(run.duty[n]! - 1e-6, DUTY_STEPS)} ${step(run.shaft[n]! / freeSpeed(n), SPEED_STEPS)}`,
     );
-    if (ofGrip(n) > MAY_GRIP_BELOW) began = -1;
+    if (judge.surelySlips(n)) began = -1;
     else if (began < 0 || run.since[n]! < run.since[began]!) began = n;
     else if (run.since[n]! - run.since[began]! >= STRETCH_S) {
-      const kind = tellsOf(began, n);
+      const kind = judge.tellsOf(began, n);
       if (kind) {
         const speed = step(run.shaft[n]! / freeSpeed(n), SPEED_STEPS);
         const row = rowFor(kind, `${step(run.duty[n]! - 1e-6, DUTY_STEPS)} ${speed}`);
@@ -152,6 +112,6 @@ export function rowsOf(run: LoggedRun, rig: ResolvedRig, cutoffVoltsPerCell: num
 }
 
 /** Whether a row has enough samples to count. */
-export const counts = (rows: Rows, row: number): boolean =>
+export const hasEnough = (rows: Rows, row: number): boolean =>
   rows.counts[row]! >=
   (rows.kinds[row] === 'ground' || rows.kinds[row] === 'grip' ? FEWEST_STRETCHES : FEWEST);

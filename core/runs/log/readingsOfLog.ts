@@ -1,8 +1,10 @@
 import { READINGS, type Reading, type ReadingId } from '../readings';
 import type { ChannelKind } from './channels';
 
+export type EndOfChannel = readonly [ReadingId, ChannelKind, 'least' | 'most'];
+
 /** Which end of which channel is a number of the run. */
-const ENDS: readonly (readonly [ReadingId, ChannelKind, 'least' | 'most'])[] = [
+export const NOTED_ENDS: readonly EndOfChannel[] = [
   ['canCelsius', 'canCelsius', 'most'],
   ['escCelsius', 'escCelsius', 'most'],
   ['packCelsius', 'packCelsius', 'most'],
@@ -18,7 +20,7 @@ const ENDS: readonly (readonly [ReadingId, ChannelKind, 'least' | 'most'])[] = [
 export const readingsOfLog = (
   channels: readonly { kind: ChannelKind | null; least: number; most: number }[],
 ): Reading[] =>
-  ENDS.flatMap(([id, kind, end]): Reading[] => {
+  NOTED_ENDS.flatMap(([id, kind, end]): Reading[] => {
     const value = channels.find((channel) => channel.kind === kind)?.[end];
     const { least, most, decimals } = READINGS[id];
     if (value === undefined || !(value >= least && value <= most)) return [];
