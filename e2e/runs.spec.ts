@@ -324,7 +324,7 @@ test('what the ESC logged is read by link, kept as a run with its picture, and c
   await openBuggy(page, 'Logging buggy');
   const esc = page.getByRole('region', { name: 'From the ESC' });
   await esc.getByRole('button', { name: 'Read its log' }).click();
-  await expect(esc).toContainText('it has no such log');
+  await expect(esc).toContainText('The ESC has logged nothing');
   const drive = esc.getByRole('button', { name: 'Drive the simulated one' });
   await drive.click();
   await expect(esc).toContainText('Its log is full now');
@@ -334,7 +334,7 @@ test('what the ESC logged is read by link, kept as a run with its picture, and c
   await expect(esc).toContainText('Kept as run 1. The log on the ESC is cleared.');
   await expect(run(page, 1)).toBeVisible();
   await esc.getByRole('button', { name: 'Read its log' }).click();
-  await expect(esc).toContainText('it has no such log');
+  await expect(esc).toContainText('The ESC has logged nothing');
   await esc.getByRole('button', { name: 'Drive the simulated one' }).click();
   await expect(esc).toContainText('Its log is full now');
   await esc.getByRole('button', { name: 'Read its log' }).click();

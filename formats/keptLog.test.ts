@@ -3,7 +3,7 @@ import { packLog } from '#core/runs/log/packed';
 import type { LogMeta } from '#core/runs/log/meta';
 import { smallRun } from '#core/runs/runs.fixture';
 import { readDocument, VERSION } from './document';
-import { logInFile, samplesInFile } from './keptLog';
+import { logInFile, logOfFile } from './keptLog';
 
 const PACKED = packLog({
   seconds: Float64Array.of(0, 0.1, 0.2),
@@ -28,7 +28,7 @@ describe('a log in the file of its run', () => {
     const read = readDocument(JSON.stringify({ format: 'live-tune/run', version: VERSION, run, log }));
     if (!read.ok || read.value.format !== 'live-tune/run') throw new Error(JSON.stringify(read));
     expect(read.value.log!.meta).toEqual(META);
-    expect(samplesInFile(read.value.log!.samples)).toEqual({ ok: true, value: PACKED });
+    expect(logOfFile(read.value.log!)).toEqual({ ok: true, value: { meta: META, packed: PACKED } });
   });
 
   it('is left out where it is too long for a document', () => {
@@ -39,7 +39,12 @@ describe('a log in the file of its run', () => {
     ['no base 64', '§§§', 'not base 64'],
     ['cut short', btoa(String.fromCharCode(...PACKED.subarray(0, 40))), 'cut short'],
   ])('is refused: %s', (_, samples, why) => {
-    const read = samplesInFile(samples);
+    const read = logOfFile({ meta: META, samples });
     expect(read.ok ? '' : read.problems[0]!.sentence).toContain(why);
+  });
+
+  it('is refused where it says another length than it has', () => {
+    const { samples } = logInFile(META, PACKED)!;
+    expect(logOfFile({ meta: { ...META, samples: 4 }, samples })).toMatchObject({ ok: false });
   });
 });

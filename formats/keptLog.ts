@@ -81,8 +81,24 @@ export function logInFile(meta: LogMeta, packed: Uint8Array): { meta: LogMeta; s
   return { meta, samples: btoa(letters) };
 }
 
-/** The packed samples of a log in a file, where they are a log; else why not. */
-export function samplesInFile(samples: string): Result<Uint8Array<ArrayBuffer>> {
+/** A log as it is kept. */
+export interface LogToKeep {
+  meta: LogMeta;
+  packed: Uint8Array<ArrayBuffer>;
+}
+
+/** A log where its samples are one and what is told of it is what it holds; else why not. @param meta checked by its schema */
+export function checkedLog({ meta, packed }: LogToKeep): Result<LogToKeep> {
+  const log = unpackLog(packed);
+  if (!log.ok) return log;
+  if (log.value.seconds.length !== meta.samples)
+    return { ok: false, problems: [{ path: '', sentence: 'The log says other numbers than it holds.' }] };
+  const channels = log.value.channels.map(({ kind, name, unit }) => ({ kind, name, unit }));
+  return { ok: true, value: { meta: { ...meta, channels }, packed } };
+}
+
+/** The log of a run's file, checked. */
+export function logOfFile({ meta, samples }: { meta: LogMeta; samples: string }): Result<LogToKeep> {
   let bytes: Uint8Array<ArrayBuffer>;
   try {
     bytes = Uint8Array.from(atob(samples), (letter) => letter.charCodeAt(0));
@@ -92,6 +108,5 @@ export function samplesInFile(samples: string): Result<Uint8Array<ArrayBuffer>> 
       problems: [{ path: 'log.samples', sentence: 'The samples of the log are not base 64.' }],
     };
   }
-  const read = unpackLog(bytes);
-  return read.ok ? { ok: true, value: bytes } : read;
+  return checkedLog({ meta, packed: bytes });
 }

@@ -1,9 +1,7 @@
 /** A run of a rig as it is kept: what was noted, with what the ESC held and the model had at that time. */
-import { conditionsOf } from '#core/setUps/conditions';
-import { handValuesOf, withHandValues, type HandValues } from '#core/rig/handValues';
+import { withHandValues, type HandValues } from '#core/rig/handValues';
+import { makeRun } from '#core/runs/makeRun';
 import type { Run, RunNote } from '#core/runs/run';
-import { holdingsOf } from '#core/sheet/evidence';
-import { writeSheet } from '#core/sheet/sheet';
 import { firstEsc } from './repositories/escOfRig';
 import { newestObservations } from './repositories/observations';
 import type { Bench } from './repositories/rigs';
@@ -32,34 +30,18 @@ export async function runFrom(
     newestObservations(firstEsc(rigId), profile, drivenAt),
     newestOwnSheets(rigId, SHEETS_LOOKED_AT),
   ]);
-  const driven = withHandValues(rig, byHand);
-  const { values } = writeSheet(profile, holdingsOf(profile, observations), {
-    id,
-    rigName: rig.name,
-    keptAt: drivenAt,
-    medium: null,
-    simulated: null,
-    changedItemIds: [],
-    byHand,
-    setUp: null,
-    reasons: {},
-    note: '',
-  });
   const before = <T extends { keptAt: string }>(all: readonly T[]): T | undefined =>
     all.find(({ keptAt }) => Date.parse(keptAt) <= Date.parse(drivenAt));
-  return {
-    ...note,
+  return makeRun({
     id,
-    rigName: rig.name,
     drivenAt,
-    profileId: profile.id,
-    profileRevision: profile.revision,
-    profileName: profile.name,
-    held: values,
-    byHand: handValuesOf(driven),
+    rig: withHandValues(rig, byHand),
+    profile,
+    observations,
+    usualSurface: goals.surface,
+    note,
     setUp: before(sheets.map(({ sheet }) => sheet))?.setUp ?? null,
     calibratedAt: before(calibrations)?.keptAt ?? null,
-    conditions: conditionsOf(driven, { surface: note.surface ?? goals.surface }),
     question,
-  };
+  });
 }

@@ -67,4 +67,18 @@ describe('the bench of the stand-in', () => {
     expect(new StandInBench(folder).memoryOf('one')?.memory.stops.bite).toBe('bite-4');
     expect(readdirSync(folder).sort()).toEqual(['one.json', 'one.json.new']);
   });
+
+  it('a log is stale once the ESC comes back with other values, and not with the same', () => {
+    const bench = new StandInBench(folder);
+    const seen = { seconds: 60, leastVolts: 7, mostRpm: 20_000, mostMotorCelsius: 50, mostEscCelsius: 40 };
+    bench.place(profile, 'one', { memory: factoryMemory(profile), writes: 3 });
+    bench.record(seen, Uint8Array.of(1, 2, 3));
+    bench.place(profile, 'one', { memory: factoryMemory(profile), writes: 4 });
+    expect(bench.esc!.log!.summary.isStale).toBe(false);
+    bench.place(profile, 'one', { memory: memoryWith('bite-5'), writes: 5 });
+    expect(bench.esc!.log!.summary).toMatchObject({ isStale: true, log: 1 });
+    expect(
+      new StandInBench(folder).place(profile, 'one', { memory: memoryWith('bite-5'), writes: 5 }).writes,
+    ).toBe(5);
+  });
 });

@@ -3,7 +3,8 @@
  * as a whole, so that a death at any moment leaves the old memory or the new one.
  */
 import { bytesOf, hexOf, sumOf, type LogSummary } from '#core/link/escLog';
-import { plugIn, type EscLog, type LinkedEsc } from '#core/device/linkedEsc';
+import type { EscMemory } from '#core/procedure/language';
+import { plugIn, stale, type EscLog, type LinkedEsc } from '#core/device/linkedEsc';
 import type { EscProfile } from '#core/esc/profile';
 import {
   isMemoryOf,
@@ -59,7 +60,9 @@ export class StandInBench {
     const isNewer = own !== undefined && own.writes > given.writes && isMemoryOf(profile, own.memory);
     const newest = isNewer ? own : given;
     const kept = this.keptOf(serial);
-    this.esc = plugIn(profile, serial, newest.memory, kept?.passCode, logIn(kept));
+    // Loaded by other media meanwhile, it was driven with what nobody knows.
+    const log = isNewer || !own || sameStops(own.memory, newest.memory) ? logIn(kept) : stale(logIn(kept));
+    this.esc = plugIn(profile, serial, newest.memory, kept?.passCode, log);
     this.writes = newest.writes;
     this.logs = kept?.logs ?? 0;
     this.persist();
@@ -104,12 +107,19 @@ export class StandInBench {
   }
 
   /** The plugged-in ESC logs a drive. @throws {Error} where its memory is full: it beeps until that is cleared */
-  record(seen: Omit<LogSummary, 'log' | 'bytes' | 'sum' | 'isFull'>, bytes: Uint8Array): void {
+  record(seen: Omit<LogSummary, 'log' | 'bytes' | 'sum' | 'isFull' | 'isStale'>, bytes: Uint8Array): void {
     const { esc } = this;
     if (!esc) throw new Error('no ESC is plugged in');
     if (esc.log) throw new Error('its log is full: it beeps until that is read and cleared');
     this.logs += 1;
-    const summary = { ...seen, log: this.logs, bytes: bytes.length, sum: sumOf(bytes), isFull: true };
+    const summary = {
+      ...seen,
+      log: this.logs,
+      bytes: bytes.length,
+      sum: sumOf(bytes),
+      isFull: true,
+      isStale: false,
+    };
     this.leave({ ...esc, log: { summary, bytes } });
   }
 
@@ -137,6 +147,9 @@ export class StandInBench {
     return join(this.folder, `${serial}.json`);
   }
 }
+
+const sameStops = (a: EscMemory, b: EscMemory): boolean =>
+  Object.entries(a.stops).every(([itemId, stopId]) => b.stops[itemId] === stopId);
 
 /** The log in a file; nothing where it is none. */
 function logIn(kept: Kept | undefined): EscLog | undefined {

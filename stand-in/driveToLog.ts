@@ -5,8 +5,9 @@ import type { Rig } from '#core/rig/rig';
 import type { Use } from '#core/rig/use';
 import { drive, logOf } from '#core/runs/drive/drive';
 import { trueModel } from '#core/runs/drive/trueModel';
-import { channelOf, lengthOf, type ChannelKind, type Log } from '#core/runs/log/channels';
+import { lengthOf } from '#core/runs/log/channels';
 import { packLog } from '#core/runs/log/packed';
+import { endsOf } from '#core/runs/log/readingsOfLog';
 import type { StandInBench } from './bench';
 
 /** The model behind a serial number: always the same one. */
@@ -31,20 +32,15 @@ export function driveToLog(bench: StandInBench, serial: string, order: DriveToLo
     minutes: order.minutes,
   });
   const log = logOf(model, driven, number);
+  const ends = new Map(endsOf(log).map(({ kind, ...one }) => [kind, one]));
   bench.record(
     {
       seconds: lengthOf(log),
-      leastVolts: endOf(log, 'packVolts', Math.min),
-      mostRpm: endOf(log, 'rpm', Math.max),
-      mostMotorCelsius: endOf(log, 'canCelsius', Math.max),
-      mostEscCelsius: endOf(log, 'escCelsius', Math.max),
+      leastVolts: ends.get('packVolts')!.least,
+      mostRpm: ends.get('rpm')!.most,
+      mostMotorCelsius: ends.get('canCelsius')!.most,
+      mostEscCelsius: ends.get('escCelsius')!.most,
     },
     packLog(log),
   );
 }
-
-const endOf = (log: Log, kind: ChannelKind, of: (a: number, b: number) => number): number =>
-  channelOf(log, kind)!.values.reduce(
-    (so, value) => (Number.isNaN(value) ? so : Number.isNaN(so) ? value : of(so, value)),
-    NaN,
-  );

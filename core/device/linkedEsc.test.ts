@@ -112,6 +112,7 @@ describe('the log of an ESC', () => {
     bytes: 250,
     sum: sumOf(bytes),
     isFull: true,
+    isStale: false,
     seconds: 180,
     leastVolts: 7.25,
     mostRpm: 27_000,
@@ -145,6 +146,12 @@ describe('the log of an ESC', () => {
     );
     expect(replies.map((reply) => (reply as { ok: boolean }).ok)).toEqual([false, true, true, false]);
     expect(after.log).toBeUndefined();
+  });
+
+  it('is stale once other values are saved, and not where the same are', () => {
+    const saved = (stop: number) =>
+      asked(logged(), { verb: 'WRITE', item: 3, stop }, { verb: 'SAVE' }).esc.log!.summary.isStale;
+    expect([saved(2), saved(5)]).toEqual([false, true]);
   });
 
   it('is told of to whoever speaks the version that knows logs; whoever names none gets the oldest', () => {

@@ -51,10 +51,20 @@ export const plugIn = (
   log,
 });
 
+/** A log that was driven with other values than the ESC has now. */
+export const stale = (log: EscLog | undefined): EscLog | undefined =>
+  log && { ...log, summary: { ...log.summary, isStale: true } };
+
 /** Keeps what was written. @param most how many of the values; fewer when the power goes in the middle */
 export function save(esc: LinkedEsc, most = Infinity): LinkedEsc {
   const stored = Object.fromEntries(Object.entries(esc.unsaved).slice(0, most));
-  return { ...esc, kept: { ...esc.kept, stops: { ...esc.kept.stops, ...stored } }, unsaved: {} };
+  const changed = Object.entries(stored).some(([itemId, stopId]) => esc.kept.stops[itemId] !== stopId);
+  return {
+    ...esc,
+    kept: { ...esc.kept, stops: { ...esc.kept.stops, ...stored } },
+    unsaved: {},
+    log: changed ? stale(esc.log) : esc.log,
+  };
 }
 
 /** Switched off and on: what was not saved is gone. */

@@ -10,6 +10,8 @@ export interface LogSummary {
   sum: string;
   /** Whether the next drive finds no room: the ESC beeps until it is cleared. */
   isFull: boolean;
+  /** Whether values were saved since: then nobody knows what it was driven with. */
+  isStale: boolean;
   seconds: number;
   leastVolts: number;
   mostRpm: number;
@@ -28,6 +30,7 @@ export const summaryWords = (summary: LogSummary): string[] =>
     summary.bytes,
     summary.sum,
     summary.isFull ? 1 : 0,
+    summary.isStale ? 1 : 0,
     Math.round(summary.seconds),
     Math.round(HUNDRED * summary.leastVolts),
     Math.round(summary.mostRpm),
@@ -37,14 +40,16 @@ export const summaryWords = (summary: LogSummary): string[] =>
 
 /** @returns undefined where the words are no summary */
 export function readSummary(words: readonly string[]): LogSummary | undefined {
-  const [log, bytes, sum, isFull, seconds, centivolts, rpm, motor, esc] = words;
-  const numbers = [log, bytes, isFull, seconds, centivolts, rpm, motor, esc].map(Number);
-  if (words.length !== 9 || !/^[0-9A-F]{4}$/.test(sum!) || !numbers.every(Number.isInteger)) return undefined;
+  const [log, bytes, sum, isFull, isStale, seconds, centivolts, rpm, motor, esc] = words;
+  const numbers = [log, bytes, isFull, isStale, seconds, centivolts, rpm, motor, esc].map(Number);
+  if (words.length !== 10 || !/^[0-9A-F]{4}$/.test(sum!) || !numbers.every(Number.isInteger))
+    return undefined;
   return {
     log: Number(log),
     bytes: Number(bytes),
     sum: sum!,
     isFull: isFull === '1',
+    isStale: isStale === '1',
     seconds: Number(seconds),
     leastVolts: Number(centivolts) / HUNDRED,
     mostRpm: Number(rpm),

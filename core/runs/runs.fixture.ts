@@ -3,11 +3,8 @@ import { factoryStops, type StopByItem } from '../esc/profile';
 import { smallProfile } from '../esc/smallProfile.fixture';
 import { rangeOf } from '../radio/pulse';
 import { defaultRig } from '../rig/defaults';
-import { handValuesOf } from '../rig/handValues';
-import { conditionsOf } from '../setUps/conditions';
-import { holdingsOf } from '../sheet/evidence';
-import { writeSheet } from '../sheet/sheet';
 import { look, type Seen } from '../triage/seen';
+import { makeRun } from './makeRun';
 import type { ReadingId } from './readings';
 import { EMPTY_NOTE, type NumberedRun, type Run } from './run';
 
@@ -17,46 +14,24 @@ const AT = '2026-05-01T10:00:00.000Z';
 /** A run of the small ESC in a buggy, all of it read back: factory values but for those named. */
 export function smallRun(number: number, change: Partial<Run> = {}, stops: StopByItem = {}): NumberedRun {
   const profile = smallProfile();
-  const held = holdingsOf(
+  const run = makeRun({
+    id: `run-${number}`,
+    drivenAt: AT,
+    rig: testRig,
     profile,
-    Object.entries({ ...factoryStops(profile), ...stops }).map(([itemId, stopId]) => ({
+    observations: Object.entries({ ...factoryStops(profile), ...stops }).map(([itemId, stopId]) => ({
       itemId,
       stopId,
       basis: 'readBack',
       at: AT,
     })),
-  );
-  const { values } = writeSheet(profile, held, {
-    id: 'sheet',
-    rigName: testRig.name,
-    keptAt: AT,
-    medium: 'oneKey',
-    simulated: false,
-    changedItemIds: [],
-    byHand: {},
-    setUp: null,
-    reasons: {},
-    note: '',
-  });
-  const run: Run = {
-    ...EMPTY_NOTE,
-    id: `run-${number}`,
-    rigName: testRig.name,
-    drivenAt: AT,
-    profileId: profile.id,
-    profileRevision: profile.revision,
-    profileName: profile.name,
-    held: values,
-    byHand: handValuesOf(testRig),
+    usualSurface: usualGoals('tenthBuggy').surface,
+    note: { ...EMPTY_NOTE, minutes: 6, pack: 'Blue' },
     setUp: null,
     calibratedAt: null,
-    conditions: conditionsOf(testRig, usualGoals('tenthBuggy')),
     question: null,
-    minutes: 6,
-    pack: 'Blue',
-    ...change,
-  };
-  return { number, run };
+  });
+  return { number, run: { ...run, ...change } };
 }
 
 /** The numbers that hands read of a run. */

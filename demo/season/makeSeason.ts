@@ -7,14 +7,13 @@ import type { Rig } from '#core/rig/rig';
 import { readByHand } from '#core/runs/drive/byHand';
 import { drive, logOf, type Drive } from '#core/runs/drive/drive';
 import { trueModel } from '#core/runs/drive/trueModel';
-import { lengthOf, type Log } from '#core/runs/log/channels';
+import type { Log } from '#core/runs/log/channels';
+import { metaFromLink } from '#core/runs/log/meta';
 import { packLog } from '#core/runs/log/packed';
-import { readingsOfLog } from '#core/runs/log/readingsOfLog';
+import { endsOf, readingsOfLog } from '#core/runs/log/readingsOfLog';
 import type { Reading } from '#core/runs/readings';
-import { EMPTY_NOTE, type Run, type RunNote } from '#core/runs/run';
-import { conditionsOf } from '#core/setUps/conditions';
-import { holdingsOf } from '#core/sheet/evidence';
-import { writeSheet } from '#core/sheet/sheet';
+import { makeRun } from '#core/runs/makeRun';
+import { EMPTY_NOTE, type Run } from '#core/runs/run';
 import { VERSION, writeDocument } from '#formats/document';
 import { logInFile } from '#formats/keptLog';
 import type { RigFile } from '#formats/rig';
@@ -65,7 +64,7 @@ function seasonOf(
       const samples = one.wrongRpm ? countedTwice(log) : log;
       const numbers = numbersOf(one, driven, samples, seed * 100 + number);
       const document = runOf(rig, profile, stops, one, id, numbers);
-      const file = one.log ? logInFile(metaOf(samples), packLog(samples)) : undefined;
+      const file = one.log ? logInFile(metaFromLink(samples), packLog(samples)) : undefined;
       return [
         `${id}.run.json`,
         writeDocument({
@@ -87,54 +86,31 @@ function runOf(
   id: string,
   readings: Reading[],
 ): Run {
-  const keptAt = new Date(at).toISOString();
-  const seen = Object.entries(stops).map(([itemId, stopId]) => ({
-    itemId,
-    stopId,
-    basis: 'readBack' as const,
-    at: keptAt,
-  }));
-  const byHand = handValuesOf(rig);
-  const { values } = writeSheet(profile, holdingsOf(profile, seen), {
+  const drivenAt = new Date(at).toISOString();
+  return makeRun({
     id,
-    rigName: rig.name,
-    keptAt,
-    medium: null,
-    simulated: null,
-    changedItemIds: [],
-    byHand,
-    setUp: null,
-    reasons: {},
-    note: '',
-  });
-  const said: RunNote = { ...EMPTY_NOTE, minutes, airCelsius, ...note, readings };
-  return {
-    ...said,
-    id,
-    rigName: rig.name,
-    drivenAt: keptAt,
-    profileId: profile.id,
-    profileRevision: profile.revision,
-    profileName: profile.name,
-    held: values,
-    byHand,
+    drivenAt,
+    rig,
+    profile,
+    observations: Object.entries(stops).map(([itemId, stopId]) => ({
+      itemId,
+      stopId,
+      basis: 'readBack',
+      at: drivenAt,
+    })),
+    usualSurface: usualGoals(rig.vehicleClass).surface,
+    note: { ...EMPTY_NOTE, minutes, airCelsius, ...note, readings },
     setUp: null,
     calibratedAt: null,
-    conditions: conditionsOf(rig, { surface: said.surface ?? usualGoals(rig.vehicleClass).surface }),
     question: null,
-  };
+  });
 }
 
 /** The numbers that were noted: the ends of its log, or what a hand read. */
 function numbersOf(one: SeasonRun, driven: Drive, log: Log, seed: number): Reading[] {
   const byHand = readByHand(driven, seed);
   if (!one.log) return byHand.filter(({ kind }) => one.read.includes(kind));
-  const ends = log.channels.map(({ kind, values }) => ({
-    kind,
-    least: values.reduce((so, value) => (value < so ? value : so), Infinity),
-    most: values.reduce((so, value) => (value > so ? value : so), -Infinity),
-  }));
-  return [...readingsOfLog(ends), ...byHand.filter(({ kind }) => kind === 'putBackMah')];
+  return [...readingsOfLog(endsOf(log)), ...byHand.filter(({ kind }) => kind === 'putBackMah')];
 }
 
 /** An rpm that was counted with half the pole pairs. */
@@ -143,16 +119,4 @@ const countedTwice = (log: Log): Log => ({
   channels: log.channels.map((channel) =>
     channel.kind === 'rpm' ? { ...channel, values: channel.values.map((value) => 2 * value) } : channel,
   ),
-});
-
-const metaOf = (log: Log) => ({
-  source: 'link' as const,
-  fileName: '',
-  headKey: '',
-  uses: [],
-  units: [],
-  problems: [],
-  samples: log.seconds.length,
-  seconds: lengthOf(log),
-  channels: log.channels.map(({ kind, name, unit }) => ({ kind, name, unit })),
 });

@@ -18,7 +18,7 @@ export async function readLogByLink(link: EscLink, tell: (done: number) => void)
   const { version } = await link.identify();
   if (version < LOGS_SINCE)
     throw new LinkError('refused', 'This ESC speaks an older protocol, and tells nothing of a log.');
-  const summary = await link.logSummary();
+  const summary = await summaryOf(link);
   const bytes = new Uint8Array(summary.bytes);
   const blocks = blocksOf(summary.bytes);
   let at = 0;
@@ -31,6 +31,17 @@ export async function readLogByLink(link: EscLink, tell: (done: number) => void)
   }
   if (at !== bytes.length || sumOf(bytes) !== summary.sum) throw changed();
   return { summary, bytes };
+}
+
+/** What the ESC says of its log. @throws {LinkError} where it logged nothing */
+async function summaryOf(link: EscLink): Promise<LogSummary> {
+  try {
+    return await link.logSummary();
+  } catch (error) {
+    if (error instanceof LinkError && error.code === 'refused')
+      throw new LinkError('refused', 'The ESC has logged nothing since its log was cleared.');
+    throw error;
+  }
 }
 
 const changed = (): LinkError =>

@@ -1,8 +1,8 @@
 /** A run that an ESC logged, read over the link: kept as a run with its log, and only then cleared on the ESC. */
 import { handValuesOf } from '#core/rig/handValues';
-import type { Log } from '#core/runs/log/channels';
+import { metaFromLink } from '#core/runs/log/meta';
 import { unpackLog } from '#core/runs/log/packed';
-import { readingsOfLog } from '#core/runs/log/readingsOfLog';
+import { endsOf, readingsOfLog } from '#core/runs/log/readingsOfLog';
 import { EMPTY_NOTE } from '#core/runs/run';
 import type { Bench } from '../repositories/rigs';
 import { keepLog, logMetaOf } from '../repositories/runLogs';
@@ -51,6 +51,9 @@ export async function runByLink(bench: Bench): Promise<RunByLink> {
   }
 }
 
+/** Why a run does not count whose ESC was loaded between the drive and the reading. */
+const STALE = 'its ESC was loaded before its log was read';
+
 /** @returns the number of the run */
 async function keep(bench: Bench, serial: string, { summary, bytes }: ReadLog): Promise<number> {
   const log = unpackLog(bytes);
@@ -71,6 +74,7 @@ async function keep(bench: Bench, serial: string, { summary, bytes }: ReadLog): 
             ...EMPTY_NOTE,
             minutes: Math.max(0.1, Math.round(summary.seconds / 6) / 10),
             readings: readingsOfLog(endsOf(log.value)),
+            leftOut: summary.isStale ? STALE : '',
           },
           byHand: handValuesOf(rig),
           question: null,
@@ -78,34 +82,9 @@ async function keep(bench: Bench, serial: string, { summary, bytes }: ReadLog): 
       )
     ).number;
   if (!(await logMetaOf(rigId, number)))
-    await keepLog(
-      rigId,
-      number,
-      {
-        source: 'link',
-        fileName: '',
-        headKey: '',
-        uses: [],
-        units: [],
-        problems: [],
-        samples: log.value.seconds.length,
-        seconds: summary.seconds,
-        channels: log.value.channels.map(({ kind, name, unit }) => ({ kind, name, unit })),
-      },
-      Buffer.from(bytes),
-    );
+    await keepLog(rigId, number, metaFromLink(log.value), Buffer.from(bytes));
   return number;
 }
-
-const endsOf = ({ channels }: Log) =>
-  channels.map(({ kind, values }) => {
-    let [least, most] = [Infinity, -Infinity];
-    for (const value of values) {
-      if (value < least) least = value;
-      if (value > most) most = value;
-    }
-    return { kind, least, most };
-  });
 
 /** A drive of some minutes takes the stand-in a moment. */
 const DRIVE_WITHIN_MS = 20_000;

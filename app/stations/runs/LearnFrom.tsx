@@ -3,8 +3,9 @@ import type { LeftOutNumber } from '#core/runs/fit/leftOut';
 import { READINGS } from '#core/runs/readings';
 import type { NumberedRun } from '#core/runs/run';
 import { withUnit } from '#core/units/format';
-import { useState } from 'react';
-import { useFetcher } from 'react-router';
+import type { Problem } from '#core/units/problem';
+import { useEffect, useState } from 'react';
+import { Link, useFetcher } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { DataTable } from '../../ui/DataTable';
@@ -12,7 +13,8 @@ import { Time } from '../../ui/Time';
 import { useBench } from '../bench/BenchContext';
 import { FittedTable } from './FittedTable';
 import { useFit } from './useFit';
-import type { NotKept } from '../../ui/keepTyped';
+import { Problems } from '../../ui/Problems';
+import { answered, type NotKept } from '../../ui/keepTyped';
 
 interface RunOffered extends NumberedRun {
   hasLog: boolean;
@@ -27,12 +29,13 @@ export function LearnFrom({ runs, isFirst }: { runs: readonly RunOffered[]; isFi
   const { fitting, start, stop } = useFit();
   const teaching = runs.filter(({ why }) => why === null);
   const chosen = teaching.filter(({ number }) => !without.has(number));
-  const toggle = (number: number): void =>
-    setWithout((before) => {
-      const after = new Set(before);
-      if (!after.delete(number)) after.add(number);
-      return after;
-    });
+  const toggle = (number: number): void => {
+    // What other runs told is not what these tell.
+    stop();
+    const after = new Set(without);
+    if (!after.delete(number)) after.add(number);
+    setWithout(after);
+  };
   const learn = (): void =>
     start(
       { rig, profile, range: memory.range, goals },
@@ -45,7 +48,15 @@ export function LearnFrom({ runs, isFirst }: { runs: readonly RunOffered[]; isFi
   return (
     <section aria-label="Learn from runs" className="mt-6">
       <h2 className="text-2xl">{isFirst ? 'Learn from runs' : 'Learn again'}</h2>
-      {runs.length === 0 && <p className="mt-1">No run is noted yet.</p>}
+      {runs.length === 0 && (
+        <p className="mt-1">
+          No run is noted yet.{' '}
+          <Link to={`/rigs/${rigId}/runs`} className="underline underline-offset-4">
+            Note one
+          </Link>
+          : a log teaches most, but a few numbers by hand will do.
+        </p>
+      )}
       <ul className="mt-2">
         {runs.map(({ number, run, hasLog, why }) => (
           <li key={number} className="border-t border-rule py-1">
@@ -79,9 +90,11 @@ export function LearnFrom({ runs, isFirst }: { runs: readonly RunOffered[]; isFi
             </Button>
           </>
         ) : (
-          <Button look={isFirst ? 'main' : 'quiet'} disabled={chosen.length === 0} onClick={learn}>
-            Fit the model to {chosen.length === 1 ? 'this run' : `${chosen.length} runs`}
-          </Button>
+          runs.length > 0 && (
+            <Button look={isFirst ? 'main' : 'quiet'} disabled={chosen.length === 0} onClick={learn}>
+              Fit the model to {chosen.length === 1 ? 'this run' : `${chosen.length} runs`}
+            </Button>
+          )
         )}
         {chosen.length > 2 && fitting.state === 'idle' && (
           <span className="text-muted">
@@ -103,18 +116,22 @@ export function LearnFrom({ runs, isFirst }: { runs: readonly RunOffered[]; isFi
 
 /** What runs told, to be taken into the rig or not. */
 function Told({ outcome, onTaken }: { outcome: Fitted; onTaken: () => void }) {
-  const fetcher = useFetcher<{ problems: unknown[] } | NotKept>();
+  const fetcher = useFetcher<{ problems: Problem[] } | NotKept>();
   const { numbers, open, leftOut, doubts } = outcome;
-  const take = async (): Promise<void> => {
-    await fetcher.submit({ intent: 'take', numbers: JSON.stringify(numbers) }, { method: 'post' });
-    onTaken();
-  };
+  const answer = answered(fetcher.data);
+  const isTaken = fetcher.state === 'idle' && answer?.problems.length === 0;
+  // What could not be kept stays here, to be taken again.
+  useEffect(() => {
+    if (isTaken) onTaken();
+  }, [isTaken, onTaken]);
+  const take = (): void =>
+    void fetcher.submit({ intent: 'take', numbers: JSON.stringify(numbers) }, { method: 'post' });
   return (
     <div className="mt-4">
       <FittedTable label="What the runs tell" numbers={numbers} />
       {doubts.length > 0 && (
         <p className="mt-2 max-w-2xl text-caution">
-          Not all of it fits: {doubts.join('; ')}. So some numbers below are less sure.
+          Not all of it fits: {doubts.join('; ')}. So some of these numbers are less sure.
         </p>
       )}
       {open.length > 0 && (
@@ -124,11 +141,14 @@ function Told({ outcome, onTaken }: { outcome: Fitted; onTaken: () => void }) {
       )}
       {leftOut && <LeftOutTable number={leftOut.number} numbers={leftOut.numbers} />}
       <div className="mt-3 flex flex-wrap items-center gap-4">
-        <Button look="main" disabled={fetcher.state !== 'idle'} onClick={() => void take()}>
+        <Button look="main" disabled={fetcher.state !== 'idle'} onClick={take}>
           Take them into the rig
         </Button>
         <AwayNotice answer={fetcher.data} />
       </div>
+      {answer && answer.problems.length > 0 && (
+        <Problems problems={answer.problems} title="Nothing was taken." />
+      )}
     </div>
   );
 }

@@ -2,6 +2,7 @@ import { LinkError } from '#server/link/escLink';
 import { driveSimulated, runByLink, type RunByLink } from '#server/link/runByLink';
 import { readForm, textOf } from '#server/readBody';
 import { benchOf } from '../bench/benchData.server';
+import { keepTyped } from '../../ui/keepTyped';
 import type { Route } from './+types/byLink';
 
 /** How long the stand-in drives, minutes. */
@@ -27,3 +28,5 @@ export async function action({ params, request }: Route.ActionArgs): Promise<ByL
     throw error;
   }
 }
+
+export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);

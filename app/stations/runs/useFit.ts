@@ -1,7 +1,7 @@
 import type { Fitted, RefusedFit } from '#core/runs/fit/fit';
 import type { OnRig } from '#core/runs/predicted';
 import { proxy, wrap } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { FitWorker, RunToLearn } from '../../workers/fit.worker';
 
 type Fitting =
@@ -11,11 +11,11 @@ type Fitting =
 export function useFit() {
   const [fitting, setFitting] = useState<Fitting>({ state: 'idle' });
   const thread = useRef<Worker | undefined>(undefined);
-  const stop = (): void => {
+  const stop = useCallback((): void => {
     thread.current?.terminate();
     thread.current = undefined;
     setFitting({ state: 'idle' });
-  };
+  }, []);
   useEffect(() => () => thread.current?.terminate(), []);
   const start = (on: OnRig, runs: readonly RunToLearn[]): void => {
     thread.current?.terminate();

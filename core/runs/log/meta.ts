@@ -1,4 +1,5 @@
 /** What is known of a log beside its samples. */
+import { lengthOf, type Log } from './channels';
 import type { ColumnUse } from './columns';
 import type { ChannelHead } from './packed';
 import type { LogProblem } from './readLog';
@@ -21,6 +22,19 @@ export interface LogMeta {
 
 /** How a file with certain heads was read. */
 export type KnownColumns = Pick<LogMeta, 'headKey' | 'uses' | 'units'>;
+
+/** What is known of a log that came over the link: it needs no heads. */
+export const metaFromLink = (log: Log): LogMeta => ({
+  source: 'link',
+  fileName: '',
+  headKey: '',
+  uses: [],
+  units: [],
+  problems: [],
+  samples: log.seconds.length,
+  seconds: lengthOf(log),
+  channels: log.channels.map(({ kind, name, unit }) => ({ kind, name, unit })),
+});
 
 /** More kinds of faults than anybody reads. */
 export const MOST_PROBLEMS = 100;

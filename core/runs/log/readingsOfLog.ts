@@ -1,5 +1,5 @@
 import { READINGS, type Reading, type ReadingId } from '../readings';
-import type { ChannelKind } from './channels';
+import type { ChannelKind, Log } from './channels';
 
 export type EndOfChannel = readonly [ReadingId, ChannelKind, 'least' | 'most'];
 
@@ -25,6 +25,17 @@ export const readingsOfLog = (
     const { least, most, decimals } = READINGS[id];
     if (value === undefined || !(value >= least && value <= most)) return [];
     return [{ kind: id, value: Number(value.toFixed(decimals)), from: 'log' }];
+  });
+
+/** The least and the most of each channel of a log; neither where it has no sample. */
+export const endsOf = ({ channels }: Log): { kind: ChannelKind | null; least: number; most: number }[] =>
+  channels.map(({ kind, values }) => {
+    let [least, most] = [Infinity, -Infinity];
+    for (const value of values) {
+      if (value < least) least = value;
+      if (value > most) most = value;
+    }
+    return { kind, least, most };
   });
 
 /** The readings of a run with those of its log in place of what a hand noted before. */

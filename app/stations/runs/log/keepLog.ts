@@ -1,7 +1,6 @@
 import type { LogMeta } from '#core/runs/log/meta';
-import { headOf, unpackLog } from '#core/runs/log/packed';
 import { problemsOf } from '#formats/document';
-import { logMetaSchema, splitLog } from '#formats/keptLog';
+import { checkedLog, logMetaSchema, splitLog } from '#formats/keptLog';
 import { findRun } from '#server/repositories/runs';
 import { keepLog, logSamples } from '#server/repositories/runLogs';
 import { data } from 'react-router';
@@ -30,14 +29,9 @@ export async function action({ params, request }: Route.ActionArgs) {
   if (!split) return refused(400, 'The log is cut short.');
   const problems = problemsOf(logMetaSchema, split.meta);
   if (problems.length > 0) return Response.json({ problems }, { status: 400 });
-  const log = unpackLog(split.packed);
+  const log = checkedLog({ meta: split.meta as LogMeta, packed: split.packed });
   if (!log.ok) return Response.json({ problems: log.problems }, { status: 400 });
-  // What is told of it must be what it holds.
-  const head = headOf(split.packed);
-  const meta = split.meta as LogMeta;
-  if (typeof head === 'string' || head.samples !== meta.samples)
-    return refused(400, 'The log says other numbers than it holds.');
-  await keepLog(rigId, found.number, { ...meta, channels: head.channels }, Buffer.from(split.packed));
+  await keepLog(rigId, found.number, log.value.meta, Buffer.from(log.value.packed));
   return Response.json({ ok: true });
 }
 
