@@ -6,7 +6,11 @@ import { createServer } from 'vite';
 
 const [by = 'hand', only, count = '30'] = process.argv.slice(2);
 const classes = only ? [only] : ['tenthBuggy', 'crawler', 'sportPlane'];
-const server = await createServer({ appType: 'custom', configFile: false, server: { middlewareMode: true, hmr: false, ws: false } });
+const server = await createServer({
+  appType: 'custom',
+  configFile: false,
+  server: { middlewareMode: true, hmr: false, ws: false },
+});
 const { reportOf } = await server.ssrLoadModule('/core/runs/fit/recovery.fixture.ts');
 for (const vehicleClass of classes) {
   const cases = Array.from({ length: Number(count) }, (_, n) => ({ vehicleClass, seed: n + 1, by }));

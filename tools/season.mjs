@@ -4,7 +4,11 @@ import { createServer } from 'vite';
 
 /** @param {string} name */
 const read = (name) => JSON.parse(readFileSync(`demo/${name}.json`, 'utf8'));
-const server = await createServer({ appType: 'custom', configFile: false, server: { middlewareMode: true, hmr: false, ws: false } });
+const server = await createServer({
+  appType: 'custom',
+  configFile: false,
+  server: { middlewareMode: true, hmr: false, ws: false },
+});
 const { makeSeason } = await server.ssrLoadModule('/demo/season/makeSeason.ts');
 const files = makeSeason({
   buggy: read('kelp-beach-buggy.rig'),

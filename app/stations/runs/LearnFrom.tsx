@@ -22,8 +22,16 @@ interface RunOffered extends NumberedRun {
   why: string | null;
 }
 
-/** Which runs to learn from, and what they told. */
-export function LearnFrom({ runs, isFirst }: { runs: readonly RunOffered[]; isFirst: boolean }) {
+/** Which runs to learn from, the newest `most` at most, and what they told. */
+export function LearnFrom({
+  runs,
+  most,
+  isFirst,
+}: {
+  runs: readonly RunOffered[];
+  most: number;
+  isFirst: boolean;
+}) {
   const { rig, rigId, profile, memory, goals } = useBench();
   const [without, setWithout] = useState<ReadonlySet<number>>(new Set());
   const { fitting, start, stop } = useFit();
@@ -50,12 +58,14 @@ export function LearnFrom({ runs, isFirst }: { runs: readonly RunOffered[]; isFi
       <h2 className="text-2xl">{isFirst ? 'Learn from runs' : 'Learn again'}</h2>
       {runs.length === 0 && (
         <p className="mt-1">
-          No run is noted yet.{' '}
+          No run is noted yet. A log teaches most, but a few numbers by hand will do.{' '}
           <Link to={`/rigs/${rigId}/runs`} className="underline underline-offset-4">
-            Note one
+            Note a run
           </Link>
-          : a log teaches most, but a few numbers by hand will do.
         </p>
+      )}
+      {runs.length === most && (
+        <p className="mt-1 text-muted">Only the newest {most} runs are offered: a model wears over time.</p>
       )}
       <ul className="mt-2">
         {runs.map(({ number, run, hasLog, why }) => (
@@ -131,7 +141,7 @@ function Told({ outcome, onTaken }: { outcome: Fitted; onTaken: () => void }) {
       <FittedTable label="What the runs tell" numbers={numbers} />
       {doubts.length > 0 && (
         <p className="mt-2 max-w-2xl text-caution">
-          Not all of it fits: {doubts.join('; ')}. So some of these numbers are less sure.
+          Not all of it fits: {doubts.join('; ')}. That makes some of these numbers less sure.
         </p>
       )}
       {open.length > 0 && (

@@ -20,7 +20,7 @@ import { LearnFrom } from './LearnFrom';
 import { RunsNav } from './RunsNav';
 import type { Route } from './+types/learned';
 
-/** A fit looks at no more runs: a season ago it was another car. */
+/** A fit looks at no more runs. */
 const RUNS_LOOKED_AT = 12;
 
 export async function loader({ params }: Route.LoaderArgs) {
@@ -97,7 +97,7 @@ export default function LearnedRoute({ loaderData, actionData }: Route.Component
           </Form>
         </section>
       )}
-      <LearnFrom runs={loaderData.runs} isFirst={learned.length === 0} />
+      <LearnFrom runs={loaderData.runs} most={RUNS_LOOKED_AT} isFirst={learned.length === 0} />
     </div>
   );
 }
