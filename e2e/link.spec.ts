@@ -1,11 +1,12 @@
 import { ARCHETYPES } from '#core/archetypes/archetypes';
 import { factoryStops, hasLink } from '#core/esc/profile';
 import type { LinkJobView } from '#server/link/linkJobs';
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { fiveChanges, rigHolding } from './changes';
 import { ADDRESS, DATA } from './setting';
 import { control as askStandIn } from './standIn';
-import { openDemoRig, post } from './rigs';
+import type { Quantity } from '#core/units/provenance';
+import { demoRigFile, openDemoRig, post, takeIn } from './rigs';
 import { draftSaved, expect, moveRail, test } from './test';
 
 // One link, one client: these take turns.
@@ -119,10 +120,12 @@ const LINES = {
   SAVE: { request: 14, reply: 14 },
 } as const;
 
-test('a line cut at any byte of a write or a save leaves nothing half-written in silence', async ({
-  page,
-}) => {
-  // Only requests: what the server, its database and the stand-in make of it is what is tested here.
+/** The first byte, the last, and some between. */
+const placesIn = (bytes: number): number[] => [0, 3, Math.floor(bytes / 2), bytes - 2, bytes - 1];
+
+test('a line cut anywhere in a write or a save leaves nothing half-written in silence', async ({ page }) => {
+  // Only requests: what the server, its database and the stand-in make of it is what is tested here. Every single byte is
+  // cut in loadByLink.long.test.ts.
   const rigId = await openDemoRig(page, 'kelp-beach-buggy', 'Cut line', 'esc');
   const kept = async (): Promise<string> =>
     (await control({ do: 'memory', serial: rigId })).memory!.memory.stops.stopper!;
@@ -157,14 +160,14 @@ test('a line cut at any byte of a write or a save leaves nothing half-written in
   for (const verb of ['WRITE', 'SAVE'] as const) {
     const { request, reply } = LINES[verb];
     // Nothing can have been saved.
-    for (let byte = 0; byte < (verb === 'WRITE' ? request + reply : request); byte += 1) {
+    for (const byte of placesIn(verb === 'WRITE' ? request + reply : request)) {
       await loadAndCut('stopper-5', verb, byte);
       expect(await kept(), `${verb}, byte ${byte}`).toBe('stopper-7');
     }
   }
   // From here on the save was made, and only its confirmation is lost. Nobody must guess.
-  for (let byte = 0; byte < LINES.SAVE.reply; byte += 1) {
-    const [stopId, label] = byte % 2 === 0 ? ['stopper-4', '55 %'] : ['stopper-5', '65 %'];
+  for (const [n, byte] of placesIn(LINES.SAVE.reply).entries()) {
+    const [stopId, label] = n % 2 === 0 ? ['stopper-4', '55 %'] : ['stopper-5', '65 %'];
     await loadAndCut(stopId, 'SAVE', LINES.SAVE.request + byte);
     expect(await kept(), `the reply to SAVE, byte ${byte}`).toBe(stopId);
     expect(await job({})).toMatchObject({ state: 'finished' });
@@ -302,4 +305,56 @@ test('an update loses values and renumbers two items: saved before, compared aft
   await expect(page.getByText('Every value is read back.')).toBeVisible();
   await page.goto(`/rigs/${rigId}/firmware`);
   await expect(page.getByText(/^All values match sheet/)).toBeVisible();
+});
+
+const runLink = (page: Page, number: number): Locator =>
+  page.getByRole('link', { name: `Run ${number}`, exact: true });
+
+test('what the ESC logged is read by link, kept as a run with its picture, and cleared; a full log is said', async ({
+  page,
+}) => {
+  await openDemoRig(page, 'kelp-beach-buggy', 'Logging buggy', 'runs');
+  const esc = page.getByRole('region', { name: 'From the ESC' });
+  await esc.getByRole('button', { name: 'Read its log' }).click();
+  await expect(esc).toContainText('The ESC has logged nothing');
+  const drive = esc.getByRole('button', { name: 'Drive the simulated one' });
+  await drive.click();
+  await expect(esc).toContainText('Its log is full now');
+  await drive.click();
+  await expect(esc).toContainText('its log is full: it beeps until that is read and cleared');
+  await esc.getByRole('button', { name: 'Read its log' }).click();
+  await expect(esc).toContainText('Kept as run 1. The log on the ESC is cleared.');
+  await expect(runLink(page, 1)).toBeVisible();
+  await esc.getByRole('button', { name: 'Read its log' }).click();
+  await expect(esc).toContainText('The ESC has logged nothing');
+  await esc.getByRole('button', { name: 'Drive the simulated one' }).click();
+  await expect(esc).toContainText('Its log is full now');
+  await esc.getByRole('button', { name: 'Read its log' }).click();
+  await expect(runLink(page, 2)).toBeVisible();
+  await page.getByRole('link', { name: 'run 2', exact: true }).click();
+  await expect(page.getByTestId('log-plots').locator('canvas')).toHaveCount(7);
+  await expect(page.getByText('the model, for the same trigger')).toBeVisible();
+});
+
+test('a drive is watched while it is driven: numbers, an alarm, what it came to, and a log at its end', async ({
+  page,
+}) => {
+  // A worn pack sags below the cutoff at full throttle.
+  const { rig, ...document } = await demoRigFile('kelp-beach-buggy');
+  const cellResistanceOhm: Quantity = { value: 0.03, basis: 'measured' };
+  const worn = { ...rig, name: 'Watched buggy', pack: { ...rig.pack, cellResistanceOhm } };
+  const rigId = await takeIn(page, { ...document, rig: worn });
+  await page.goto(`/rigs/${rigId}/runs`);
+  const esc = page.getByRole('region', { name: 'From the ESC' });
+  await esc.getByRole('button', { name: 'Drive it and watch' }).click();
+  const live = esc.getByRole('group', { name: 'Live numbers' });
+  await expect(live).toContainText('of the drive');
+  await expect(live.getByRole('alert')).toContainText('pack below its cutoff');
+  await expect(esc.getByRole('button', { name: 'Read its log' })).toBeDisabled();
+  // Whoever comes back to the page sees the drive that goes on.
+  await page.reload();
+  await expect(live).toContainText('of the drive');
+  await expect(live).toContainText('The drive is over');
+  await esc.getByRole('button', { name: 'Read its log' }).click();
+  await expect(runLink(page, 1)).toBeVisible();
 });

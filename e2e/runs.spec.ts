@@ -318,29 +318,3 @@ test('three logged flights are fitted, taken into the rig, change its trace, and
   await page.goto(`/rigs/${rigId}/tune`);
   await expect.poll(() => drillNumbers.allInnerTexts()).toEqual(before);
 });
-
-test('what the ESC logged is read by link, kept as a run with its picture, and cleared; a full log is said', async ({
-  page,
-}) => {
-  await openBuggy(page, 'Logging buggy');
-  const esc = page.getByRole('region', { name: 'From the ESC' });
-  await esc.getByRole('button', { name: 'Read its log' }).click();
-  await expect(esc).toContainText('The ESC has logged nothing');
-  const drive = esc.getByRole('button', { name: 'Drive the simulated one' });
-  await drive.click();
-  await expect(esc).toContainText('Its log is full now');
-  await drive.click();
-  await expect(esc).toContainText('its log is full: it beeps until that is read and cleared');
-  await esc.getByRole('button', { name: 'Read its log' }).click();
-  await expect(esc).toContainText('Kept as run 1. The log on the ESC is cleared.');
-  await expect(run(page, 1)).toBeVisible();
-  await esc.getByRole('button', { name: 'Read its log' }).click();
-  await expect(esc).toContainText('The ESC has logged nothing');
-  await esc.getByRole('button', { name: 'Drive the simulated one' }).click();
-  await expect(esc).toContainText('Its log is full now');
-  await esc.getByRole('button', { name: 'Read its log' }).click();
-  await expect(run(page, 2)).toBeVisible();
-  await page.getByRole('link', { name: 'run 2', exact: true }).click();
-  await expect(page.getByTestId('log-plots').locator('canvas')).toHaveCount(7);
-  await expect(page.getByText('the model, for the same trigger')).toBeVisible();
-});

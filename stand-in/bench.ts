@@ -26,6 +26,7 @@ import {
 } from 'node:fs';
 import { join } from 'node:path';
 import { NO_FAULT } from './faults';
+import type { PlayedDrive } from './playedDrive';
 
 /** What the file of an ESC keeps. */
 interface Kept extends CountedMemory {
@@ -40,6 +41,8 @@ export class StandInBench {
   fault: Fault = NO_FAULT;
   /** After a cut that stays: nobody is let in until the fault is taken away. */
   lineDead = false;
+  /** The drive that is under way. */
+  driving: PlayedDrive | undefined;
   /** Pass codes in a row that were not right, whoever said them. */
   wrongCodes = 0;
   private writes = 0;
@@ -56,6 +59,7 @@ export class StandInBench {
    * @returns the memory that it has now
    */
   place(profile: EscProfile, serial: string, given: CountedMemory): CountedMemory {
+    if (this.esc?.serial !== serial) this.stopDriving();
     const own = this.memoryOf(serial);
     const isNewer = own !== undefined && own.writes > given.writes && isMemoryOf(profile, own.memory);
     const newest = isNewer ? own : given;
@@ -106,9 +110,20 @@ export class StandInBench {
     return this.logs + 1;
   }
 
-  /** The plugged-in ESC logs a drive. @throws {Error} where its memory is full: it beeps until that is cleared */
+  /** Begins a drive of the plugged-in ESC. */
+  drive(drive: PlayedDrive): void {
+    this.driving = drive;
+  }
+
+  private stopDriving(): void {
+    this.driving?.stop();
+    this.driving = undefined;
+  }
+
+  /** The plugged-in ESC logs a drive, which is over then. @throws {Error} where its memory is full: it beeps until that is cleared */
   record(seen: Omit<LogSummary, 'log' | 'bytes' | 'sum' | 'isFull' | 'isStale'>, bytes: Uint8Array): void {
     const { esc } = this;
+    this.stopDriving();
     if (!esc) throw new Error('no ESC is plugged in');
     if (esc.log) throw new Error('its log is full: it beeps until that is read and cleared');
     this.logs += 1;

@@ -5,20 +5,26 @@ import type { Rig } from '#core/rig/rig';
 import type { Use } from '#core/rig/use';
 import { drive, logOf } from '#core/runs/drive/drive';
 import { trueModel } from '#core/runs/drive/trueModel';
-import { lengthOf } from '#core/runs/log/channels';
+import { lengthOf, type Log } from '#core/runs/log/channels';
 import { packLog } from '#core/runs/log/packed';
 import { endsOf } from '#core/runs/log/readingsOfLog';
 import type { StandInBench } from './bench';
+import { PlayedDrive } from './playedDrive';
 
 /** The model behind a serial number: always the same one. */
 const seedOf = (serial: string): number =>
   serial.split('').reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 9973, 7) + 1;
 
-/** @throws {Error} where no ESC is plugged in, where its log is full, or where the rig leads nowhere */
+/**
+ * Drives, at once or at a pace. The drive is logged at its end.
+ * @throws {Error} where no ESC is plugged in, where its log is full, where it is driven already, or where the rig
+ * leads nowhere
+ */
 export function driveToLog(bench: StandInBench, serial: string, order: DriveToLog): void {
   const { esc } = bench;
   if (esc?.serial !== serial) throw new Error('another ESC is plugged in');
   if (esc.log) throw new Error('its log is full: it beeps until that is read and cleared');
+  if (bench.driving) throw new Error('it is being driven');
   const rig = order.rig as Rig;
   const number = bench.nextLog();
   const model = trueModel(rig, seedOf(serial));
@@ -32,6 +38,11 @@ export function driveToLog(bench: StandInBench, serial: string, order: DriveToLo
     minutes: order.minutes,
   });
   const log = logOf(model, driven, number);
+  if (order.pace === undefined) record(bench, log);
+  else bench.drive(new PlayedDrive(log, order.pace, () => record(bench, log)));
+}
+
+function record(bench: StandInBench, log: Log): void {
   const ends = new Map(endsOf(log).map(({ kind, ...one }) => [kind, one]));
   bench.record(
     {

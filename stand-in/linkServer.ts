@@ -9,6 +9,7 @@ import {
   type Request,
 } from '#core/link/protocol';
 import type { Fault } from '#core/device/control';
+import { liveWords } from '#core/link/live';
 import { LineReader } from '#core/link/lines';
 import { createServer, type Server, type Socket } from 'node:net';
 import type { StandInBench } from './bench';
@@ -93,6 +94,9 @@ function cutWithin(
 
 function obey(bench: StandInBench, line: Line, request: Request): Reply {
   if (!line.paired && !isOpenTo(request)) return { ok: false, refusal: 'locked' };
+  if (bench.driving && request.verb === 'LIVE') return { ok: true, words: liveWords(bench.driving.now()) };
+  // Nobody changes what a running motor goes by.
+  if (bench.driving && !isOpenTo(request)) return { ok: false, refusal: 'driven' };
   const { esc, reply } = answer(bench.esc!, request);
   bench.leave(esc);
   if (request.verb === 'PAIR') line.paired = reply.ok;

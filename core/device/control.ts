@@ -41,6 +41,8 @@ export interface DriveToLog {
   use: object;
   minutes: number;
   airCelsius: number;
+  /** So many times as fast as a real drive, with its numbers told meanwhile; at once where nothing is said. */
+  pace?: number;
 }
 
 /** Nobody waits for a longer drive, minutes. */
@@ -107,7 +109,7 @@ export function readControlRequest(line: string): ControlRequest | string {
     case 'drive':
       return isSerial(data.serial) && isDrive(data.drive)
         ? { do: 'drive', serial: data.serial, drive: data.drive }
-        : `A drive has a rig, a use, its air, and at most ${LONGEST_DRIVE} minutes.`;
+        : `A drive has a rig, a use, its air, at most ${LONGEST_DRIVE} minutes, and a pace from 1.`;
     case 'fault':
       return isFault(data.fault) ? { do: 'fault', fault: data.fault } : 'There is no such fault.';
     default:
@@ -122,7 +124,8 @@ const isDrive = (data: unknown): data is DriveToLog =>
   typeof data.airCelsius === 'number' &&
   typeof data.minutes === 'number' &&
   data.minutes > 0 &&
-  data.minutes <= LONGEST_DRIVE;
+  data.minutes <= LONGEST_DRIVE &&
+  (data.pace === undefined || (typeof data.pace === 'number' && data.pace >= 1));
 
 /** A profile that a machine can be made of. */
 function isProfile(data: unknown): data is EscProfile {

@@ -129,6 +129,9 @@ export function answer(esc: LinkedEsc, request: Request): { esc: LinkedEsc; repl
     case 'CLEAR':
       if (esc.log?.summary.log !== request.log) return { esc, reply: NO_LOG };
       return { esc: { ...esc, log: undefined }, reply: { ok: true, words: [String(request.log)] } };
+    case 'LIVE':
+      // Who drives it answers for it.
+      return { esc, reply: { ok: false, refusal: 'still' } };
     case 'RESTART':
       return { esc: restart(esc), reply: { ok: true, words: [] } };
   }

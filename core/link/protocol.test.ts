@@ -16,7 +16,16 @@ import {
 } from './protocol';
 
 const anyRequest: fc.Arbitrary<Request> = fc.oneof(
-  fc.constantFrom<Request>({ verb: 'ID' }, { verb: 'SAVE' }, { verb: 'RESTART' }),
+  fc.constantFrom<Request>(
+    { verb: 'ID' },
+    { verb: 'ID', version: 3 },
+    { verb: 'SAVE' },
+    { verb: 'SUMMARY' },
+    { verb: 'LIVE' },
+    { verb: 'RESTART' },
+  ),
+  fc.record({ verb: fc.constant('LOG' as const), block: fc.integer({ min: 1, max: 9999 }) }),
+  fc.record({ verb: fc.constant('CLEAR' as const), log: fc.integer({ min: 1, max: 9999 }) }),
   fc.record({
     verb: fc.constantFrom('PAIR' as const, 'PASS' as const),
     code: fc.integer({ min: 1000, max: 9999 }),

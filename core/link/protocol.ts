@@ -8,7 +8,7 @@ export const PROTOCOL_NAME = 'live-tune-link';
 export const PROTOCOL_VERSION = 3;
 /** What whoever asks without a version speaks. It knows no log. */
 export const OLDEST_VERSION = 2;
-/** From this version on an ESC tells what it logged. */
+/** From this version on an ESC tells what it logged, and its numbers while it is driven. */
 export const LOGS_SINCE = 3;
 
 /** What every ESC is delivered with: whoever is near knows it too. */
@@ -34,6 +34,8 @@ export type Request =
   | { verb: 'LOG'; block: number }
   /** Forgets a log, and only that one. */
   | { verb: 'CLEAR'; log: number }
+  /** The numbers of this moment, while it is driven. */
+  | { verb: 'LIVE' }
   | { verb: 'RESTART' };
 export type Verb = Request['verb'];
 
@@ -44,6 +46,8 @@ export const REFUSALS = {
   noItem: 'there is no such item',
   noStop: 'the item has no such stop',
   noLog: 'it has no such log',
+  still: 'it is not driven',
+  driven: 'it is being driven',
   busy: 'another computer is on the line',
   locked: 'the pass code is not right',
 } as const;
@@ -123,6 +127,7 @@ function requestOf(verb: string | undefined, args: number[]): Request | undefine
       return item === undefined ? { verb } : { verb, version: item };
     case 'SAVE':
     case 'SUMMARY':
+    case 'LIVE':
     case 'RESTART':
       return args.length === 0 ? { verb } : undefined;
     case 'LOG':

@@ -1,4 +1,5 @@
 import type { LogSummary } from '#core/link/escLog';
+import type { LiveReading } from '#core/link/live';
 import { REFUSALS, type Identity, type Refusal } from '#core/link/protocol';
 
 /** Why a link failed, in a word for the program and a sentence for the user. */
@@ -10,6 +11,7 @@ export class LinkError extends Error {
     | 'silent'
     | 'locked'
     | 'refused'
+    | 'still'
     | 'strange'
     | 'wrongEsc'
     | 'mismatch'
@@ -23,7 +25,7 @@ export class LinkError extends Error {
 /** The ESC said no. */
 export const refusedBy = (refusal: Refusal): LinkError =>
   new LinkError(
-    refusal === 'busy' || refusal === 'locked' ? refusal : 'refused',
+    refusal === 'busy' || refusal === 'locked' || refusal === 'still' ? refusal : 'refused',
     `The ESC refused: ${REFUSALS[refusal]}.`,
   );
 
@@ -47,6 +49,8 @@ export interface EscLink {
   logBlock(block: number): Promise<Uint8Array>;
   /** Forgets a log that was kept elsewhere. Not tried again: whether it happened is looked at. */
   clearLog(log: number): Promise<void>;
+  /** The numbers of this moment. @throws {LinkError} `still` where it is not driven */
+  live(): Promise<LiveReading>;
   restart(): Promise<void>;
   close(): void;
 }

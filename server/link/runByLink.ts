@@ -9,10 +9,9 @@ import { keepLog, logMetaOf } from '../repositories/runLogs';
 import { hasRun, keepRun } from '../repositories/runs';
 import { runFrom } from '../runFrom';
 import { LinkError } from './escLink';
-import { askHands } from './hands';
 import { LINK_BUSY, takeLink } from './linkUse';
 import { readLogByLink, type ReadLog } from './readLogByLink';
-import { controlPort, openStandIn, plugInSimulated, serialOf } from './standIn';
+import { openStandIn, plugInSimulated, serialOf } from './standIn';
 
 /** What came of reading. */
 export interface RunByLink {
@@ -84,32 +83,4 @@ async function keep(bench: Bench, serial: string, { summary, bytes }: ReadLog): 
   if (!(await logMetaOf(rigId, number)))
     await keepLog(rigId, number, metaFromLink(log.value), Buffer.from(bytes));
   return number;
-}
-
-/** A drive of some minutes takes the stand-in a moment. */
-const DRIVE_WITHIN_MS = 20_000;
-
-/** Drives the model that the simulated ESC of a bench is in, as it really is. @throws {LinkError} where it cannot */
-export async function driveSimulated(bench: Bench, minutes: number): Promise<void> {
-  const giveBack = takeLink();
-  if (!giveBack) throw new LinkError('busy', LINK_BUSY);
-  try {
-    await plugInSimulated(bench, bench.profile);
-    await askHands(
-      controlPort(),
-      {
-        do: 'drive',
-        serial: serialOf(bench),
-        drive: {
-          rig: bench.rig,
-          use: bench.goals.use,
-          minutes,
-          airCelsius: bench.rig.vehicle.airCelsius.value,
-        },
-      },
-      DRIVE_WITHIN_MS,
-    );
-  } finally {
-    giveBack();
-  }
 }

@@ -9,6 +9,7 @@ import {
   type Request,
 } from '#core/link/protocol';
 import { bytesOf, readSummary, type LogSummary } from '#core/link/escLog';
+import { readLive, type LiveReading } from '#core/link/live';
 import { LineReader } from '#core/link/lines';
 import { connect, type Socket } from 'node:net';
 import { LinkError, refusedBy, type EscLink } from './escLink';
@@ -74,7 +75,7 @@ class TcpEscLink implements EscLink {
 
   async logSummary(): Promise<LogSummary> {
     const summary = readSummary(await this.patiently({ verb: 'SUMMARY' }));
-    if (!summary) throw new LinkError('strange', 'The ESC says something of its log that is none.');
+    if (!summary) throw new LinkError('strange', 'What the ESC says of its log cannot be read.');
     return summary;
   }
 
@@ -88,6 +89,12 @@ class TcpEscLink implements EscLink {
 
   async clearLog(log: number): Promise<void> {
     await this.once({ verb: 'CLEAR', log });
+  }
+
+  async live(): Promise<LiveReading> {
+    const reading = readLive(await this.patiently({ verb: 'LIVE' }));
+    if (!reading) throw new LinkError('strange', 'What the ESC says of its drive cannot be read.');
+    return reading;
   }
 
   async pair(code: number): Promise<void> {

@@ -1,5 +1,6 @@
 /** Moments of a log that one looks for: full throttle, braking, a cutoff that acted, a threshold that was passed. */
-import { channelOf, type ChannelKind, type Log } from './channels';
+import { channelOf, type Log } from './channels';
+import type { Watched } from './watched';
 
 export const MARK_WORDS = {
   full: 'full throttle',
@@ -14,19 +15,6 @@ export interface LogMark {
   /** When it began, s. */
   seconds: number;
   words: string;
-}
-
-/** A number beyond which one wants to be told. */
-export interface Threshold {
-  channel: ChannelKind;
-  most: number;
-  words: string;
-}
-
-export interface Watched {
-  /** Of the pack, V; 0 where the ESC has none. */
-  cutoffVolts: number;
-  thresholds: readonly Threshold[];
 }
 
 const FULL_PERCENT = 97;

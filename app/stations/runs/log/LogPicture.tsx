@@ -1,4 +1,4 @@
-import type { Watched } from '#core/runs/log/marks';
+import type { Watched } from '#core/runs/log/watched';
 import { resolveRig } from '#core/rig/resolve';
 import { MARK_WORDS, type LogMark, type MarkKind } from '#core/runs/log/marks';
 import type { Run } from '#core/runs/run';

@@ -1,7 +1,5 @@
-import { HOT_CAN_C, NEAR_LIMIT_K } from '#core/advice/verdicts/heat';
-import { factoryStops } from '#core/esc/profile';
-import { escBehaviour } from '#core/physics/escChain';
-import type { MarkKind, Watched } from '#core/runs/log/marks';
+import type { MarkKind } from '#core/runs/log/marks';
+import { watchedOn, type Watched } from '#core/runs/log/watched';
 import { readingsOfLog, withLogReadings } from '#core/runs/log/readingsOfLog';
 import { READINGS } from '#core/runs/readings';
 import { noteOf, stopsOfRun, type Run } from '#core/runs/run';
@@ -180,24 +178,10 @@ function NumbersOfLog({ number, run, told }: { number: number; run: Run; told: L
 /** What is marked on a log of this rig: its cutoff, and heat a good way before what its parts bear. */
 function useWatched({ run }: Pick<Route.ComponentProps['loaderData'], 'run'>): Watched {
   const { rig, profile, memory } = useBench();
-  return useMemo(() => {
-    const stops = { ...factoryStops(profile), ...stopsOfRun(run) };
-    const { cutoffVoltsPerCell: perCell } = escBehaviour(
-      profile,
-      stops,
-      rig.channel,
-      memory.range,
-      rig.pack.cells,
-    );
-    const escMost = (profile.limits.temperatureLimitC ?? 100) - 2 * NEAR_LIMIT_K;
-    return {
-      cutoffVolts: perCell * rig.pack.cells,
-      thresholds: [
-        { channel: 'canCelsius', most: HOT_CAN_C, words: `motor can above ${HOT_CAN_C}\u00a0°C` },
-        { channel: 'escCelsius', most: escMost, words: `ESC above ${escMost}\u00a0°C` },
-      ],
-    };
-  }, [rig, profile, memory.range, run]);
+  return useMemo(
+    () => watchedOn({ rig, profile, range: memory.range }, stopsOfRun(run)),
+    [rig, profile, memory.range, run],
+  );
 }
 
 type Other = { told: LogTold; shiftS: number; number: number };
