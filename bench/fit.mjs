@@ -29,8 +29,11 @@ for (const vehicleClass of classes) {
     [
       `${vehicleClass}, by ${by}: ${report.models} models, ${report.refused} refused`,
       `of ${report.told} numbers told, ${percent(report.held, report.told)} lie in their 95 % interval`,
-      `left out: ${percent(report.before, 1)} off in the median before, ${percent(report.after, 1)} after, ` +
-        `${(report.before / report.after).toFixed(1)} times better; ${report.worse} of ${report.leftOut} got worse`,
+      `left out, ${report.nearer.toFixed(1)} times nearer in the median; ${report.worse} of ${report.leftOut} got worse`,
+      ...Object.entries(report.kinds).map(
+        ([kind, { before, after }]) =>
+          `  ${kind}: ${percent(before, 1)} off before, ${percent(after, 1)} after`,
+      ),
     ].join('\n  '),
   );
 }

@@ -101,12 +101,12 @@ async function readAndDraw(origin, runs) {
   };
   await page.getByLabel('A log as CSV').setInputFiles(FILE);
   await page.getByRole('button', { name: 'Read the log' }).waitFor();
-  console.log(`Renderer before: ${rendererMegabytes()} MB resident.`);
+  console.log(`Renderer before: ${rendererMegabytes()} MB of its own.`);
   const started = performance.now();
   await page.getByRole('button', { name: 'Read the log' }).click();
   await page.waitForFunction(IS_DRAWN, undefined, { polling: 50, timeout: 60_000 });
   console.log(`Read, checked, drawn: ${seconds(started)}; the page was held up ${await heldUp()}.`);
-  console.log(`Renderer: ${rendererMegabytes()} MB resident, as one process with its workers.`);
+  console.log(`Renderer: ${rendererMegabytes()} MB of its own, as one process with its workers.`);
   await page.getByRole('button', { name: /^Keep it with run/ }).click();
   await page.getByText('Take this log away').waitFor({ timeout: 60_000 });
   // Whoever steers the browser copies what is sent: what the server took says more.
@@ -124,17 +124,26 @@ async function readAndDraw(origin, runs) {
   await page.locator('canvas').nth(7).waitFor({ timeout: 60_000 });
   console.log(`Opened again from the server: ${seconds(opened)}.`);
   await page.waitForTimeout(5000);
-  console.log(`Renderer then: ${rendererMegabytes()} MB resident.`);
+  console.log(`Renderer then: ${rendererMegabytes()} MB of its own.`);
   await browser.close();
 }
 
 /** The largest process that draws a page. */
 function rendererMegabytes() {
-  const lines = execFileSync('ps', ['-eo', 'rss=,args='], { encoding: 'utf8' }).split('\n');
+  const lines = execFileSync('ps', ['-eo', 'pid=,args='], { encoding: 'utf8' }).split('\n');
   const sizes = lines
     .filter((line) => line.includes('--type=renderer'))
-    .map((line) => Number.parseInt(line, 10));
+    .map((line) => privateKilobytes(Number.parseInt(line, 10)));
   return Math.round(Math.max(...sizes) / 1000);
+}
+
+/**
+ * What a process has to itself: the browser's own program is shared by all its processes and is no memory of a page.
+ * @param {number} pid
+ */
+function privateKilobytes(pid) {
+  const rollup = readFileSync(`/proc/${pid}/smaps_rollup`, 'utf8');
+  return [...rollup.matchAll(/^Private_\w+: +(\d+) kB/gm)].reduce((sum, [, size]) => sum + Number(size), 0);
 }
 
 /** What the server says that keeping took. */

@@ -29,6 +29,15 @@ const more = (page: Page): Locator => page.getByText('What was wrong, more numbe
 const run = (page: Page, number: number): Locator =>
   page.getByRole('link', { name: `Run ${number}`, exact: true });
 
+/** Takes a run of the demo's season in. */
+async function importRun(page: Page, name: string): Promise<void> {
+  await page.getByLabel('Import a run').setInputFiles(`demo/season/${name}.run.json`);
+  await page
+    .getByRole('region', { name: 'Import' })
+    .getByRole('button', { name: 'Import', exact: true })
+    .click();
+}
+
 test.describe('on a phone', () => {
   test.use({ hasTouch: true });
   test(
@@ -66,6 +75,44 @@ test.describe('on a phone', () => {
       await expect(tap(page, 'Let go', 'right')).toHaveAttribute('aria-pressed', 'false');
     },
   );
+
+  test('the picture of a log is zoomed by two fingers', FRESH, async ({ page }) => {
+    await page.setViewportSize({ width: 390, height: 844 });
+    const rigId = await openDemoRig(page, 'headland-trainer', 'Pinched trainer', 'runs');
+    await importRun(page, 'headland-trainer-01');
+    await expect(run(page, 1)).toBeVisible();
+    await page.goto(`/rigs/${rigId}/runs/1/log`);
+    const picture = page.getByRole('group', { name: /^The log/ });
+    const window = async (): Promise<number[]> =>
+      [...(await picture.getAttribute('aria-label'))!.matchAll(/[\d.]+/g)].map(Number);
+    await expect(picture.locator('canvas').first()).toBeVisible();
+    const [, whole] = await window();
+    const { x, y, width } = (await picture.boundingBox())!;
+    const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', apart?: number): Promise<unknown> =>
+      client.send('Input.dispatchTouchEvent', {
+        type,
+        touchPoints:
+          apart === undefined
+            ? []
+            : [-1, 1].map((side) => ({ x: x + width / 2 + (side * apart) / 2, y: y + 60, id: side + 1 })),
+      });
+    const client = await page.context().newCDPSession(page);
+    await touch('touchStart', 60);
+    for (const apart of [80, 110, 150, 180]) await touch('touchMove', apart);
+    await touch('touchEnd');
+    // Three times as far apart: a third of it is seen, about the same middle.
+    await expect
+      .poll(async () => {
+        const [from, to] = await window();
+        return to! - from!;
+      })
+      .toBeCloseTo(whole! / 3, -0.5);
+    const [from, to] = await window();
+    expect((from! + to!) / 2 / whole!).toBeCloseTo(0.5, 1);
+    // What happened to the rig names the run, too.
+    await page.goto(`/rigs/${rigId}/history`);
+    await expect(run(page, 1)).toBeVisible();
+  });
 });
 
 test('what cannot be is said at its field, and nothing typed is lost, not even by a reload', async ({
@@ -279,11 +326,7 @@ test('three logged flights are fitted, taken into the rig, change its trace, and
 }) => {
   const rigId = await openDemoRig(page, 'headland-trainer', 'Taught trainer', 'runs');
   for (const number of [1, 2, 3]) {
-    await page.getByLabel('Import a run').setInputFiles(`demo/season/headland-trainer-0${number}.run.json`);
-    await page
-      .getByRole('region', { name: 'Import' })
-      .getByRole('button', { name: 'Import', exact: true })
-      .click();
+    await importRun(page, `headland-trainer-0${number}`);
     await expect(run(page, number)).toBeVisible();
   }
   // What the drill comes to for the draft: the picture beside it is drawn a little later.

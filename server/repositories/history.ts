@@ -1,6 +1,7 @@
 /** What happened to a rig, newest first, from everything that is kept of it. */
 import type { BenchTest } from '#core/calibration/benchTest';
 import type { Calibration } from '#core/calibration/calibration';
+import type { Run } from '#core/runs/run';
 import type { SetUp } from '#core/setUps/setUp';
 import type { EvidenceBasis } from '#core/sheet/evidence';
 import type { Sheet } from '#core/sheet/sheet';
@@ -14,6 +15,7 @@ export type Happened = { at: string } & (
   | { kind: 'calibration'; calibration: Calibration }
   | { kind: 'benchTest'; test: BenchTest }
   | { kind: 'setUp'; setUp: SetUp }
+  | { kind: 'run'; number: number; run: Run }
   /** New firmware: from here on nothing was known. */
   | { kind: 'firmware' }
 );
@@ -25,6 +27,7 @@ const ALL = `
   UNION ALL SELECT 'calibration', kept_at, NULL, NULL, document FROM calibrations WHERE rig_id = :rigId
   UNION ALL SELECT 'benchTest', kept_at, NULL, NULL, document FROM bench_tests WHERE rig_id = :rigId
   UNION ALL SELECT 'setUp', (document->>'madeAt')::timestamptz, NULL, NULL, document FROM set_ups WHERE rig_id = :rigId
+  UNION ALL SELECT 'run', driven_at, number, NULL, document FROM runs WHERE rig_id = :rigId
   UNION ALL SELECT 'firmware', observed_at, NULL, NULL, NULL FROM observations
     WHERE rig_id = :rigId AND basis = 'firmwareUpdate' AND esc_number = 1 GROUP BY observed_at`;
 
@@ -64,6 +67,8 @@ function happened({ kind, at, number, origin, document }: Row): Happened {
       return { at: when, kind, test: document as BenchTest };
     case 'setUp':
       return { at: when, kind, setUp: document as SetUp };
+    case 'run':
+      return { at: when, kind, number: number!, run: document as Run };
     case 'firmware':
       return { at: when, kind };
   }

@@ -17,6 +17,7 @@ import { Button } from '../../ui/Button';
 import { Pager } from '../../ui/Pager';
 import { Time } from '../../ui/Time';
 import { useBench } from '../bench/BenchContext';
+import { saidOf } from '../runs/RunLine';
 import { benchOf } from '../bench/benchData.server';
 import { INPUT } from '../rig/formParts';
 import { ShelfNav } from '../sheets/ShelfNav';
@@ -69,7 +70,9 @@ export default function HistoryRoute({ loaderData: { of, changes, happened } }: 
       </label>
       {changes && <Changes of={of} changes={changes} />}
       {happened && happened.lines.length === 0 && (
-        <p className="mt-4 text-lg">Nothing yet. Loads, calibrations, tests and set-ups will stand here.</p>
+        <p className="mt-4 text-lg">
+          Nothing yet. Loads, runs, calibrations, tests and set-ups will stand here.
+        </p>
       )}
       {happened && (
         <>
@@ -88,7 +91,7 @@ export default function HistoryRoute({ loaderData: { of, changes, happened } }: 
 }
 
 function Entry({ happened }: { happened: Happened }) {
-  const { rigId } = useBench();
+  const { rigId, rig } = useBench();
   switch (happened.kind) {
     case 'sheet':
       return (
@@ -128,6 +131,16 @@ function Entry({ happened }: { happened: Happened }) {
           <p className="mt-1">
             <TakeSetUp setUp={happened.setUp} />
           </p>
+        </Line>
+      );
+    case 'run':
+      return (
+        <Line at={happened.at} what="Run">
+          <Link className="underline underline-offset-4" to={`/rigs/${rigId}/runs/${happened.number}`}>
+            Run {happened.number}
+          </Link>
+          {happened.run.words && ` · “${happened.run.words}”`}
+          <p className="text-sm">{saidOf(happened.run, rig.vehicle.kind)}</p>
         </Line>
       );
     case 'firmware':

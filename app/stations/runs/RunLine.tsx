@@ -39,7 +39,7 @@ export function RunLine({ number, run }: NumberedRun) {
 }
 
 /** What a run said, in one line. */
-function saidOf({ felt, troubles, readings }: Run, kind: 'wheels' | 'propeller'): string {
+export function saidOf({ felt, troubles, readings }: Run, kind: 'wheels' | 'propeller'): string {
   return [
     ...(Object.keys(felt) as MomentId[]).map((moment) => `${momentName(moment, kind)}: ${felt[moment]!}`),
     ...troubles.map((trouble) => TROUBLES[trouble].words),

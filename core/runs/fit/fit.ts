@@ -8,10 +8,10 @@ import type { ChannelKind } from '../log/channels';
 import type { OnRig } from '../predicted';
 import type { NumberedRun } from '../run';
 import { unknownIn } from '../run';
-import { predictedLeftOut, type LeftOutNumber, type SensorsAsFitted } from './leftOut';
+import { countsMoreAmps, predictedLeftOut, type LeftOutNumber, type SensorsAsFitted } from './leftOut';
 import { missingIn, type RunToFit } from './runToFit';
 import { placeOf, valueAt } from './parameters';
-import type { RowKind } from './rows';
+import type { AnyRowKind } from './logProblem';
 import { settleRuns, type Settled } from './settleRuns';
 import { wholeProblem, type WholeProblem } from './wholeProblem';
 
@@ -68,14 +68,16 @@ const IS_OF_ITS_OWN: readonly HandValueKey[] = [
 const DOUBTFUL = 1.6;
 const WRONG = 4;
 const TOGETHER = 'rpm, volts and current do not fit together: check each column and its unit';
-const WRONG_WORDS: Record<RowKind | 'hand', string> = {
+const WRONG_WORDS: Record<AnyRowKind, string> = {
   motor: TOGETHER,
   pack: 'the pack sags like no pack of this kind: cells may differ, or a plug is bad',
+  still: 'current is drawn while nothing is driven: something else hangs on the pack',
   ground: 'the model does not move as this ground allows: think of wind, worn tyres, another lap',
   grip: 'the tyres hold better at one pull than at the next: the ground may be wet in places',
   can: 'the motor does not warm like a motor: its sensor may be loose',
   esc: 'the ESC does not warm by its own heat alone: something else may heat it',
   pull: 'the trigger was pulled harder in some runs than in others',
+  driven: 'driven along the same trigger, the model does something else',
   hand: 'the numbers by hand contradict each other',
 };
 
@@ -93,8 +95,9 @@ const againstMeasured = (before: Rig, { told }: Settled): string[] =>
 /** What is off for a reason that no number of the rig is; in words. */
 const offBeyond = ({ vehicle }: Rig, { loosened }: Pick<Settled, 'loosened'>, times: number): string[] => [
   ...new Set(
-    (Object.entries(loosened) as [RowKind | 'hand', number][]).flatMap(([kind, by]) => {
-      if (by < times) return [];
+    (Object.entries(loosened) as [AnyRowKind, number][]).flatMap(([kind, by]) => {
+      // A lap that a rig's owner describes otherwise than it was driven is no reason to learn nothing.
+      if (by < times || (kind === 'driven' && times === WRONG)) return [];
       // In the air nothing but the propeller stands against the motor.
       return [kind === 'ground' && vehicle.kind === 'propeller' ? TOGETHER : WRONG_WORDS[kind]];
     }),
@@ -142,20 +145,34 @@ export function fitToRuns(
     open: settled.open.map(({ label }) => label),
     leftOut: left && {
       number: left.number,
-      numbers: predictedLeftOut(on, before, withFitted(before, numbers), sensorsOf(settled, problem), left),
+      numbers: predictedLeftOut(
+        on,
+        before,
+        withFitted(before, numbers),
+        sensorsOf(settled, problem, used),
+        left,
+      ),
     },
     doubts: [...offBeyond(on.rig, settled, DOUBTFUL), ...againstMeasured(before, settled)],
   };
 }
 
-/** How the sensors read, as fitted; what servos draw, in the mean of the runs. */
-function sensorsOf({ u }: Settled, { parameters, loggedRuns }: WholeProblem): SensorsAsFitted {
+/** How the sensors read, as fitted; what differs from run to run, in their mean. */
+function sensorsOf(
+  { u }: Settled,
+  { parameters, loggedRuns }: WholeProblem,
+  used: readonly RunToFit[],
+): SensorsAsFitted {
   const { sensors, runs } = placeOf(u, parameters.length, loggedRuns);
   return {
     ...sensors,
-    servoAmps: runs.reduce((sum, { servoAmps }) => sum + servoAmps, 0) / Math.max(1, runs.length),
+    servoAmps: meanOf(runs.map(({ servoAmps }) => servoAmps)),
+    countsMoreAmps: meanOf(used.flatMap(({ log }) => (log && countsMoreAmps(log)) ?? [])),
   };
 }
+
+const meanOf = (values: readonly number[]): number =>
+  values.reduce((sum, value) => sum + value, 0) / Math.max(1, values.length);
 
 /** 95 % of a normal distribution lie within so many standard deviations. */
 const WITHIN_95 = 1.96;

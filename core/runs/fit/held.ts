@@ -4,6 +4,7 @@
  * - the motor: the rpm at which it draws the current that was logged, against the rpm that was logged;
  * - the pack: its volts after what was drawn;
  * - the ground or the air: the torque that the motor has there, against what the model does with it;
+ * - what is drawn while nothing is driven: servos, and what the sensor shows of nothing;
  * - heat: can and ESC after the losses so far.
  */
 import type { Braking } from '../../physics/brakeChopper';
@@ -26,10 +27,11 @@ export interface Held {
   may: Float64Array;
 }
 
-/** Noise of a single reading. From memory: rpm as a share, V, K. */
+/** Noise of a single reading. From memory: rpm as a share, V, K, A. */
 const RPM_NOISE = 0.004;
 const VOLTS_NOISE = 0.02;
 const KELVIN_NOISE = 0.5;
+const AMPS_NOISE = 0.3;
 /** What no model of ours gets right, whatever its numbers are: shares of what it says; V a cell. Assumed. */
 const SPEED_LACK = 0.005;
 const CELL_LACK = 0.004;
@@ -40,6 +42,8 @@ const CORNER_LACK = 0.1;
 /** No ground is the same all over: of the weight. Assumed. */
 const UNEVEN = 0.01;
 const HEAT_LACK = 0.03;
+/** A receiver and its servos never draw quite the same, A. Assumed. */
+const STILL_LACK = 0.05;
 /** A sensor sits where it is somewhat cooler or warmer than the whole, K. Assumed. */
 const HEAT_UNEVEN = 0.4;
 /** From run to run a driver pulls so much more or less, as a share. From memory. */
@@ -100,6 +104,7 @@ export function holdAgainst(
     const volts = run.volts[n]! / (1 + sensors.voltsGain);
     const amps = ((run.amps[n]! - sensors.ampsZero) / (1 + sensors.ampsGain) - ofRun.servoAmps) / motors;
     const shaft = run.shaft[n]!;
+    add(rows.still[n]!, amps, 0);
     add(rows.pack[n]!, volts - pack.voltsAt(amps), volts);
     pack.draw(amps + bridge.ownAmps, amps, lasts);
     let windingWatts: number;
@@ -208,6 +213,8 @@ function finished(
           );
         case 'grip':
           return Math.hypot(noise(STRETCH_NOISE * of), GRIP_LACK * of);
+        case 'still':
+          return Math.hypot(noise(AMPS_NOISE), STILL_LACK);
         case 'pull':
           return PULL_SCATTER;
         case 'can':

@@ -7,6 +7,7 @@ import { NOTED_ENDS, type EndOfChannel } from '../log/readingsOfLog';
 import { drivenOn, predictedReadings, type OnRig } from '../predicted';
 import { READINGS, type Reading, type ReadingId } from '../readings';
 import { stopsOfRun } from '../run';
+import { endOfMeans } from './endOfMeans';
 import type { SensorKey } from './parameters';
 import type { RunToFit } from './runToFit';
 
@@ -42,10 +43,25 @@ export function predictedLeftOut(
   });
 }
 
-/** How a model's sensors read, and what its servos draw beside the motor, A. */
+/** How a model's sensors read. */
 export interface SensorsAsFitted extends Record<SensorKey, number> {
+  /** What its servos draw beside the motor, A. */
   servoAmps: number;
+  /** By how much more current its count of what was used goes than its ammeter shows, A. */
+  countsMoreAmps: number;
 }
+
+/** By how much more current a log's count of what was used goes than its amperes, A; undefined where it has not both. */
+export function countsMoreAmps(log: Log): number | undefined {
+  const used = channelOf(log, 'usedMah')?.values.filter((value) => !Number.isNaN(value));
+  const amps = channelOf(log, 'amps')?.values.filter((value) => !Number.isNaN(value));
+  if (!used?.length || !amps?.length) return undefined;
+  const counted = ((used.at(-1)! - used[0]!) * AMP_SECONDS) / lengthOf(log);
+  return counted - amps.reduce((sum, value) => sum + value, 0) / amps.length;
+}
+
+/** One mAh. */
+const AMP_SECONDS = 3.6;
 
 const TRUE_SENSORS: SensorsAsFitted = {
   ampsGain: 0,
@@ -54,15 +70,19 @@ const TRUE_SENSORS: SensorsAsFitted = {
   canOffset: 0,
   escOffset: 0,
   servoAmps: 0,
+  countsMoreAmps: 0,
 };
 
 /** What sensors that are off for good show of a run. */
 const asRead = (
   told: Partial<Record<ReadingId, number>>,
-  { ampsGain, voltsGain, canOffset, escOffset, servoAmps }: SensorsAsFitted,
+  { ampsGain, ampsZero, voltsGain, canOffset, escOffset, servoAmps, countsMoreAmps }: SensorsAsFitted,
   log: Log,
-): Partial<Record<ReadingId, number>> =>
-  Object.fromEntries(
+): Partial<Record<ReadingId, number>> => {
+  /** What is counted beside the motor, mAh. */
+  const beside = (mah: number): number =>
+    ampsGain * mah + (((1 + ampsGain) * servoAmps + ampsZero + countsMoreAmps) * lengthOf(log)) / AMP_SECONDS;
+  return Object.fromEntries(
     Object.entries(told).map(([kind, value]) => {
       switch (kind as ReadingId) {
         case 'canCelsius':
@@ -72,39 +92,22 @@ const asRead = (
         case 'lowestVolts':
           return [kind, value * (1 + voltsGain)];
         case 'putBackMah':
-          return [kind, (value + (servoAmps * lengthOf(log)) / 3.6) * (1 + ampsGain)];
+          return [kind, value + beside(value)];
         default:
           return [kind, value];
       }
     }),
   );
+};
 
 /** Which end of which channel sums a run up: what is noted of a log, and what was used. */
 const SUMMARY: readonly EndOfChannel[] = [...NOTED_ENDS, ['putBackMah', 'usedMah', 'most']];
-
-/** A single reading is noise: an end is one of means over so long, s. */
-const MEAN_OVER_S = 0.5;
-
-/** An end of a channel, of its running means; undefined where it has no sample. */
-function endOf(values: Float32Array, everyS: number, end: 'least' | 'most'): number | undefined {
-  const known = values.filter((value) => !Number.isNaN(value));
-  const width = Math.max(1, Math.min(known.length, Math.round(MEAN_OVER_S / everyS)));
-  let found: number | undefined;
-  let sum = 0;
-  known.forEach((value, n) => {
-    sum += value - (n >= width ? known[n - width]! : 0);
-    if (n < width - 1) return;
-    const mean = sum / width;
-    if (found === undefined || (end === 'most' ? mean > found : mean < found)) found = mean;
-  });
-  return found;
-}
 
 /** What a log says of its run in a few numbers. */
 const summaryOf = (log: Log): Pick<Reading, 'kind' | 'value'>[] =>
   SUMMARY.flatMap(([kind, channel, end]) => {
     const found = channelOf(log, channel);
-    const value = found && endOf(found.values, lengthOf(log) / found.values.length, end);
+    const value = found && endOfMeans(found.values, lengthOf(log) / found.values.length, end);
     return value === undefined ? [] : [{ kind, value }];
   });
 
@@ -131,7 +134,7 @@ function alongLog(on: OnRig, run: RunToFit['run'], log: Log): Partial<Record<Rea
   return Object.fromEntries(
     SUMMARY.flatMap(([kind, channel, end]) => {
       const values = from[channel];
-      return values ? [[kind, endOf(values, EVERY_S, end)]] : [];
+      return values ? [[kind, endOfMeans(values, EVERY_S, end)]] : [];
     }),
   );
 }

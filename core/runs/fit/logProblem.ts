@@ -8,6 +8,7 @@ import type { Log } from '../log/channels';
 import { chargeAtFirst } from '../log/chargeAtFirst';
 import { asDriven, drivenOn, type OnRig } from '../predicted';
 import { stopsOfRun, type Run } from '../run';
+import type { RunToDrive } from './drivenRows';
 import { holdAgainst, type Held } from './held';
 import { loggedRun, type LoggedRun } from './loggedRun';
 import {
@@ -31,16 +32,21 @@ export interface RunWithLog {
 }
 
 /** How many times further off each kind of row may be than is thought. */
-export type Loosened = Partial<Record<RowKind | 'hand', number>>;
+export type Loosened = Partial<Record<AnyRowKind, number>>;
 
-interface Prepared {
+/** What a row of a whole fit compares: a part of a log, a hand's number, or a run that was driven whole. */
+export type AnyRowKind = RowKind | 'hand' | 'driven';
+
+interface Prepared extends RunToDrive {
   logged: LoggedRun;
   rows: Rows;
   bridge: BridgeSetting;
-  resolve: (rig: Rig) => ResolvedRig;
 }
 
 export interface LogProblem extends Problem {
+  /** The runs, to be driven whole. */
+  toDrive: readonly RunToDrive[];
+  placeAt: (u: ArrayLike<number>) => Place;
   parameters: readonly Parameter[];
   /** Of each residual; and the number of the run that it is of. */
   kinds: readonly RowKind[];
@@ -92,6 +98,8 @@ export function logProblem(on: OnRig, runs: readonly RunWithLog[]): LogProblem {
   return {
     size,
     rows: rowCount,
+    toDrive: prepared,
+    placeAt,
     parameters,
     kinds: prepared.flatMap(({ rows }) => rows.kinds),
     runOf: prepared.flatMap(({ rows }, n) => rows.kinds.map(() => runs[n]!.number)),
@@ -126,16 +134,21 @@ export function logProblem(on: OnRig, runs: readonly RunWithLog[]): LogProblem {
   };
 }
 
-function prepare(on: OnRig, { run, log }: RunWithLog): Prepared {
+function prepare(on: OnRig, { number, run, log }: RunWithLog): Prepared {
   const { resolved: described, esc } = drivenOn(on, run, stopsOfRun(run));
   const resolve = (tried: Rig): ResolvedRig => resolveRig(asDriven(tried, run), on.profile, on.goals.use);
   const letGo = described.kind === 'wheels' ? esc.dragBrake : esc.propellerBrake;
+  const charged = chargeAtFirst(log, on.rig.pack, described.fullCharge);
   const logged = loggedRun(log, esc, described.lap, letGo, {
     airC: described.ambientC,
     airKnown: run.airCelsius !== null,
-    charged: chargeAtFirst(log, on.rig.pack, described.fullCharge),
+    charged,
   });
   return {
+    number,
+    log,
+    esc,
+    charged,
     logged,
     rows: rowsOf(logged, described, esc.cutoffVoltsPerCell),
     bridge: bridgeSettingOf(described, esc),

@@ -11,6 +11,7 @@ import { readByHand } from '../drive/byHand';
 import { drive, logOf } from '../drive/drive';
 import { trueModel } from '../drive/trueModel';
 import type { OnRig } from '../predicted';
+import type { ReadingId } from '../readings';
 import type { Run } from '../run';
 import { fitToRuns, type Fitted, type RefusedFit } from './fit';
 import { offBy } from './leftOut';
@@ -75,11 +76,16 @@ export interface Report {
   /** Of the numbers that were told: how many there were, and how many really lie in their 95 % interval. */
   told: number;
   held: number;
-  /** Numbers of runs that were left out: how far off in the median before and after, how many there were, and how many got worse. */
-  before: number;
-  after: number;
+  /** Numbers of runs that were left out, and how many got worse. */
   leftOut: number;
   worse: number;
+  /** How far off they are in the median before and after, by kind, as `offBy` counts. */
+  kinds: Partial<Record<ReadingId, { before: number; after: number }>>;
+  /**
+   * By how many times nearer they are in the median of all. Each counts in units of what its kind is off before: a share of volts and a share of
+   * what was used are not the same thing.
+   */
+  nearer: number;
 }
 
 const Z_95 = 1.96;
@@ -90,8 +96,7 @@ export function reportOf(
   each: (seed: number, fit: Fitted | RefusedFit) => void = () => undefined,
 ): Report {
   const off: number[] = [];
-  const before: number[] = [];
-  const after: number[] = [];
+  const numbers: { kind: ReadingId; before: number; after: number }[] = [];
   let refused = 0;
   for (const one of cases) {
     const { on, runs, truth } = recoveryOf(one);
@@ -103,21 +108,30 @@ export function reportOf(
     }
     for (const { path, quantity } of fit.numbers)
       off.push(offFromTruth(quantity.value, truth(path), quantity.fit.within));
-    for (const number of fit.leftOut?.numbers ?? []) {
-      before.push(offBy(number, number.before));
-      after.push(offBy(number, number.after));
-    }
+    for (const one of fit.leftOut?.numbers ?? [])
+      numbers.push({ kind: one.kind, before: offBy(one, one.before), after: offBy(one, one.after) });
   }
+  const kinds = Object.fromEntries(
+    [...new Set(numbers.map(({ kind }) => kind))].map((kind) => {
+      const its = numbers.filter((one) => one.kind === kind);
+      return [
+        kind,
+        { before: median(its.map((one) => one.before)), after: median(its.map((one) => one.after)) },
+      ];
+    }),
+  ) as Report['kinds'];
+  const inUnits = (which: 'before' | 'after'): number =>
+    median(numbers.map((one) => one[which] / kinds[one.kind]!.before));
   return {
     vehicleClass: cases[0]!.vehicleClass,
     models: cases.length,
     refused,
     told: off.length,
     held: off.filter((z) => Math.abs(z) <= Z_95).length,
-    before: median(before),
-    after: median(after),
-    leftOut: before.length,
-    worse: before.filter((value, n) => after[n]! > value).length,
+    leftOut: numbers.length,
+    worse: numbers.filter(({ before, after }) => after > before).length,
+    kinds,
+    nearer: inUnits('before') / inUnits('after'),
   };
 }
 

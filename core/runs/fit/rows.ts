@@ -8,7 +8,7 @@ import type { LoggedRun } from './loggedRun';
 import { stretchJudge } from './stretchJudge';
 
 /** What a row compares. */
-export type RowKind = 'motor' | 'pack' | 'ground' | 'grip' | 'can' | 'esc' | 'pull';
+export type RowKind = 'motor' | 'pack' | 'still' | 'ground' | 'grip' | 'can' | 'esc' | 'pull';
 
 export interface Rows {
   kinds: RowKind[];
@@ -17,6 +17,7 @@ export interface Rows {
   /** The row of each sample, −1 for none. */
   motor: Int16Array;
   pack: Int16Array;
+  still: Int16Array;
   can: Int16Array;
   esc: Int16Array;
   /** The row of how hard the lap was driven. */
@@ -36,6 +37,8 @@ const FEWEST = 12;
 const FEWEST_STRETCHES = 4;
 /** Slower than this share of what the duty is for, the motor starts, and sensors tell little. */
 const LEAST_SPEED_SHARE = 0.15;
+/** So long after the trigger is let go nothing is drawn any more, s. Assumed. */
+const STILL_AFTER_S = 0.2;
 /** Nearer to the cutoff than this, duty may be taken back, V a cell. */
 const NEAR_CUTOFF = 0.08;
 
@@ -68,6 +71,7 @@ export function rowsOf(run: LoggedRun, rig: ResolvedRig, cutoffVoltsPerCell: num
     counts,
     motor: blank(),
     pack: blank(),
+    still: blank(),
     can: blank(),
     esc: blank(),
     pull: -1,
@@ -78,10 +82,17 @@ export function rowsOf(run: LoggedRun, rig: ResolvedRig, cutoffVoltsPerCell: num
     run.duty[n]! > 0 &&
     run.volts[n]! / rig.cells > cutoffVoltsPerCell + NEAR_CUTOFF &&
     run.shaft[n]! > LEAST_SPEED_SHARE * freeSpeed(n);
+  // Nothing is driven, and no brake turns anything into current. Duty is let go at once, without a ramp.
+  const isStill = (n: number): boolean =>
+    run.whole[n] === 1 &&
+    run.since[n]! > STILL_AFTER_S &&
+    run.duty[n] === 0 &&
+    (run.strength[n] === 0 || run.shaft[n] === 0);
   const judge = stretchJudge(run, rig);
   let began = -1;
   for (let n = 0; n < count; n += 1) {
     const time = step(n / count, TIME_STEPS);
+    if (isStill(n)) rows.still[n] = rowFor('still', '');
     if (run.whole[n] === 1)
       rows.pack[n] = rowFor('pack', `${time} ${step(Math.max(0, run.amps[n]!) / mostAmps, LOAD_STEPS)}`);
     if (run.canC) rows.can[n] = rowFor('can', String(time));

@@ -36,15 +36,38 @@ describe('what a fit tells', () => {
     expect(open).toEqual([GRIP]);
   });
 
-  it('sums that share a number are one', () => {
-    // Sharp in (1, 1, 0) and in (0, 1, 1), open in the third direction.
-    const a = [1, -1, 1].map((value) => value / Math.sqrt(3));
-    const cov = a.map((x, i) => a.map((y, j) => 0.9 * x * y + (i === j ? 0.1 : 0)));
-    const all = toldBy(
-      [ROLLING, DRAG, GRIP],
-      [0, 0, 0],
-      cov.map((row) => row.map((value) => value * 1.2)),
+  it('a number in two sums names the others of the one in which it has most part', () => {
+    // Sharp in (1, 1, 0), less so in (1, −1, 2), open in (1, −1, −1).
+    const directions = [
+      { of: [1, 1, 0], sd: 0.1 },
+      { of: [1, -1, 2], sd: 0.3 },
+      { of: [1, -1, -1], sd: 1.2 },
+    ];
+    const cov = [0, 1, 2].map((i) =>
+      [0, 1, 2].map((j) =>
+        directions.reduce((sum, { of, sd }) => {
+          const square = of.reduce((so, value) => so + value * value, 0);
+          return sum + (sd * sd * of[i]! * of[j]!) / square;
+        }, 0),
+      ),
     );
-    expect(all.told.map(({ together }) => together.length)).toEqual([2, 2, 2]);
+    const all = toldBy([ROLLING, DRAG, GRIP], [0, 0, 0], cov);
+    expect(all.told.map(({ together }) => together)).toEqual([
+      ['air drag'],
+      ['rolling resistance'],
+      ['rolling resistance', 'air drag'],
+    ]);
+  });
+
+  it('one that is told a little, in no sum, is told with as little as that', () => {
+    const all = toldBy(
+      [KV, DRAG],
+      [0, 0.5],
+      [
+        [0.01, 0],
+        [0, 0.64],
+      ],
+    );
+    expect(all.told[1]).toMatchObject({ u: 0.5, sd: 0.8, together: [] });
   });
 });

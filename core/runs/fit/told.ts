@@ -15,8 +15,10 @@ export interface Told {
 
 /** A number, or a sum of numbers, counts as told where what is left open is less than this share of what was open before. */
 const TOLD_BELOW = 0.6;
+/** A number of which more than this share is left open is not told at all: nothing moved it. */
+const OPEN_ABOVE = 0.9;
 /** A number has part in a sum where it makes up so much of it. */
-const PART_OF_SUM = 0.3;
+const PART_OF_SUM = 0.25;
 
 /**
  * @param u where the fit came to, the numbers of the rig first
@@ -27,52 +29,41 @@ export function toldBy(
   u: ArrayLike<number>,
   cov: readonly (readonly number[])[],
 ): { told: Told[]; open: Parameter[] } {
-  const sd = parameters.map((_, n) => Math.sqrt(cov[n]![n]!));
-  const isAlone = sd.map((one) => one < TOLD_BELOW);
-  const groups = sums(
-    cov,
-    parameters.flatMap((_, n) => (isAlone[n] ? [] : [n])),
-  );
+  const sums = sumsToldBy(cov, parameters.length);
   const told: Told[] = [];
   const open: Parameter[] = [];
   parameters.forEach((parameter, n) => {
-    const group = groups.find((one) => one.has(n));
-    if (!isAlone[n] && !group) {
+    const sd = Math.sqrt(cov[n]![n]!);
+    const isAlone = sd < TOLD_BELOW;
+    const sum = isAlone ? [] : mostlyIn(sums, n);
+    if (sd > OPEN_ABOVE && sum.length === 0) {
       open.push(parameter);
       return;
     }
-    told.push({
-      path: parameter.path,
-      label: parameter.label,
-      u: u[n]!,
-      sd: sd[n]!,
-      together: group
-        ? [...group].filter((other) => other !== n).map((other) => parameters[other]!.label)
-        : [],
-    });
+    const { path, label } = parameter;
+    told.push({ path, label, u: u[n]!, sd, together: sum.map((other) => parameters[other]!.label) });
   });
   return { told, open };
 }
 
-/**
- * Numbers that are told only as a sum: the directions in which what is left open is small, and who has part in them. Sums that share
- * a number are one.
- */
-function sums(cov: readonly (readonly number[])[], among: readonly number[]): Set<number>[] {
-  if (among.length < 2) return [];
+/** A direction in which little is left open: how much each number makes of it, those that have a part. */
+type Sum = Map<number, number>;
+
+/** The sums that are told, whatever their parts are. */
+function sumsToldBy(cov: readonly (readonly number[])[], count: number): Sum[] {
   const { realEigenvalues, eigenvectorMatrix } = new EigenvalueDecomposition(
-    new Matrix(among.map((i) => among.map((j) => cov[i]![j]!))),
+    new Matrix(cov.slice(0, count).map((row) => row.slice(0, count))),
     { assumeSymmetric: true },
   );
-  return realEigenvalues
-    .flatMap((variance, column) => {
-      if (Math.sqrt(Math.max(0, variance)) >= TOLD_BELOW) return [];
-      const parts = among.filter((_, row) => Math.abs(eigenvectorMatrix.get(row, column)) > PART_OF_SUM);
-      return parts.length > 1 ? [new Set(parts)] : [];
-    })
-    .reduce<Set<number>[]>((groups, sum) => {
-      const touching = groups.filter((group) => [...sum].some((n) => group.has(n)));
-      const joined = new Set([...sum, ...touching.flatMap((group) => [...group])]);
-      return [...groups.filter((group) => !touching.includes(group)), joined];
-    }, []);
+  return realEigenvalues.flatMap((variance, column) => {
+    if (Math.sqrt(Math.max(0, variance)) >= TOLD_BELOW) return [];
+    const parts = Array.from({ length: count }, (_, n) => Math.abs(eigenvectorMatrix.get(n, column)));
+    return [new Map([...parts.entries()].filter(([, part]) => part > PART_OF_SUM))];
+  });
+}
+
+/** The others of the sum in which a number has most part; none where it has part in none. */
+function mostlyIn(sums: readonly Sum[], n: number): number[] {
+  const [sum] = sums.filter((one) => one.has(n) && one.size > 1).toSorted((a, b) => b.get(n)! - a.get(n)!);
+  return sum ? [...sum.keys()].filter((other) => other !== n) : [];
 }

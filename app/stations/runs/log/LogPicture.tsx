@@ -81,7 +81,8 @@ export function LogPicture({ worker, run, told, other, watched }: Props) {
         </Button>
       </div>
       <p className="text-sm text-muted">
-        Zoom with the wheel, + and −. Move along by dragging, or with the arrow keys. Home shows all.
+        Zoom with the wheel, two fingers, + and −. Move along by dragging, or with the arrow keys. Home shows
+        all.
         {point !== undefined && ` At ${withUnit(point, 's', 2)}:`}
       </p>
       <div

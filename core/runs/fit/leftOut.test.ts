@@ -1,0 +1,39 @@
+import { describe, expect, it } from 'vitest';
+import type { Log } from '../log/channels';
+import { endOfMeans } from './endOfMeans';
+import { countsMoreAmps } from './leftOut';
+
+describe('an end of a channel', () => {
+  const STEADY = [5, 5, 5, 5, 5, 5];
+  it('is none of a single sample that stands out', () => {
+    const spiked = Float32Array.from([...STEADY, 50, ...STEADY]);
+    expect(endOfMeans(spiked, 0.1, 'most')).toBeCloseTo(14);
+    expect(endOfMeans(spiked, 0.1, 'least')).toBeCloseTo(5);
+  });
+
+  it('passes over blanks, and is none of nothing', () => {
+    expect(endOfMeans(Float32Array.from([NaN, 7, NaN]), 0.1, 'most')).toBe(7);
+    expect(endOfMeans(Float32Array.from([NaN]), 0.1, 'most')).toBeUndefined();
+  });
+});
+
+describe('a count of what was used', () => {
+  const logOf = (amps: number[], usedMah: number[]): Log => ({
+    seconds: Float64Array.from(amps, (_, n) => 36 * n),
+    channels: [
+      { kind: 'amps', name: 'Pack current', unit: 'A', values: Float32Array.from(amps) },
+      { kind: 'usedMah', name: 'Used', unit: 'mAh', values: Float32Array.from(usedMah) },
+    ],
+  });
+
+  it('goes on by as much more as its ammeter does not show', () => {
+    // 10 A for a hundredth of an hour are 100 mAh; 110 are 11 A.
+    expect(countsMoreAmps(logOf([10, 10, 10], [0, 100, 200]))).toBeCloseTo(0);
+    expect(countsMoreAmps(logOf([10, 10, 10], [50, 160, 270]))).toBeCloseTo(1);
+  });
+
+  it('says nothing where the log has none', () => {
+    const { seconds, channels } = logOf([10, 10], [0, 100]);
+    expect(countsMoreAmps({ seconds, channels: channels.slice(0, 1) })).toBeUndefined();
+  });
+});
