@@ -37,7 +37,7 @@ const EVERY_S = 0.1;
 const STEP = 0.1;
 
 /** How far off a drive is for reasons that no number of the rig is: as shares. Assumed. */
-const MAY: Record<keyof DrivenNumbers, number> = { rpm: 0.007, volts: 0.005, amps: 0.025 };
+const MAY: Record<keyof DrivenNumbers, number> = { rpm: 0.007, volts: 0.005, amps: 0.05 };
 
 interface DrivenRow {
   /** Which of the logged runs it is of. */
