@@ -18,12 +18,16 @@ export function LiveDrive({ drive }: { drive: Seen }) {
   );
   const live = drive.state === 'driving' ? drive.live : undefined;
   const alarms = alarmsOf(live?.values ?? {}, watched);
-  const loud = alarms.map(({ channel }) => channel).join(' ');
+  // What sagged between two looks is an alarm all the same.
+  const were = alarmsOf(
+    Object.fromEntries(LIVE_KINDS.map((kind) => [kind, endThatCounts(kind, drive.ends[kind])])),
+    watched,
+  );
+  const loud = were.map(({ channel }) => channel).join(' ');
   useEffect(() => {
     if (loud) playBeeps(ALARM);
   }, [loud]);
-  const isBeyond = (kind: LiveKind, value: number | undefined): boolean =>
-    value !== undefined && alarmsOf({ [kind]: value }, watched).length > 0;
+  const has = (of: typeof alarms, kind: LiveKind): boolean => of.some(({ channel }) => channel === kind);
   return (
     <div role="group" aria-label="Live numbers" className="mt-3 border border-rule bg-sheet p-3">
       <p className="text-muted">
@@ -34,10 +38,7 @@ export function LiveDrive({ drive }: { drive: Seen }) {
       <dl className="mt-2 grid grid-cols-2 gap-x-5 gap-y-3 sm:grid-cols-4">
         {LIVE_KINDS.map((kind) => {
           const ends = drive.ends[kind];
-          const beyond = {
-            isNow: isBeyond(kind, live?.values[kind]),
-            was: isBeyond(kind, endThatCounts(kind, ends)),
-          };
+          const beyond = { isNow: has(alarms, kind), was: has(were, kind) };
           return drive.state === 'driven' ? (
             kind !== 'trigger' && <EndNumber key={kind} kind={kind} ends={ends} wasBeyond={beyond.was} />
           ) : (
@@ -46,12 +47,15 @@ export function LiveDrive({ drive }: { drive: Seen }) {
         })}
       </dl>
       <p role="alert" className="mt-2 min-h-6 font-bold text-hazard">
-        {alarms.length > 0 && `Alarm: ${alarms.map(({ words }) => words).join('; ')}.`}
+        {alarms.length > 0 && `Alarm: ${inWords(alarms)}.`}
+        {alarms.length === 0 && were.length > 0 && `There was an alarm: ${inWords(were)}.`}
       </p>
       <p className="text-sm text-muted">Alarm at: {watchedWords(watched).join(', ')}.</p>
     </div>
   );
 }
+
+const inWords = (alarms: readonly { words: string }[]): string => alarms.map(({ words }) => words).join('; ');
 
 const ALARM: Parameters<typeof playBeeps>[0] = [
   { pitch: 'high', ms: 150, restMs: 80 },
