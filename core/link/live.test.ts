@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { liveWords, readLive } from './live';
+import { liveWords, readLive, withMoment } from './live';
 
 describe('numbers of a drive on the line', () => {
   const values = {
@@ -27,4 +27,12 @@ describe('numbers of a drive on the line', () => {
     [['x', '0', '0', '0', '0', '0', '0', '0']],
     [['1', '', '0', '0', '0', '0', '0', '0']],
   ])('%j are none', (words) => expect(readLive(words)).toBeUndefined());
+});
+
+it('ends keep the lowest and the highest of each number, also of one that is not told each time', () => {
+  const moments = [{ packVolts: 7.4, rpm: 900 }, { packVolts: 6.1 }, { packVolts: 8.2, rpm: 300 }];
+  expect(moments.reduce((ends, values) => withMoment(ends, { seconds: 0, values }), {})).toEqual({
+    packVolts: { least: 6.1, most: 8.2 },
+    rpm: { least: 300, most: 900 },
+  });
 });

@@ -43,3 +43,17 @@ export function readLive([seconds, ...words]: readonly string[]): LiveReading | 
     ),
   };
 }
+
+/** The least and the most that was told of each number since a drive began. */
+export type LiveEnds = Partial<Record<LiveKind, { least: number; most: number }>>;
+
+/** Ends, with one more moment. */
+export const withMoment = (ends: LiveEnds, { values }: LiveReading): LiveEnds => ({
+  ...ends,
+  ...Object.fromEntries(
+    (Object.entries(values) as [LiveKind, number][]).map(([kind, value]) => {
+      const { least, most } = ends[kind] ?? { least: value, most: value };
+      return [kind, { least: Math.min(least, value), most: Math.max(most, value) }];
+    }),
+  ),
+});

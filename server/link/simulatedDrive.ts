@@ -1,5 +1,5 @@
 /** The simulated ESC of a bench is driven, as its model really is. Whoever looks on sees its numbers meanwhile. */
-import type { LiveKind, LiveReading } from '#core/link/live';
+import { withMoment, type LiveEnds, type LiveReading } from '#core/link/live';
 import type { Bench } from '../repositories/rigs';
 import { LinkError, type EscLink } from './escLink';
 import { askHands } from './hands';
@@ -15,9 +15,6 @@ export type DriveView =
   | { state: 'driving'; live: LiveReading | undefined; ends: LiveEnds }
   | { state: 'driven'; ends: LiveEnds }
   | { state: 'failed'; sentence: string };
-
-/** The least and the most that was told of each number since the drive began. */
-export type LiveEnds = Partial<Record<LiveKind, { least: number; most: number }>>;
 
 /** By rig: the drive that is looked at, or was last. They live as long as the server does. */
 const drives = new Map<string, DriveView>();
@@ -76,6 +73,8 @@ async function order(bench: Bench, pace?: number): Promise<void> {
 }
 
 const ASK_EVERY_MS = 200;
+/** An ESC that says after so long that it is driven is not the one that was: nobody else would get the link. */
+const OVER_WITHIN_MS = (2 * 60_000 * DRIVE_MINUTES) / DRIVE_PACE + 10_000;
 
 /** Asks the ESC for its numbers until it stands still. */
 async function follow(bench: Bench): Promise<DriveView> {
@@ -84,12 +83,14 @@ async function follow(bench: Bench): Promise<DriveView> {
   try {
     link = await openStandIn();
     await link.pair(bench.linkPassCode);
-    for (;;) {
+    const until = performance.now() + OVER_WITHIN_MS;
+    while (performance.now() < until) {
       const live = await link.live();
       ends = withMoment(ends, live);
       drives.set(bench.rigId, { state: 'driving', live, ends });
       await new Promise((resolve) => setTimeout(resolve, ASK_EVERY_MS));
     }
+    return { state: 'failed', sentence: 'The drive does not end. Unplug the ESC, and plug it in again.' };
   } catch (error) {
     if (error instanceof LinkError && error.code === 'still') return { state: 'driven', ends };
     if (!(error instanceof LinkError)) console.error(error);
@@ -102,13 +103,3 @@ async function follow(bench: Bench): Promise<DriveView> {
     link?.close();
   }
 }
-
-const withMoment = (ends: LiveEnds, { values }: LiveReading): LiveEnds => ({
-  ...ends,
-  ...Object.fromEntries(
-    (Object.entries(values) as [LiveKind, number][]).map(([kind, value]) => {
-      const { least, most } = ends[kind] ?? { least: value, most: value };
-      return [kind, { least: Math.min(least, value), most: Math.max(most, value) }];
-    }),
-  ),
-});

@@ -24,6 +24,31 @@ function offWith(rig: typeof model.rig): number[] {
   );
 }
 
+describe('what a sensor shows of a drive', () => {
+  const numbers = { rpm: 20_000, volts: 8, amps: 10 };
+  const row = { run: 0, measured: numbers, base: numbers, slopes: [{ rpm: 0.1, volts: -0.1, amps: 0.1 }] };
+  const sensors = { ampsGain: 0, ampsZero: 0, voltsGain: 0, canOffset: 0, escOffset: 0 };
+  const ofRun = { charge: 0, ground: 0, cooling: 0, airKelvin: 0, servoAmps: 0, heat: 0 };
+  const off = (change: { sensors?: object; ofRun?: object; rig?: number }): number[] =>
+    drivenResiduals(
+      { rows: [row], about: Float64Array.of(0) },
+      {
+        rig: [change.rig ?? 0],
+        sensors: { ...sensors, ...change.sensors },
+        runs: [{ ...ofRun, ...change.ofRun }],
+      },
+    ).map(Math.sign);
+
+  it.each([
+    ['is the drive, where it shows what is there', {}, [0, 0, 0]],
+    ['is more, where the ammeter shows too much', { sensors: { ampsGain: 0.1 } }, [0, 0, -1]],
+    ['is more, where it shows something of nothing', { sensors: { ampsZero: 1 } }, [0, 0, -1]],
+    ['is more, where servos draw beside the motor', { ofRun: { servoAmps: 1 } }, [0, 0, -1]],
+    ['is more volts, where the voltmeter shows too much', { sensors: { voltsGain: 0.1 } }, [0, -1, 0]],
+    ['moves with the rig', { rig: 1 }, [-1, 1, -1]],
+  ])('%s', (_, change, signs) => expect(off(change).map((sign) => sign + 0)).toEqual(signs));
+});
+
 describe('runs that are driven whole', () => {
   it('are the newest few, three numbers each', () => {
     expect(offWith(model.rig)).toHaveLength(MOST_DRIVEN * OF_A_DRIVE);

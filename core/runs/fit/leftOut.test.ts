@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Log } from '../log/channels';
 import { endOfMeans } from './endOfMeans';
-import { countsMoreAmps } from './leftOut';
+import { countsMoreAmps, predictedLeftOut } from './leftOut';
+import { recoveryOf } from './recovery.fixture';
 
 describe('an end of a channel', () => {
   const STEADY = [5, 5, 5, 5, 5, 5];
@@ -35,5 +36,43 @@ describe('a count of what was used', () => {
   it('says nothing where the log has none', () => {
     const { seconds, channels } = logOf([10, 10], [0, 100]);
     expect(countsMoreAmps({ seconds, channels: channels.slice(0, 1) })).toBeUndefined();
+  });
+});
+
+describe('used charge as a log counts it', () => {
+  const { on, runs } = recoveryOf({ vehicleClass: 'sportPlane', seed: 1, by: 'log', runs: 1, minutes: 0.5 });
+  const none = {
+    ampsGain: 0,
+    ampsZero: 0,
+    voltsGain: 0,
+    canOffset: 0,
+    escOffset: 0,
+    servoAmps: 0,
+    countsMoreAmps: 0,
+  };
+  const used = (sensors: Partial<typeof none>) => {
+    const numbers = predictedLeftOut(on, on.rig, on.rig, { ...none, ...sensors }, runs[0]!);
+    const { before, after } = numbers.find(({ kind }) => kind === 'putBackMah')!;
+    return { before, after };
+  };
+
+  it('is what the motor took, where sensors show what is there', () => {
+    const { before, after } = used({});
+    expect(after).toBeCloseTo(before);
+  });
+
+  it('has what servos took: an ampere for half a minute is 8.3 mAh', () => {
+    const { before, after } = used({ servoAmps: 1 });
+    expect(after - before).toBeCloseTo(30 / 3.6, 0);
+  });
+
+  it('is more where the ammeter shows too much', () => {
+    const { before, after } = used({ ampsGain: 0.1 });
+    expect(after / before).toBeCloseTo(1.1);
+  });
+
+  it('has nothing of a zero that its count leaves out', () => {
+    const { before, after } = used({ ampsZero: 0.5, countsMoreAmps: -0.5 });
+    expect(after).toBeCloseTo(before);
   });
 });
