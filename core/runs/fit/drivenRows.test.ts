@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { withQuantity, quantityAt } from '../../rig/fields';
+import { channelOf } from '../log/channels';
 import { drivenResiduals, drivenRowsAbout, MOST_DRIVEN, OF_A_DRIVE } from './drivenRows';
+import { endOfMeans } from './endOfMeans';
 import { logProblem } from './logProblem';
 import { recoveryOf } from './recovery.fixture';
 
@@ -52,6 +54,15 @@ describe('what a sensor shows of a drive', () => {
 describe('runs that are driven whole', () => {
   it('are the newest few, three numbers each', () => {
     expect(offWith(model.rig)).toHaveLength(MOST_DRIVEN * OF_A_DRIVE);
+    const problem = logProblem(on, logged);
+    const about = new Float64Array(problem.parameters.length);
+    const { rows } = drivenRowsAbout(on.rig, problem.parameters, problem.toDrive, about);
+    expect(rows.map(({ run }) => logged[run]!.number)).toEqual([2, 3, 4]);
+    // Of each its own log: no two sag alike.
+    const sags = logged.map(({ log }) => endOfMeans(channelOf(log, 'packVolts')!.values, 0.1, 'least'));
+    expect(rows.map(({ measured }) => measured.volts)).toEqual(
+      sags.slice(1).map((sag) => expect.closeTo(sag!, 5)),
+    );
   });
 
   it('with what the model really is come to what its logs say, but for its sensors and the day', () => {
