@@ -1,5 +1,4 @@
 import { test, type Page } from '@playwright/test';
-import { drivenLog } from '../drivenLog';
 import { handOf } from '../hand';
 
 const FOLDER = 'docs/screenshots';
@@ -159,23 +158,15 @@ test('the trainer by its stick, and the places outside of any rig', async ({ pag
   await page.screenshot({ path: `${FOLDER}/workshop.png` });
 });
 
-test('set-ups: the tree, compared, and for another ESC', async ({ page }) => {
-  await page.goto('/');
-  await page.getByRole('link', { name: /^Cliff-path crawler/ }).click();
-  await page.waitForURL('**/tune');
-  const crawler = /rigs\/([^/]+)/.exec(page.url())![1]!;
+test('set-ups: the tree', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: /^Kelp-beach buggy/ }).click();
   await page.waitForURL('**/tune');
-  const rig = page.url().replace('/tune', '');
-  await page.goto(`${rig}/set-ups`);
+  await page.goto(`${page.url().replace('/tune', '')}/set-ups`);
   await page.screenshot({ path: `${FOLDER}/set-ups.png` });
-  await page.goto(`${rig}/translate?from=set-up:island-race&to=rig:${crawler}`);
-  await page.getByText('does nearly the same').first().waitFor();
-  await page.screenshot({ path: `${FOLDER}/translate.png` });
 });
 
-test('runs: noted, and a log with the model’s own trace', async ({ page }) => {
+test('runs: noted, a log with the model’s own trace, and what runs told', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: /^Kelp-beach buggy/ }).click();
   await page.waitForURL('**/tune');
@@ -183,19 +174,14 @@ test('runs: noted, and a log with the model’s own trace', async ({ page }) => 
   await page.goto(`${rig}/runs`);
   const tap = (moment: string, felt: string) =>
     page.getByRole('group', { name: moment, exact: true }).getByRole('button', { name: felt }).click();
-  for (const [number, celsius] of [
-    [1, '66'],
-    [2, '71'],
-  ] as const) {
-    await tap('Pull away', 'right');
-    await tap('Brake', number === 1 ? 'right' : 'more');
-    await page.getByLabel('Motor can temperature', { exact: true }).fill(celsius);
-    await page.getByLabel('Pack', { exact: true }).fill('Blue');
-    await page.getByLabel('Time, min').fill('4');
-    await page.getByLabel('In your words').fill(number === 1 ? 'low tide' : 'wet sand, long straight');
-    await page.getByRole('button', { name: 'Save the run' }).click();
-    await page.getByRole('link', { name: `Run ${number}`, exact: true }).waitFor();
-  }
+  await tap('Pull away', 'right');
+  await tap('Brake', 'more');
+  await page.getByLabel('Motor can temperature', { exact: true }).fill('71');
+  await page.getByLabel('Pack', { exact: true }).fill('Blue');
+  await page.getByLabel('Time, min').fill('4');
+  await page.getByLabel('In your words').fill('wet sand, long straight');
+  await page.getByRole('button', { name: 'Save the run' }).click();
+  await page.getByRole('link', { name: 'Run 13', exact: true }).waitFor();
   await page
     .getByRole('button', { name: /^Draft it/ })
     .first()
@@ -203,20 +189,24 @@ test('runs: noted, and a log with the model’s own trace', async ({ page }) => 
   await tap('Flat out', 'right');
   await page.evaluate(() => window.scrollTo(0, 0));
   await page.screenshot({ path: `${FOLDER}/runs.png` });
-  await page.goto(`${rig}/runs/2/log`);
-  await page
-    .getByLabel('A log as CSV, of any device')
-    .setInputFiles({ name: 'quay.csv', mimeType: 'text/csv', buffer: Buffer.from(await drivenLog()) });
-  await page.getByRole('button', { name: 'Read the log' }).click();
-  await page.getByRole('button', { name: 'Keep it with run 2' }).click();
-  await page.getByText('Take this log away').waitFor();
-  await page.getByText('the model, for the same trigger').waitFor();
+
   await page.emulateMedia({ colorScheme: 'dark' });
-  await page.reload();
+  await page.goto(`${rig}/runs/1/log`);
   await page.getByText('the model, for the same trigger').waitFor();
   const plots = page.getByRole('group', { name: /^The log/ });
-  for (let n = 0; n < 4; n += 1) await plots.press('+');
+  for (let n = 0; n < 7; n += 1) await plots.press('+');
   await page.waitForTimeout(1000);
   await page.evaluate(() => window.scrollTo(0, 90));
   await page.screenshot({ path: `${FOLDER}/log-dark.png` });
+
+  await page.emulateMedia({ colorScheme: 'light' });
+  await page.goto('/');
+  await page.getByRole('link', { name: /^Headland trainer/ }).click();
+  await page.waitForURL('**/tune');
+  await page.goto(`${page.url().replace('/tune', '')}/runs/learned`);
+  await page.getByRole('button', { name: 'Fit the model to 4 runs' }).click();
+  const told = page.getByRole('group', { name: 'What the runs tell' });
+  await told.waitFor({ timeout: 120_000 });
+  await told.evaluate((table) => window.scrollTo(0, table.getBoundingClientRect().top - 80));
+  await page.screenshot({ path: `${FOLDER}/learned.png` });
 });

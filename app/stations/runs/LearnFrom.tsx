@@ -1,8 +1,9 @@
 import type { Fitted } from '#core/runs/fit/fit';
 import type { LeftOutNumber } from '#core/runs/fit/leftOut';
+import { nearness } from '#core/runs/fit/nearness';
 import { READINGS } from '#core/runs/readings';
 import type { NumberedRun } from '#core/runs/run';
-import { withUnit } from '#core/units/format';
+import { formatNumber } from '#core/units/format';
 import type { Problem } from '#core/units/problem';
 import { useEffect, useState } from 'react';
 import { Link, useFetcher } from 'react-router';
@@ -151,7 +152,11 @@ function Told({ outcome, onTaken }: { outcome: Fitted; onTaken: () => void }) {
       )}
       {leftOut && <LeftOutTable number={leftOut.number} numbers={leftOut.numbers} />}
       <div className="mt-3 flex flex-wrap items-center gap-4">
-        <Button look="main" disabled={fetcher.state !== 'idle'} onClick={take}>
+        <Button
+          look={leftOut && madeWorse(leftOut.numbers) ? 'quiet' : 'main'}
+          disabled={fetcher.state !== 'idle'}
+          onClick={take}
+        >
           Take them into the rig
         </Button>
         <AwayNotice answer={fetcher.data} />
@@ -163,18 +168,12 @@ function Told({ outcome, onTaken }: { outcome: Fitted; onTaken: () => void }) {
   );
 }
 
-const NEARER = ['further off', 'as near', 'nearer'] as const;
-
-/** By how much a number is predicted nearer than before, as it is shown. */
-function nearerBy({ kind, measured, before, after }: LeftOutNumber): number {
-  const shown = (value: number): number => Number(value.toFixed(READINGS[kind].decimals));
-  const off = (value: number): number => Math.abs(shown(value) - shown(measured));
-  return off(before) - off(after);
-}
+/** Whether a fit made more of what it had not seen worse than better. */
+const madeWorse = (numbers: readonly LeftOutNumber[]): boolean =>
+  numbers.filter((one) => nearness(one) === 'further off').length > numbers.length / 2;
 
 /** The run that was left out: the proof of the fit. */
 function LeftOutTable({ number, numbers }: { number: number; numbers: readonly LeftOutNumber[] }) {
-  const worse = numbers.filter((one) => nearerBy(one) < 0).length;
   return (
     <>
       <h3 className="mt-4 text-xl">Run {number}, which the fit has not seen</h3>
@@ -185,7 +184,6 @@ function LeftOutTable({ number, numbers }: { number: number; numbers: readonly L
           { name: 'measured', isNumber: true },
           { name: 'before', isNumber: true },
           { name: 'after', isNumber: true },
-          '',
         ]}
         className="max-w-2xl"
       >
@@ -193,16 +191,18 @@ function LeftOutTable({ number, numbers }: { number: number; numbers: readonly L
           const { name, unit, decimals } = READINGS[one.kind];
           return (
             <tr key={one.kind}>
-              <th scope="row">{name}</th>
-              <td className="text-right font-bold">{withUnit(one.measured, unit, decimals)}</td>
-              <td className="text-right text-muted">{withUnit(one.before, unit, decimals)}</td>
-              <td className="text-right">{withUnit(one.after, unit, decimals)}</td>
-              <td>{NEARER[Math.sign(nearerBy(one)) + 1]}</td>
+              <th scope="row">
+                {name}, {unit}
+                <span className="block text-sm font-normal text-muted">{nearness(one)}</span>
+              </th>
+              <td className="text-right font-bold">{formatNumber(one.measured, decimals)}</td>
+              <td className="text-right text-muted">{formatNumber(one.before, decimals)}</td>
+              <td className="text-right">{formatNumber(one.after, decimals)}</td>
             </tr>
           );
         })}
       </DataTable>
-      {worse > numbers.length / 2 && (
+      {madeWorse(numbers) && (
         <p className="mt-1 max-w-2xl text-caution">
           More numbers got worse than better. Drive another run before you take these.
         </p>

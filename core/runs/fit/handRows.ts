@@ -40,6 +40,10 @@ const HAND_ERROR: Record<ReadingId, number> = {
 };
 const inKelvin = (kind: ReadingId): boolean => kind.endsWith('Celsius');
 
+/** How far off a hand's number may be, one standard deviation, in its own unit. */
+export const handError = (kind: ReadingId, value: number): number =>
+  inKelvin(kind) ? HAND_ERROR[kind] : HAND_ERROR[kind] * Math.abs(value);
+
 /** What is compared: temperatures as they are, all else by shares. */
 const scaleOf = (kind: ReadingId, value: number): number =>
   inKelvin(kind) ? value : Math.log(Math.max(value, 1e-6));

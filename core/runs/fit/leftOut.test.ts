@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Log } from '../log/channels';
 import { endOfMeans } from './endOfMeans';
 import { countsMoreAmps, predictedLeftOut } from './leftOut';
+import { nearness } from './nearness';
 import { recoveryOf } from './recovery.fixture';
 
 describe('an end of a channel', () => {
@@ -74,5 +75,21 @@ describe('used charge as a log counts it', () => {
   it('has nothing of a zero that its count leaves out', () => {
     const { before, after } = used({ ampsZero: 0.5, countsMoreAmps: -0.5 });
     expect(after).toBeCloseTo(before);
+  });
+});
+
+describe('a number of a run that was left out', () => {
+  const of = (before: number, after: number) =>
+    nearness({ kind: 'canCelsius', measured: 60, error: 3, before, after });
+
+  it('is nearer or further off, whichever side it was on', () => {
+    expect(of(66, 61)).toBe('nearer');
+    expect(of(54, 61)).toBe('nearer');
+    expect(of(61, 54)).toBe('further off');
+  });
+
+  it('is as near where the thermometer itself cannot tell', () => {
+    expect(of(61, 62)).toBe('as near');
+    expect(of(62, 61)).toBe('as near');
   });
 });

@@ -8,6 +8,7 @@ import { drivenOn, predictedReadings, type OnRig } from '../predicted';
 import { READINGS, type Reading, type ReadingId } from '../readings';
 import { stopsOfRun } from '../run';
 import { endOfMeans } from './endOfMeans';
+import { handError } from './handRows';
 import type { SensorKey } from './parameters';
 import type { RunToFit } from './runToFit';
 
@@ -15,9 +16,14 @@ import type { RunToFit } from './runToFit';
 export interface LeftOutNumber {
   kind: ReadingId;
   measured: number;
+  /** How far off that may be by itself, in its unit. */
+  error: number;
   before: number;
   after: number;
 }
+
+/** A log's number is the mean of some readings: it is so much of what a hand's is off. Assumed. */
+const LOG_OF_HAND_ERROR = 0.25;
 
 /** @throws {Error} where a rig's numbers lead nowhere */
 export function predictedLeftOut(
@@ -33,13 +39,14 @@ export function predictedLeftOut(
     run.log
       ? asRead(alongLog({ ...on, rig }, run.run, run.log), read, run.log)
       : predictedReadings({ ...on, rig }, run.run, kinds);
+  const ofHand = run.log ? LOG_OF_HAND_ERROR : 1;
   const was = predict(before, TRUE_SENSORS);
   const is = predict(after, sensors);
   return measured.flatMap(({ kind, value }) => {
     const [one, other] = [was[kind], is[kind]];
     return one === undefined || other === undefined
       ? []
-      : [{ kind, measured: value, before: one, after: other }];
+      : [{ kind, measured: value, error: ofHand * handError(kind, value), before: one, after: other }];
   });
 }
 
