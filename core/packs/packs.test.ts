@@ -1,0 +1,157 @@
+import { describe, expect, it } from 'vitest';
+import { defaultRig } from '../rig/defaults';
+import { chargeMinutes, chargeRateFault, storageMinutes } from './charging';
+import { fitsRig, withShelfPack } from './intoModel';
+import { packFigures } from './packFigures';
+import { packState } from './packState';
+import { isUsable, packWarnings } from './packWarnings';
+import type { PackDoing, PackEntry, PackLife, PackRun, ShelfPack } from './shelfPack';
+
+const PACK: ShelfPack = {
+  id: 'p1',
+  label: 'Buggy 1',
+  chemistry: 'lipo',
+  cells: 2,
+  capacityAh: 4,
+  ratingC: 50,
+  mostChargeC: null,
+  chargeAmps: 4,
+  note: '',
+};
+const at = (day: number, hour = 12): string => new Date(Date.UTC(2026, 4, day, hour)).toISOString();
+const now = (day: number, hour = 12): number => Date.parse(at(day, hour));
+const entry = (doing: PackDoing, day: number, part: Partial<PackEntry> = {}): PackEntry => ({
+  id: `${doing}-${day}`,
+  at: at(day),
+  doing,
+  cellVolts: [],
+  cellMilliohms: [],
+  note: '',
+  ...part,
+});
+const run = (day: number, part: Partial<PackRun> = {}): PackRun => ({
+  rigId: 'r',
+  rigName: 'Buggy',
+  number: day,
+  drivenAt: at(day),
+  minutes: 6,
+  lowestVolts: null,
+  putBackMah: null,
+  ...part,
+});
+const life = (entries: PackEntry[], runs: PackRun[] = [], pack = PACK): PackLife => ({ pack, entries, runs });
+const ids = (one: PackLife, day: number) => packWarnings(one, now(day)).map(({ id }) => id);
+
+describe('how a pack lies', () => {
+  it('is told by what was done last, and since the first of the same', () => {
+    const one = life([entry('charged', 1), entry('charged', 2)]);
+    expect(packState(one, now(3))).toEqual({ state: 'charged', since: at(1), isWarm: false });
+    expect(packState(life([entry('charged', 1)], [run(2)]), now(2, 13)).state).toBe('used');
+    expect(packState(life([]), now(1)).state).toBe('unknown');
+  });
+
+  it('is warm for a quarter of an hour after a run', () => {
+    const one = life([], [run(2)]);
+    expect(packState(one, now(2) + 14 * 60_000).isWarm).toBe(true);
+    expect(packState(one, now(2) + 16 * 60_000).isWarm).toBe(false);
+  });
+
+  it.each([
+    ['full cells', [4.19, 4.18], 'charged'],
+    ['one that is not full', [4.19, 4.1], 'used'],
+    ['cells that may lie', [3.82, 3.84], 'storage'],
+    ['cells that were driven', [3.6, 3.62], 'used'],
+  ] as const)('%s are told by a checker', (_what, cellVolts, state) => {
+    expect(packState(life([entry('looked', 1, { cellVolts })]), now(1)).state).toBe(state);
+  });
+
+  it('stays out of use once it is puffed, whatever is done with it', () => {
+    const one = life([entry('puffed', 1), entry('charged', 2)]);
+    expect(packState(one, now(3)).state).toBe('outOfUse');
+    expect(isUsable(one, now(3))).toBe(false);
+    expect(ids(one, 3)).toContain('puffed');
+  });
+});
+
+describe('what is pointed out', () => {
+  it('full for two days, and no more once it is at storage voltage', () => {
+    expect(ids(life([entry('charged', 1)]), 2)).toEqual([]);
+    expect(ids(life([entry('charged', 1)]), 3)).toEqual(['fullForDays']);
+    expect(ids(life([entry('charged', 1), entry('stored', 3)]), 9)).toEqual([]);
+  });
+
+  it('a cell below 3.0 V, under load or at rest; far below it the pack is away', () => {
+    expect(ids(life([], [run(1, { lowestVolts: 6 })]), 1)).toEqual([]);
+    expect(ids(life([], [run(1, { lowestVolts: 5.9 })]), 1)).toEqual(['tooLow']);
+    const low = life([entry('looked', 1, { cellVolts: [2.4, 3.4] })]);
+    expect(packWarnings(low, now(1))[0]).toMatchObject({ id: 'tooLow', level: 'stop' });
+    expect(isUsable(low, now(1))).toBe(false);
+    expect(isUsable(life([entry('looked', 1, { cellVolts: [2.9, 3] })]), now(1))).toBe(true);
+  });
+
+  it('cells that grow apart, and resistance that has doubled', () => {
+    const cells = (day: number, a: number, b: number) => entry('looked', day, { cellVolts: [a, b] });
+    expect(ids(life([cells(1, 3.8, 3.81), cells(2, 3.8, 3.84)]), 2)).toEqual([]);
+    const grown = life([cells(1, 3.8, 3.81), cells(2, 3.8, 3.87)]);
+    expect(packWarnings(grown, now(2))[0]!.sentence).toContain('0.01\u00a0V apart at first');
+    const ohms = (day: number, value: number) => entry('looked', day, { cellMilliohms: [value, 3] });
+    expect(ids(life([ohms(1, 4), ohms(9, 7.9)]), 9)).toEqual([]);
+    expect(ids(life([ohms(1, 4), ohms(9, 8)]), 9)).toEqual(['resistance']);
+  });
+
+  it('a charger that is set above what is printed, and above once the capacity where nothing is', () => {
+    expect(chargeRateFault(PACK)).toBeUndefined();
+    expect(chargeRateFault({ ...PACK, chargeAmps: 8 })).toContain('4\u00a0A (1 C) or less');
+    expect(chargeRateFault({ ...PACK, chargeAmps: 8, mostChargeC: 2 })).toBeUndefined();
+  });
+});
+
+describe('charging', () => {
+  it('takes 70 to 75 minutes at 1C; at twice the current half of it', () => {
+    expect(chargeMinutes(PACK)).toBeGreaterThanOrEqual(70);
+    expect(chargeMinutes(PACK)).toBeLessThanOrEqual(75);
+    expect(chargeMinutes({ ...PACK, chargeAmps: 8 })).toBeCloseTo(chargeMinutes(PACK) / 2);
+  });
+
+  it('puts the last fifth in more slowly than the others', () => {
+    expect(chargeMinutes(PACK, 0.8)).toBeCloseTo(24);
+    expect(chargeMinutes(PACK, 0.6, 0.8)).toBeCloseTo(12);
+    expect(() => chargeMinutes({ ...PACK, chargeAmps: 0 })).toThrow('0 A');
+  });
+
+  it('to storage voltage goes up fast, and down as slowly as the charger draws', () => {
+    expect(storageMinutes(PACK, 0.1, null)).toBeCloseTo(storageMinutes(PACK, 0.1, 1)!);
+    expect(storageMinutes(PACK, 1, null)).toBeUndefined();
+    expect(storageMinutes(PACK, 1, 0.5)! / storageMinutes(PACK, 1, 1)!).toBeCloseTo(2);
+    expect(storageMinutes({ ...PACK, chemistry: 'nimh' }, 1, 1)).toBeUndefined();
+  });
+});
+
+describe('in a model', () => {
+  it('its numbers take the place of those that were described; what is measured counts as measured', () => {
+    const rig = defaultRig('tenthBuggy');
+    const four = { ...PACK, capacityAh: 5.2, cells: rig.pack.cells };
+    expect(fitsRig(four, rig)).toBe(true);
+    expect(fitsRig({ ...four, cells: rig.pack.cells + 1 }, rig)).toBe(false);
+    const plain = withShelfPack(rig, life([], [], four)).pack;
+    expect(plain.capacityAh).toEqual({ value: 5.2, basis: 'given' });
+    expect(plain.cellResistanceOhm.basis).toBe('assumed');
+    const measured = life([entry('looked', 1, { cellMilliohms: [2, 4] })], [], four);
+    expect(withShelfPack(rig, measured).pack.cellResistanceOhm).toEqual({ value: 0.003, basis: 'measured' });
+  });
+});
+
+describe('what a life comes to', () => {
+  it('counts charges or runs, whichever was noted more, and finds the deepest', () => {
+    const one = life(
+      [entry('charged', 1), entry('looked', 2, { cellVolts: [3.5, 3.4] })],
+      [run(1, { lowestVolts: 6.6 }), run(2), run(3)],
+    );
+    expect(packFigures(one)).toMatchObject({
+      cycles: 3,
+      runCount: 3,
+      minutes: 18,
+      deepest: { value: 3.3, how: 'underLoad' },
+    });
+  });
+});
