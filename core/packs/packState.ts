@@ -4,6 +4,7 @@ import type { PackEntry, PackLife } from './shelfPack';
 
 export const PACK_STATES = {
   charged: 'charged',
+  charging: 'on the charger',
   used: 'used',
   storage: 'at storage voltage',
   unknown: 'not known',
@@ -65,6 +66,7 @@ function stateAfter(
   chemistry: Chemistry,
 ): PackStateId | undefined {
   if (doing === 'puffed' || doing === 'retired') return 'outOfUse';
+  if (doing === 'onCharger') return 'charging';
   if (doing === 'charged') return 'charged';
   if (doing === 'stored') return 'storage';
   return cellVolts.length === 0 ? undefined : stateAt(chemistry, cellVolts);

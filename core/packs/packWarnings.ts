@@ -1,13 +1,13 @@
 /** What is pointed out of a pack. Common practice, but for the numbers that say otherwise. */
 import { TOO_FAR_VOLTS } from '../physics/pack';
 import { withUnit } from '../units/format';
-import { chargeRateFault } from './charging';
+import { chargeMinutes, chargeRateFault } from './charging';
 import { packFigures } from './packFigures';
 import { packState, STORAGE_VOLTS } from './packState';
 import type { PackLife } from './shelfPack';
 
 export interface PackWarning {
-  id: 'puffed' | 'fullForDays' | 'tooLow' | 'resistance' | 'apart' | 'chargeRate';
+  id: 'puffed' | 'onCharger' | 'fullForDays' | 'tooLow' | 'resistance' | 'apart' | 'chargeRate';
   /** `stop`: it is not charged or driven any more. */
   level: 'stop' | 'caution';
   sentence: string;
@@ -29,7 +29,7 @@ const AWAY =
 
 /** Everything to point out, the gravest first. @param now milliseconds */
 export function packWarnings(life: PackLife, now: number): PackWarning[] {
-  return [puffed(life), ...tooLow(life), apart(life), resistance(life), fullForDays(life, now), rate(life)]
+  return [puffed(life), ...tooLow(life), apart(life), resistance(life), fullForDays(life, now), onCharger(life, now), rate(life)]
     .filter((one) => one !== undefined)
     .toSorted((a, b) => Number(b.level === 'stop') - Number(a.level === 'stop'));
 }
@@ -102,6 +102,22 @@ function fullForDays(life: PackLife, now: number): PackWarning | undefined {
     level: 'caution',
     sentence: `It has been full for ${days} days.`,
     remedy: 'Drive it, or bring it to storage voltage.',
+  };
+}
+
+/** A charge that takes so much longer than it should is looked at. From memory. */
+const OVERDUE = 1.5;
+
+function onCharger(life: PackLife, now: number): PackWarning | undefined {
+  const { state, since } = packState(life, now);
+  if (state !== 'charging' || since === undefined) return undefined;
+  const minutes = Math.floor((now - Date.parse(since)) / 60_000);
+  if (minutes < OVERDUE * chargeMinutes(life.pack)) return undefined;
+  return {
+    id: 'onCharger',
+    level: 'caution',
+    sentence: `It was put on the charger ${withUnit(minutes, 'min', 0)} ago.`,
+    remedy: 'Look at it now. Note that it is charged, or take it off.',
   };
 }
 

@@ -106,6 +106,16 @@ describe('what is pointed out', () => {
   });
 });
 
+describe('a charge that was forgotten', () => {
+  it('is pointed out once it takes half as long again as it should', () => {
+    const one = life([entry('onCharger', 1)]);
+    const after = (minutes: number) => packWarnings(one, now(1) + minutes * 60_000).map(({ id }) => id);
+    expect(packState(one, now(1)).state).toBe('charging');
+    expect(after(100)).toEqual([]);
+    expect(after(110)).toEqual(['onCharger']);
+  });
+});
+
 describe('charging', () => {
   it('takes 70 to 75 minutes at 1C; at twice the current half of it', () => {
     expect(chargeMinutes(PACK)).toBeGreaterThanOrEqual(70);

@@ -20,6 +20,7 @@ export interface ShelfPack {
 
 /** What can be done with a pack, or found of it, beside being driven. */
 export const PACK_DOINGS = {
+  onCharger: 'put on the charger',
   charged: 'charged',
   stored: 'brought to storage voltage',
   looked: 'looked at',

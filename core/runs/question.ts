@@ -106,7 +106,7 @@ function otherwiseChanged(
 }
 
 /** The sides that are left: each time the one that was driven less often; A where they are even, as A begins and ends. */
-function nextSides(series: readonly OfSeries[]): Side[] {
+export function nextSides(series: readonly Pick<OfSeries, 'side'>[]): Side[] {
   const sides = series.map(({ side }) => side);
   const next: Side[] = [];
   do {
