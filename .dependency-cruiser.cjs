@@ -7,12 +7,13 @@ const FLOORS = [
   ['esc'],
   ['physics', 'procedure', 'workshop', 'link'],
   ['rig', 'ear', 'device'],
-  ['archetypes', 'quick', 'sensitivity', 'sheet'],
+  ['archetypes', 'quick', 'sensitivity', 'sheet', 'packs'],
   ['plan', 'firmware'],
   ['calibration'],
   ['advice'],
   ['triage', 'setUps'],
   ['runs'],
+  ['days'],
 ];
 const roomsOn = (floors) => `^core/(${floors.flat().join('|')})/`;
 const forbid = (name, from, to) => ({ name, severity: 'error', from: { path: from }, to });
@@ -39,7 +40,12 @@ module.exports = {
       from: { path: '^core/', pathNot: roomsOn(FLOORS) },
       to: {},
     },
-    forbid('core-imports-only-core', '^core/(?!.*[.](test|fixture)[.]ts$|runs/fit/)', { pathNot: '^core/' }),
+    forbid('core-imports-only-core', '^core/(?!.*[.](test|fixture)[.]ts$|runs/fit/|days/zoned[.]ts)', {
+      pathNot: '^core/',
+    }),
+    forbid('only-the-clock-knows-the-date-library', '^(?!core/days/zoned[.]ts|node_modules/)', {
+      path: '^node_modules/luxon/',
+    }),
     forbid('a-fit-imports-only-core-and-its-library', '^core/runs/fit/(?!.*[.](test|fixture)[.]ts$)', {
       pathNot: '^(core/|node_modules/ml-)',
     }),

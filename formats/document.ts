@@ -9,6 +9,8 @@ import type { Sheet } from '#core/sheet/sheet';
 import type { Problem, Result } from '#core/units/problem';
 import { ValidationError, type ObjectSchema } from 'yup';
 import { escProfileSchema, escProfileUpgrades } from './escProfile';
+import { dayFileSchema, type DayFile } from './day';
+import { packFileSchema, type PackFile } from './pack';
 import { runFileSchema, type RunFile } from './run';
 import { rigFileSchema, rigUpgrades, type RigFile } from './rig';
 import { setUpFileSchema, type SetUpFile } from './setUp';
@@ -20,7 +22,9 @@ export type LiveTuneDocument =
   | ({ format: 'live-tune/rig'; version: typeof VERSION } & RigFile)
   | ({ format: 'live-tune/sheet'; version: typeof VERSION } & Sheet)
   | ({ format: 'live-tune/set-up'; version: typeof VERSION } & SetUpFile)
-  | ({ format: 'live-tune/run'; version: typeof VERSION } & RunFile);
+  | ({ format: 'live-tune/run'; version: typeof VERSION } & RunFile)
+  | ({ format: 'live-tune/pack'; version: typeof VERSION } & PackFile)
+  | ({ format: 'live-tune/day'; version: typeof VERSION } & DayFile);
 
 export type Format = LiveTuneDocument['format'];
 
@@ -41,6 +45,8 @@ export const FORMATS: Record<Format, FormatRules> = {
   'live-tune/sheet': { schema: sheetSchema, since: 1, upgrades: sheetUpgrades },
   'live-tune/set-up': { schema: setUpFileSchema, since: 9, upgrades: [(body) => body] },
   'live-tune/run': { schema: runFileSchema, since: 9, upgrades: [(body) => body] },
+  'live-tune/pack': { schema: packFileSchema, since: 10, upgrades: [] },
+  'live-tune/day': { schema: dayFileSchema, since: 10, upgrades: [] },
 };
 
 /** Documents of this size are far beyond any that Live Tune writes. */

@@ -41,13 +41,12 @@ export const logMetaSchema = record({
 
 const PREFIX_BYTES = 4;
 
-/** Both in one piece: the length of the meta (four bytes, little-endian), the meta in JSON, the packed log. */
-export function joinLog(meta: LogMeta, packed: Uint8Array): Uint8Array<ArrayBuffer> {
+/** What stands before a packed log on its way: the length of the meta (four bytes, little-endian), and the meta in JSON. */
+export function headOfKept(meta: LogMeta): Uint8Array<ArrayBuffer> {
   const head = new TextEncoder().encode(JSON.stringify(meta));
-  const bytes = new Uint8Array(PREFIX_BYTES + head.length + packed.length);
+  const bytes = new Uint8Array(PREFIX_BYTES + head.length);
   new DataView(bytes.buffer).setUint32(0, head.length, true);
   bytes.set(head, PREFIX_BYTES);
-  bytes.set(packed, PREFIX_BYTES + head.length);
   return bytes;
 }
 

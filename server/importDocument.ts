@@ -1,6 +1,8 @@
 import type { Problem, Result } from '#core/units/problem';
 import { readDocument } from '#formats/document';
 import { findProfileByKey, keepProfile, takeProfile } from './repositories/escProfiles';
+import { addDay } from './repositories/days';
+import { takePack } from './repositories/packs';
 import { createRig } from './repositories/rigs';
 
 export interface Imported {
@@ -50,6 +52,23 @@ export async function importDocument(garageId: string, text: string): Promise<Re
       const other = `Its profile of “${document.escProfile!.name}” differs from yours. Both are kept: this rig uses “${stored.profile.name}”.`;
       return done({ sentence: `${sentence} ${other}`, rigId, otherEsc: true });
     }
+    case 'live-tune/pack': {
+      const { label } = document.pack;
+      const taken = await takePack(garageId, document);
+      if (taken === 'added') return done({ sentence: `Pack “${label}” is on your shelf.` });
+      if (taken === 'grown') return done({ sentence: `“${label}” knows more of its life now.` });
+      if (taken === 'equal') return done({ sentence: `You already have “${label}”; the file is equal.` });
+      return refuse(
+        'pack.label',
+        taken === 'sameLabel'
+          ? `Another pack on your shelf is called “${label}”. Give one of them another label.`
+          : 'There is no room on your shelf: take a pack away first.',
+      );
+    }
+    case 'live-tune/day':
+      return (await addDay(garageId, document.day))
+        ? done({ sentence: `“${document.day.name}” is among your days.` })
+        : refuse('day.id', 'You already have this day.');
     case 'live-tune/set-up':
       return refuse(
         'format',

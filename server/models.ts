@@ -6,6 +6,8 @@ import type { EventRules } from '#core/rig/eventRules';
 import type { Rig } from '#core/rig/rig';
 import type { BenchTest } from '#core/calibration/benchTest';
 import type { Calibration } from '#core/calibration/calibration';
+import type { Day } from '#core/days/day';
+import type { PackEntry, ShelfPack } from '#core/packs/shelfPack';
 import type { Draft } from '#core/sheet/draft';
 import type { EvidenceBasis } from '#core/sheet/evidence';
 import type { AlikeGroup } from '#core/setUps/alike';
@@ -138,6 +140,34 @@ export class AlikeModel extends Record<AlikeModel> {
   declare id: CreationOptional<string>;
   declare garageId: string;
   declare document: AlikeGroup;
+}
+
+export class PackModel extends Record<PackModel> {
+  declare id: CreationOptional<string>;
+  declare garageId: string;
+  declare documentKey: string;
+  declare document: ShelfPack;
+  /** In small letters; the database makes it of the document. */
+  declare label: CreationOptional<string>;
+}
+
+export class PackEntryModel extends Record<PackEntryModel> {
+  declare id: CreationOptional<string>;
+  declare packId: string;
+  declare documentKey: string;
+  declare document: PackEntry;
+  /** As of a calibration. */
+  declare keptOrder: CreationOptional<number | string>;
+}
+
+export class DayModel extends Record<DayModel> {
+  declare id: CreationOptional<string>;
+  declare garageId: string;
+  declare documentKey: string;
+  declare document: Day;
+  declare revision: CreationOptional<number>;
+  /** The date on which it begins; the database makes it of the document. */
+  declare day: CreationOptional<string>;
 }
 
 export class SheetModel extends Record<SheetModel> {
@@ -331,6 +361,37 @@ export function defineModels(): void {
   AlikeModel.init(
     { id: key(), garageId: required(UUID), document: required(JSONB) },
     { ...options, modelName: 'alike', tableName: 'alike_groups' },
+  );
+  PackModel.init(
+    {
+      id: key(),
+      garageId: required(UUID),
+      documentKey: required(TEXT),
+      document: required(JSONB),
+      label: TEXT,
+    },
+    { ...options, modelName: 'pack', tableName: 'packs' },
+  );
+  PackEntryModel.init(
+    {
+      id: key(),
+      packId: required(UUID),
+      documentKey: required(TEXT),
+      document: required(JSONB),
+      keptOrder: counted('kept_on_bench'),
+    },
+    { ...options, modelName: 'packEntry', tableName: 'pack_entries' },
+  );
+  DayModel.init(
+    {
+      id: key(),
+      garageId: required(UUID),
+      documentKey: required(TEXT),
+      document: required(JSONB),
+      revision: { type: INTEGER, defaultValue: 0 },
+      day: TEXT,
+    },
+    { ...options, modelName: 'day', tableName: 'days' },
   );
   SetUpModel.init(
     {

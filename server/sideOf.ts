@@ -137,6 +137,9 @@ async function sideOfFile(garageId: string, document: LiveTuneDocument): Promise
         conditions: conditionsOf(rig, { surface: 'middling' }),
       };
     }
+    case 'live-tune/pack':
+    case 'live-tune/day':
+      return 'This file has no values of an ESC. Choose a set-up, a sheet, a run or a rig.';
     case 'live-tune/esc-profile':
       return {
         title: `${document.name}, factory values`,

@@ -5,6 +5,8 @@ import { Logo } from './Logo';
 
 const PLACES = [
   ['/', 'Rigs'],
+  ['/packs', 'Packs'],
+  ['/days', 'Days'],
   ['/profiles', 'ESC profiles'],
   ['/rules', 'Event rules'],
   ['/alike', 'Should match'],

@@ -5,18 +5,19 @@ import { chargeAtFirst } from '#core/runs/log/chargeAtFirst';
 import type { Layout } from '#core/runs/log/layout';
 import { marksOf, type LogMark } from '#core/runs/log/marks';
 import type { Watched } from '#core/runs/log/watched';
-import { MOST_PROBLEMS, type LogMeta } from '#core/runs/log/meta';
-import { packLog, unpackLog } from '#core/runs/log/packed';
-import { LogReader, type LogProblem } from '#core/runs/log/readLog';
+import type { LogMeta } from '#core/runs/log/meta';
+import { packedPieces, unpackLog } from '#core/runs/log/packed';
+import type { LogProblem } from '#core/runs/log/readLog';
 import { drawn, extremes, lookInto, placeOf, type Drawn, type Looked } from '#core/runs/log/view';
 import type { Rig } from '#core/rig/rig';
 import { drivenOn, type OnRig } from '#core/runs/predicted';
 import { stopsOfRun, type Run } from '#core/runs/run';
 import type { Result } from '#core/units/problem';
-import { joinLog } from '#formats/keptLog';
+import { headOfKept } from '#formats/keptLog';
 import { encodingOf, LETTERS_LOOKED_AT, sniffLog, type Sniffed } from '#formats/logCsv';
-import { expose, transfer } from 'comlink';
+import { expose, proxy, transfer, wrap } from 'comlink';
 import Papa from 'papaparse';
+import type { ReadLogWorker } from './readLog.worker';
 
 /** One channel, as it is told to the page. */
 export interface ChannelTold {
@@ -63,8 +64,6 @@ interface Held {
 }
 
 const held = new Map<Shown, Held>();
-/** Small enough that what is left of a piece is cleared away before the next. */
-const PIECE_BYTES = 1_000_000;
 const BYTES_LOOKED_AT = 2 * LETTERS_LOOKED_AT;
 /** The model is driven for no longer, s. */
 const MODEL_LONGEST_S = 1800;
@@ -100,29 +99,20 @@ const worker = {
     return sniffed.ok ? { ok: true, value: { ...sniffed.value, encoding } } : sniffed;
   },
 
-  /** Reads a whole file, a piece at a time. @param told how much of it was read, 0 to 1 */
+  /** Reads a whole file in a worker of its own. @param told how much of it was read, 0 to 1 */
   async read(
     file: File,
-    { separator, encoding }: { separator: string; encoding: string },
+    sniffed: { separator: string; encoding: string },
     layout: Layout,
     told: (share: number) => void,
   ): Promise<LogTold & { problems: LogProblem[] }> {
-    const reader = new LogReader(layout);
-    await new Promise<void>((resolve, reject) => {
-      Papa.parse<string[]>(file, {
-        delimiter: separator,
-        encoding,
-        chunkSize: PIECE_BYTES,
-        chunk: ({ data, meta }) => {
-          for (const row of data) reader.push(row);
-          told(file.size === 0 ? 1 : meta.cursor / file.size);
-        },
-        complete: () => resolve(),
-        error: (error) => reject(error),
-      });
-    });
-    const { log, problems } = reader.finish();
-    return { ...hold('own', log), problems: problems.slice(0, MOST_PROBLEMS) };
+    const thread = new Worker(new URL('./readLog.worker.ts', import.meta.url), { type: 'module' });
+    try {
+      const { log, problems } = await wrap<ReadLogWorker>(thread).read(file, sniffed, layout, proxy(told));
+      return { ...hold('own', log), problems };
+    } finally {
+      thread.terminate();
+    }
   },
 
   /** Sends the log that is held to be kept. @returns whether it is */
@@ -137,7 +127,7 @@ const worker = {
     const response = await fetch(address, {
       method: 'POST',
       headers: { 'Content-Type': 'application/octet-stream' },
-      body: joinLog(whole, packLog(log)),
+      body: new Blob([headOfKept(whole), ...packedPieces(log)]),
     }).catch(() => undefined);
     return response?.ok === true;
   },

@@ -19,6 +19,10 @@ function nameOf(document: LiveTuneDocument): string {
       return document.rigName;
     case 'live-tune/run':
       return `${document.run.rigName}, ${document.run.drivenAt}`;
+    case 'live-tune/pack':
+      return document.pack.label;
+    case 'live-tune/day':
+      return `${document.day.name}, ${document.day.date}`;
     case 'live-tune/set-up':
       return document.setUp.name;
     case 'live-tune/esc-profile':

@@ -1,6 +1,8 @@
 import { VOCABULARY } from '#core/settings/vocabulary';
 import { describeValue } from '#core/settings/value';
 import { fieldsOf, quantityAt } from '#core/rig/fields';
+import { dayTable } from '#core/days/dayTable';
+import { packTable } from '#core/packs/packTable';
 import { runTable } from '#core/runs/runTable';
 import { setUpTable } from '#core/setUps/setUpTable';
 import { writeDocument, type LiveTuneDocument } from '#formats/document';
@@ -45,6 +47,10 @@ function tableOf(document: LiveTuneDocument): object[] {
       }));
     case 'live-tune/run':
       return runTable(document.run);
+    case 'live-tune/pack':
+      return packTable(document);
+    case 'live-tune/day':
+      return dayTable(document.day);
     case 'live-tune/set-up':
       return setUpTable(document.setUp);
     case 'live-tune/rig':

@@ -50,6 +50,8 @@ export interface Temporary {
   returnsToStopId: string;
   /** The last day on which it may stay, YYYY-MM-DD. */
   until: string;
+  /** When it was meant, ISO 8601: what was loaded since then has to be verified before it counts as put back. */
+  since?: string;
 }
 
 /** Classes that race. */

@@ -59,8 +59,14 @@ function isOverride(sent: unknown): boolean {
 }
 
 function isTemporary(sent: unknown): boolean {
-  const { stopId, returnsToStopId, until } = (sent ?? {}) as Partial<Temporary>;
-  return isText(stopId) && isText(returnsToStopId) && isText(until) && /^\d{4}-\d{2}-\d{2}$/.test(until);
+  const { stopId, returnsToStopId, until, since } = (sent ?? {}) as Partial<Temporary>;
+  return (
+    isText(stopId) &&
+    isText(returnsToStopId) &&
+    isText(until) &&
+    /^\d{4}-\d{2}-\d{2}$/.test(until) &&
+    (since === undefined || (isText(since) && !Number.isNaN(Date.parse(since))))
+  );
 }
 
 function isWaiting(sent: unknown): boolean {

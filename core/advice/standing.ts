@@ -17,7 +17,7 @@ import { escNames, rangesOf } from '../calibration/escs';
 import { changesOf, draftedStops, sureStops, type Change, type Draft } from '../sheet/draft';
 import { believedStops, type Holdings } from '../sheet/evidence';
 import { intentsForOther, unlikeItems, type OtherEsc } from '../sheet/severalEscs';
-import { activeTemporary, type ActiveTemporary } from './temporary';
+import { activeTemporary, toPutBack, type ActiveTemporary, type ToPutBack } from './temporary';
 import { endpointState, stationStates, type RunFacts } from './stationStates';
 import { verdictsOn } from './verdicts/verdictsOn';
 import type { Around, Verdict } from './verdicts/verdict';
@@ -58,6 +58,8 @@ export interface Standing {
   stations: ReturnType<typeof stationStates>;
   /** Values for a while, until they are put back on the ESC, too. */
   temporaries: ActiveTemporary[];
+  /** Those whose event is over and that are not back on the ESC for certain. */
+  overdue: ToPutBack[];
 }
 
 /** A change that the ESC is known to hold, and that no run was noted with since it was asked for. */
@@ -109,12 +111,14 @@ export function standingOf(facts: StandingFacts): Standing {
       around,
       ...(facts.withoutStint ? { withoutStint: true } : {}),
     });
+  const overdue = toPutBack(goals.temporary, profile, holdings).filter(({ until }) => until < today);
   const stations = stationStates({
     changeCount: changes.length + handChanges.length,
     verdicts,
     sheetCount: facts.sheetCount,
     runCount: facts.runs.count,
     toDrive: toDrive(facts),
+    toPutBack: overdue.length,
     endpoints,
     behind: leftByEsc.slice(1).map((count, place) => ({ name: escNames(rig)[place + 1]!, count })),
   });
@@ -129,5 +133,6 @@ export function standingOf(facts: StandingFacts): Standing {
     verdicts,
     stations,
     temporaries,
+    overdue,
   };
 }

@@ -42,6 +42,7 @@ const all = ({
   behind = [],
   runCount = 0,
   toDrive,
+  toPutBack = 0,
   ...facts
 }: Partial<StationFacts & EndpointFacts>) =>
   stationStates({
@@ -51,12 +52,18 @@ const all = ({
     behind,
     runCount,
     toDrive,
+    toPutBack,
     endpoints: endpointState({ rig, profile, range, calibrations: [calibration], ...facts }),
   });
 const states = (facts: Partial<StationFacts & EndpointFacts>) =>
   Object.fromEntries(Object.entries(all(facts)).map(([id, { state }]) => [id, state]));
 
 describe('the route line', () => {
+  it('asks for the values of an event that is over, until they are back', () => {
+    expect(all({ toPutBack: 2, sheetCount: 1 }).load).toEqual({ state: 'due', why: 'put back: 2 values' });
+    expect(all({ toPutBack: 0, sheetCount: 1 }).load.state).toBe('done');
+  });
+
   it('a new rig waits for its end points and for a draft', () => {
     expect(states({ calibrations: [], range: profile.factoryRange })).toEqual({
       rig: 'done',

@@ -47,6 +47,8 @@ export interface StationFacts {
   /** What is on the ESC to be tried and was not driven yet, as its label; undefined where nothing is. */
   toDrive: string | undefined;
   endpoints: { state: StationState; why: string };
+  /** How many values of an event that is over are not back on the ESC for certain. */
+  toPutBack: number;
   /** Other ESCs of the model, and how many values each still has to be given. */
   behind: readonly { name: string; count: number }[];
 }
@@ -64,7 +66,7 @@ export function openStationCount(stations: Stations): number {
 
 /** The state of every station, with a few words on why. */
 export function stationStates(facts: StationFacts): Stations {
-  const { changeCount, verdicts, sheetCount, endpoints, runCount, toDrive } = facts;
+  const { changeCount, verdicts, sheetCount, endpoints, runCount, toDrive, toPutBack } = facts;
   const behind = facts.behind.find(({ count }) => count > 0);
   const hazards = openHazards(verdicts).length;
   const differ = `${changeCount} ${changeCount === 1 ? 'value differs' : 'values differ'}`;
@@ -81,14 +83,16 @@ export function stationStates(facts: StationFacts): Stations {
     load:
       hazards > 0 && changeCount > 0
         ? { state: 'blocked', why: 'a hazard is open' }
-        : changeCount > 0
-          ? { state: 'due', why: differ }
-          : behind
-            ? {
-                state: 'due',
-                why: `${behind.name}: ${behind.count} ${behind.count === 1 ? 'value' : 'values'} left`,
-              }
-            : { state: sheetCount > 0 ? 'done' : 'idle', why: 'nothing to load' },
+        : toPutBack > 0
+          ? { state: 'due', why: `put back: ${toPutBack} ${toPutBack === 1 ? 'value' : 'values'}` }
+          : changeCount > 0
+            ? { state: 'due', why: differ }
+            : behind
+              ? {
+                  state: 'due',
+                  why: `${behind.name}: ${behind.count} ${behind.count === 1 ? 'value' : 'values'} left`,
+                }
+              : { state: sheetCount > 0 ? 'done' : 'idle', why: 'nothing to load' },
     runs:
       toDrive === undefined
         ? { state: runCount > 0 ? 'done' : 'idle', why: runCount > 0 ? `${runCount} noted` : 'none yet' }

@@ -40,9 +40,11 @@ export function bestByBruteForce(problem: DayProblem): Score {
         loads += 1;
       }
     if (driver > problem.endsAt) return;
-    const counts = levels.map((level) =>
-      -problem.questions.filter((one) => one.importance === level && at.driven.get(one.id) === one.runs.length)
-        .length,
+    const counts = levels.map(
+      (level) =>
+        -problem.questions.filter(
+          (one) => one.importance === level && at.driven.get(one.id) === one.runs.length,
+        ).length,
     );
     const top = levels.find((_, n) => counts[n]! < 0);
     keep([...counts, top === undefined ? 0 : at.firstAnswer.get(top)!, driver, loads]);

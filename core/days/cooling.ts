@@ -28,7 +28,10 @@ export function afterRun(rig: ResolvedRig, esc: EscBehaviour, minutes: number): 
     if (value === undefined) throw new Error(`a run does not tell its ${id}`);
     return value;
   };
-  return { coolMinutes: coolMinutes(rig, of('winding'), of('can'), of('esc')), mahPerMinute: of('perMinute') };
+  return {
+    coolMinutes: coolMinutes(rig, of('winding'), of('can'), of('esc')),
+    mahPerMinute: of('perMinute'),
+  };
 }
 
 function coolMinutes(rig: ResolvedRig, windingC: number, canC: number, escC: number): number {

@@ -1,5 +1,12 @@
 /** How a day stands after some of its runs: who is free when, what is charged, what each ESC holds. A move makes a new one. */
-import { loadMinutes, type DayPlan, type DayProblem, type Minute, type PlannedStep, type WaitsFor } from './dayProblem';
+import {
+  loadMinutes,
+  type DayPlan,
+  type DayProblem,
+  type Minute,
+  type PlannedStep,
+  type WaitsFor,
+} from './dayProblem';
 
 /** A stretch in which something else may not be. */
 interface Span {
@@ -87,7 +94,12 @@ export function mayDrive({ questions, rigOf }: Prepared, state: DayState, place:
  * The next run of a question on a pack, as soon as it can be: a pack that is not charged goes on the charger that is free first.
  * @returns undefined where the pack would have to be charged, and there is no charger
  */
-export function nextMove(problem: Prepared, state: DayState, place: number, packPlace: number): Move | undefined {
+export function nextMove(
+  problem: Prepared,
+  state: DayState,
+  place: number,
+  packPlace: number,
+): Move | undefined {
   const { questions, rigOf, rigs, loads, swapMinutes, chargersWatched } = problem;
   const { runs, runMinutes } = questions[place]!;
   const rigPlace = rigOf[place]!;

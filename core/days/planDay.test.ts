@@ -148,14 +148,20 @@ describe('a day that runs late', () => {
         const day = { ...problem, questions };
         const before = planDay(day);
         const after = planDay({ ...day, startsAt: day.startsAt + late });
-        const dropped = questions.find(({ id }) => before.answered.includes(id) && !after.answered.includes(id));
+        const dropped = questions.find(
+          ({ id }) => before.answered.includes(id) && !after.answered.includes(id),
+        );
         const isNew = questions.some(
           ({ id, importance }) =>
-            after.answered.includes(id) && !before.answered.includes(id) && importance > (dropped?.importance ?? Infinity),
+            after.answered.includes(id) &&
+            !before.answered.includes(id) &&
+            importance > (dropped?.importance ?? Infinity),
         );
         // Another comes in its place only where the dropped one cannot be answered at all any more.
         if (dropped && isNew)
-          expect(planDay({ ...day, startsAt: day.startsAt + late, questions: [dropped] }).answered).toEqual([]);
+          expect(planDay({ ...day, startsAt: day.startsAt + late, questions: [dropped] }).answered).toEqual(
+            [],
+          );
       }),
       { numRuns: 300 },
     );

@@ -21,20 +21,27 @@ export function planFaults(problem: DayProblem, steps: readonly PlannedStep[]): 
 function outsideTheDay({ startsAt, endsAt }: DayProblem, steps: readonly PlannedStep[]): string[] {
   const isOver = only(steps, 'run').length === 0;
   return steps
-    .filter(({ kind, from, to }) => from < startsAt || to < from || (kind !== 'charge' && to > endsAt && !isOver))
+    .filter(
+      ({ kind, from, to }) => from < startsAt || to < from || (kind !== 'charge' && to > endsAt && !isOver),
+    )
     .map(({ kind, from, to }) => `a ${kind} from ${from} to ${to} is outside of the day`);
 }
 
 /** The driver does one thing at a time, a charger charges one pack, and nobody charges alone where nobody watches. */
 function twoAtOnce(problem: DayProblem, steps: readonly PlannedStep[]): string[] {
   const charges = only(steps, 'charge');
-  const runs = only(steps, 'run').map(({ from, to }) => ({ from: from - problem.swapMinutes, to: to + problem.noteMinutes }));
+  const runs = only(steps, 'run').map(({ from, to }) => ({
+    from: from - problem.swapMinutes,
+    to: to + problem.noteMinutes,
+  }));
   const loads = only(steps, 'load');
   const chargers = problem.chargers.map((_, n) => charges.filter(({ charger }) => charger === n));
   const unwatched = problem.chargersWatched
     ? []
     : only(steps, 'run').flatMap((run) =>
-        charges.filter((charge) => meets(run, charge)).map(() => `a pack charges alone during the run at ${run.from}`),
+        charges
+          .filter((charge) => meets(run, charge))
+          .map(() => `a pack charges alone during the run at ${run.from}`),
       );
   return [
     ...overlaps([...runs, ...loads], 'the driver does two things'),

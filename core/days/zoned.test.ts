@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { clockOnDay, clockTime, dayAfter, dayInWords, isTimeZone, localDate, localTime, minuteOf } from './zoned';
+import {
+  clockOnDay,
+  clockTime,
+  dayAfter,
+  dayInWords,
+  isTimeZone,
+  localDate,
+  localTime,
+  minuteOf,
+} from './zoned';
 
 describe('times of a place', () => {
   it('go to minutes and back, in zones with odd offsets, too', () => {

@@ -13,7 +13,10 @@ export const fitsRig = (
 
 /** Whether two packs are so alike that runs on them may be compared. */
 export const areAlike = (a: ShelfPack, b: ShelfPack): boolean =>
-  a.chemistry === b.chemistry && a.cells === b.cells && a.capacityAh === b.capacityAh && a.ratingC === b.ratingC;
+  a.chemistry === b.chemistry &&
+  a.cells === b.cells &&
+  a.capacityAh === b.capacityAh &&
+  a.ratingC === b.ratingC;
 
 /** The rig with a pack in it. Its resistance is the measured one, or what its rating lets one expect. */
 export function withShelfPack(rig: Rig, life: Pick<PackLife, 'pack' | 'entries'>): Rig {

@@ -29,7 +29,15 @@ const AWAY =
 
 /** Everything to point out, the gravest first. @param now milliseconds */
 export function packWarnings(life: PackLife, now: number): PackWarning[] {
-  return [puffed(life), ...tooLow(life), apart(life), resistance(life), fullForDays(life, now), onCharger(life, now), rate(life)]
+  return [
+    puffed(life),
+    ...tooLow(life),
+    apart(life),
+    resistance(life),
+    fullForDays(life, now),
+    onCharger(life, now),
+    rate(life),
+  ]
     .filter((one) => one !== undefined)
     .toSorted((a, b) => Number(b.level === 'stop') - Number(a.level === 'stop'));
 }
@@ -51,7 +59,12 @@ function tooLow(life: PackLife): PackWarning[] {
   const volts = withUnit(deepest.value, 'V', 2);
   if (deepest.how === 'atRest' && deepest.value < least - (3 - DAMAGED_VOLTS))
     return [
-      { id: 'tooLow', level: 'stop', sentence: `A cell was at ${volts} at rest: it is damaged.`, remedy: AWAY },
+      {
+        id: 'tooLow',
+        level: 'stop',
+        sentence: `A cell was at ${volts} at rest: it is damaged.`,
+        remedy: AWAY,
+      },
     ];
   if (deepest.value >= least) return [];
   return [
@@ -62,7 +75,8 @@ function tooLow(life: PackLife): PackWarning[] {
         deepest.how === 'atRest'
           ? `A cell was at ${volts} at rest, below ${withUnit(least, 'V', 1)}.`
           : `Its cells went down to ${volts} each under load, below ${withUnit(least, 'V', 1)}.`,
-      remedy: 'Drive it for a shorter time, or set the cutoff higher. Look at each cell before the next charge.',
+      remedy:
+        'Drive it for a shorter time, or set the cutoff higher. Look at each cell before the next charge.',
     },
   ];
 }
@@ -76,7 +90,8 @@ function apart(life: PackLife): PackWarning | undefined {
     id: 'apart',
     level: 'caution',
     sentence: `Its cells are ${withUnit(last.value, 'V', 2)} apart${grown ? `, and were ${withUnit(spread[0]!.value, 'V', 2)} apart at first` : ''}.`,
-    remedy: 'The weakest cell meets the cutoff first. Balance it at its next charge, and read the cells again.',
+    remedy:
+      'The weakest cell meets the cutoff first. Balance it at its next charge, and read the cells again.',
   };
 }
 

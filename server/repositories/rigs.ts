@@ -86,6 +86,20 @@ export interface Bench {
   hasPicture: boolean;
 }
 
+/** More than anybody looks through in one list. */
+const MOST_LISTED = 200;
+
+/** The rigs of a garage that are in use, as they are described; the last touched first. */
+export async function findRigs(garageId: string): Promise<{ rigId: string; rig: Rig }[]> {
+  const rows = await RigModel.findAll({
+    where: { garageId, archivedAt: null, deletedAt: null },
+    attributes: ['id', 'document'],
+    order: [['touched', 'DESC']],
+    limit: MOST_LISTED,
+  });
+  return rows.map(({ id, document }) => ({ rigId: id, rig: document }));
+}
+
 /** A new rig, with an empty draft, a new simulated ESC and factory values assumed: all or nothing. */
 export async function createRig(
   garageId: string,

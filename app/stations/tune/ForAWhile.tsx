@@ -87,7 +87,16 @@ function Ask({ item, stopId, returnsTo }: { item: ProfileItem; stopId: string; r
         disabled={until === ''}
         onClick={() => {
           setOpen(false);
-          changeGoals({ temporary: withTemporary(goals.temporary, item, stopId, returnsTo.id, until) });
+          changeGoals({
+            temporary: withTemporary(
+              goals.temporary,
+              item,
+              stopId,
+              returnsTo.id,
+              until,
+              new Date().toISOString(),
+            ),
+          });
         }}
       >
         then back to {returnsTo.label}

@@ -1,4 +1,5 @@
 /** How the table of a log is laid out: where its heads stand, whether commas are decimal, what its time is. */
+import { plainDecimal } from './plainDecimal';
 import { asksTime, columnOf, type Column } from './columns';
 
 /** How a time column writes: a number of its unit, a clock, or nothing: then rows come at an even pace. */
@@ -34,6 +35,10 @@ export const isBlank = (cell: string): boolean =>
 /** A cell as a number; NaN where it is none. @param decimalComma whether 1,5 is one and a half */
 export function cellNumber(cell: string, decimalComma: boolean): number {
   if (cell === '') return NaN;
+  if (!decimalComma) {
+    const plain = plainDecimal(cell);
+    if (!Number.isNaN(plain)) return plain;
+  }
   const text = decimalComma ? withPoint(cell) : cell;
   const value = Number(text);
   return Number.isFinite(value) ? value : NaN;

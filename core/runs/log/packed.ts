@@ -26,24 +26,35 @@ interface Head {
   channels: ChannelHead[];
 }
 
-/** A log as bytes. */
-export function packLog({ seconds, channels }: Log): Uint8Array<ArrayBuffer> {
+/** A log as bytes, in pieces that lie one behind the other: its arrays are not copied. */
+export function packedPieces({ seconds, channels }: Log): Uint8Array<ArrayBuffer>[] {
   const head: Head = {
     samples: seconds.length,
     channels: channels.map(({ kind, name, unit }) => ({ kind, name, unit })),
   };
   const plain = ascii(JSON.stringify(head));
   const headBytes = Math.ceil(plain.length / 8) * 8;
-  const bytes = new Uint8Array(PREFIX_BYTES + headBytes + seconds.length * (8 + 4 * channels.length));
+  const bytes = new Uint8Array(PREFIX_BYTES + headBytes);
   const view = new DataView(bytes.buffer);
   view.setUint32(0, MARK, true);
   view.setUint32(4, headBytes, true);
-  bytes.fill(0x20, PREFIX_BYTES, PREFIX_BYTES + headBytes);
+  bytes.fill(0x20, PREFIX_BYTES);
   bytes.set(plain, PREFIX_BYTES);
-  let at = PREFIX_BYTES + headBytes;
-  for (const array of [seconds, ...channels.map(({ values }) => values)]) {
-    bytes.set(new Uint8Array(array.buffer, array.byteOffset, array.byteLength), at);
-    at += array.byteLength;
+  const arrays = [seconds, ...channels.map(({ values }) => values)];
+  return [
+    bytes,
+    ...arrays.map((array) => new Uint8Array(array.buffer as ArrayBuffer, array.byteOffset, array.byteLength)),
+  ];
+}
+
+/** A log as bytes, in one piece. */
+export function packLog(log: Log): Uint8Array<ArrayBuffer> {
+  const pieces = packedPieces(log);
+  const bytes = new Uint8Array(pieces.reduce((sum, { byteLength }) => sum + byteLength, 0));
+  let at = 0;
+  for (const piece of pieces) {
+    bytes.set(piece, at);
+    at += piece.byteLength;
   }
   return bytes;
 }
@@ -55,9 +66,11 @@ export function unpackLog(bytes: Uint8Array<ArrayBuffer>): Result<Log> {
   const { samples, channels, from } = head;
   if (bytes.byteLength !== from + samples * (8 + 4 * channels.length))
     return refused('The log is cut short, or too long.');
-  // Arrays want to begin at a multiple of their size, wherever the bytes came from.
-  const body = bytes.slice(from).buffer;
-  const seconds = new Float64Array(body, 0, samples);
+  // Arrays want to begin at a multiple of their size: bytes that do not are copied.
+  const isAligned = (bytes.byteOffset + from) % 8 === 0;
+  const body = isAligned ? bytes.subarray(from) : bytes.slice(from);
+  const { buffer, byteOffset } = body;
+  const seconds = new Float64Array(buffer, byteOffset, samples);
   for (let n = 0; n < samples; n += 1)
     if (!(seconds[n]! >= (n === 0 ? -Infinity : seconds[n - 1]!) && Number.isFinite(seconds[n])))
       return refused(`The time of sample ${n + 1} is before the one before it.`);
@@ -67,7 +80,7 @@ export function unpackLog(bytes: Uint8Array<ArrayBuffer>): Result<Log> {
       seconds,
       channels: channels.map((channel, n): Channel => ({
         ...channel,
-        values: new Float32Array(body, samples * 8 + n * samples * 4, samples),
+        values: new Float32Array(buffer, byteOffset + samples * 8 + n * samples * 4, samples),
       })),
     },
   };

@@ -35,11 +35,14 @@ class Growing<T extends Float32Array | Float64Array> {
   private last: T;
   private used = 0;
   length = 0;
-  constructor(private readonly make: (size: number) => T) {
-    this.last = make(GROWS_BY);
+  constructor(
+    private readonly make: (size: number) => T,
+    private readonly atFirst: number,
+  ) {
+    this.last = make(atFirst);
   }
   push(value: number): void {
-    if (this.used === GROWS_BY) {
+    if (this.used === this.last.length) {
       this.full.push(this.last);
       this.last = this.make(GROWS_BY);
       this.used = 0;
@@ -50,9 +53,11 @@ class Growing<T extends Float32Array | Float64Array> {
   }
   /** All of them, once: the pieces are let go, since a long log would be there twice. */
   all(): T {
+    // Memory that was never written to is none.
+    if (this.full.length === 0) return this.last.subarray(0, this.used) as T;
     const whole = this.make(this.length);
-    this.full.forEach((part, n) => whole.set(part, n * GROWS_BY));
-    whole.set(this.last.subarray(0, this.used), this.full.length * GROWS_BY);
+    this.full.forEach((part, n) => whole.set(part, n === 0 ? 0 : this.atFirst + (n - 1) * GROWS_BY));
+    whole.set(this.last.subarray(0, this.used), this.length - this.used);
     this.full = [];
     this.last = this.make(0);
     return whole;
@@ -72,7 +77,7 @@ export class LogReader {
   private readonly layout: Layout;
   private readonly time: Column | undefined;
   private readonly readings: Reading[];
-  private readonly seconds = new Growing((size) => new Float64Array(size));
+  private readonly seconds: Growing<Float64Array>;
   private readonly found = new Map<string, LogProblem>();
   private readonly heads: string;
   private row = 0;
@@ -81,16 +86,18 @@ export class LogReader {
   private shift = 0;
   private isOutOfOrder = false;
 
-  /** @param layout with what its reader confirmed */
-  constructor(layout: Layout) {
+  /** @param layout with what its reader confirmed @param expectedRows about how many rows there are, rather too many */
+  constructor(layout: Layout, expectedRows = 0) {
     this.layout = layout;
+    const atFirst = Math.min(MOST_SAMPLES, Math.max(GROWS_BY, Math.ceil(expectedRows)));
+    this.seconds = new Growing((size) => new Float64Array(size), atFirst);
     this.time = layout.columns.find(({ use }) => use === 'time');
     this.readings = layout.columns
       .filter(({ use }) => use !== 'time' && use !== 'skip')
       .map((column) => ({
         column,
         ...boundsOf(column),
-        values: new Growing((size) => new Float32Array(size)),
+        values: new Growing((size) => new Float32Array(size), atFirst),
         seen: 0,
       }));
     this.heads = layout.columns.map(({ name }) => name).join('|');
