@@ -68,6 +68,9 @@ const questions = listOf(
 const facts = listOf(
   record({
     rigId: idField(),
+    questionIds: listOf(idField(), 0, MOST_QUESTIONS),
+    runMinutes: whole(1, 120),
+    airCelsius: between(-40, 60, '°C').nullable().defined(),
     returnsTo: stopByItem(),
     coolMinutes: whole(0, 600),
     mahPerMinute: between(0, 100_000, 'mAh'),
@@ -99,8 +102,9 @@ const testDay = record({
     0,
     500,
   ),
-}).test('hours', 'must end behind its start', ({ startsAt, endsAt }, context) => {
-  const [from, to] = [minuteOf(String(startsAt), 'UTC'), minuteOf(String(endsAt), 'UTC')];
+}).test('hours', 'must end behind its start', (hours, context) => {
+  const { startsAt, endsAt } = hours as Partial<TestDay>;
+  const [from, to] = [minuteOf(startsAt ?? '', 'UTC'), minuteOf(endsAt ?? '', 'UTC')];
   if (from === undefined || to === undefined || to > from) return true;
   return context.createError({ path: `${context.path}.endsAt`, message: 'must be behind its start' });
 }) as unknown as yup.ObjectSchema<TestDay>;

@@ -51,5 +51,5 @@ export const packEntrySchema = record({
 
 export const packFileSchema = record({
   pack: packSchema,
-  entries: listOf(packEntrySchema, 0, 5000),
+  entries: listOf(packEntrySchema, 0, 3000),
 }) as unknown as yup.ObjectSchema<PackFile>;

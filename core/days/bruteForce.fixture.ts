@@ -21,6 +21,8 @@ interface At {
   firstAnswer: Map<number, number>;
   charges: [number, number][];
   runs: [number, number][];
+  /** Packs that lie as they were found. */
+  found: Set<string>;
 }
 
 export function bestByBruteForce(problem: DayProblem): Score {
@@ -57,8 +59,9 @@ export function bestByBruteForce(problem: DayProblem): Score {
       for (const charger of at.chargers.keys()) {
         if (at.chargers.indexOf(at.chargers[charger]!) !== charger) continue;
         let from = Math.max(at.ready.get(pack.id)!, at.chargers[charger]!);
-        if (!problem.chargersWatched) from = after(at.runs, from, pack.chargeMinutes);
-        const to = from + pack.chargeMinutes;
+        const minutes = at.found.has(pack.id) ? pack.firstChargeMinutes : pack.chargeMinutes;
+        if (!problem.chargersWatched) from = after(at.runs, from, minutes);
+        const to = from + minutes;
         if (to > problem.endsAt) continue;
         visit({
           ...at,
@@ -76,8 +79,8 @@ export function bestByBruteForce(problem: DayProblem): Score {
       if (driven === runs.length || (open !== undefined && open !== id)) continue;
       for (const pack of problem.packs) {
         if (!pack.fits.includes(rigId) || !at.charged.get(pack.id)) continue;
-        const own = at.ownPack.get(id)!;
-        if (onePack && own !== null && own !== pack.id) continue;
+        const own = at.ownPack.get(id);
+        if (onePack && own && own !== pack.id) continue;
         const { holds } = runs[driven]!;
         const load = loadMinutes(problem.loads, rigId, at.held.get(rigId)!, holds);
         let from = Math.max(
@@ -104,6 +107,7 @@ export function bestByBruteForce(problem: DayProblem): Score {
           loads: at.loads + (at.held.get(rigId) === holds ? 0 : 1),
           firstAnswer,
           runs: [...at.runs, [from, to]],
+          found: new Set([...at.found].filter((one) => one !== pack.id)),
         });
       }
     }
@@ -122,6 +126,7 @@ export function bestByBruteForce(problem: DayProblem): Score {
     firstAnswer: new Map(),
     charges: [],
     runs: [],
+    found: new Set(problem.packs.map(({ id }) => id)),
   });
   return best!;
 }

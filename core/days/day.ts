@@ -34,6 +34,10 @@ export interface DayQuestion {
 /** What was worked out of a rig for a day: loads from its real plans, cooling from its heat model. */
 export interface RigFacts {
   rigId: string;
+  /** What they were worked out for: other questions, times or air need others. */
+  questionIds: string[];
+  runMinutes: number;
+  airCelsius: number | null;
   /** What its ESC held when it was worked out, of the items that the day touches. */
   returnsTo: StopByItem;
   coolMinutes: number;

@@ -31,6 +31,9 @@ export interface PlannedPack {
   isCharged: boolean;
   /** Charged: ready from then on. Otherwise: cool enough for the charger from then on. */
   readyAt: Minute;
+  /** Of the charge that it needs as it is found; nothing for one that is charged. */
+  firstChargeMinutes: number;
+  /** Of a charge after a run. */
   chargeMinutes: number;
   /** From the end of a run until it may be charged. */
   restMinutes: number;

@@ -30,8 +30,8 @@ export const prepared = (problem: DayProblem): Prepared => ({
   packsOf: problem.questions.map(({ rigId }) =>
     problem.packs.flatMap(({ fits }, place) => (fits.includes(rigId) ? [place] : [])),
   ),
-  kindOf: problem.packs.map(({ fits, chargeMinutes, restMinutes }) =>
-    [fits.toSorted(), chargeMinutes, restMinutes].join(' '),
+  kindOf: problem.packs.map(({ fits, firstChargeMinutes, chargeMinutes, restMinutes }) =>
+    [fits.toSorted(), firstChargeMinutes, chargeMinutes, restMinutes].join(' '),
   ),
 });
 
@@ -46,12 +46,14 @@ export interface DayState {
   pack: readonly number[];
   /** By the place of the pack: charged and ready from a time, or used and cool enough for the charger from a time. */
   isCharged: readonly boolean[];
+  /** By the place of the pack: whether it lies as it was found. */
+  isAsFound: readonly boolean[];
   readyAt: readonly Minute[];
   chargerFree: readonly Minute[];
   loadCount: number;
   firstAnswerAt: Minute | null;
   /** What was done last, and what before it. */
-  last: Move | undefined;
+  last: Move | ChargeAhead | undefined;
   before: DayState | undefined;
 }
 
@@ -66,6 +68,12 @@ export interface Move {
   waitsFor: WaitsFor | null;
 }
 
+/** A pack that is put on the charger before its run is decided. */
+interface ChargeAhead {
+  packPlace: number;
+  charge: Span & { charger: number };
+}
+
 export function stateAtStart({ rigs, packs, questions, chargers, startsAt }: Prepared): DayState {
   return {
     driverFree: startsAt,
@@ -75,6 +83,7 @@ export function stateAtStart({ rigs, packs, questions, chargers, startsAt }: Pre
     driven: questions.map(() => 0),
     pack: questions.map(({ begunWith }) => packs.findIndex(({ id }) => id === begunWith)),
     isCharged: packs.map(({ isCharged }) => isCharged),
+    isAsFound: packs.map(() => true),
     readyAt: packs.map(({ readyAt }) => Math.max(readyAt, startsAt)),
     chargerFree: chargers.map((free) => Math.max(free, startsAt)),
     loadCount: 0,
@@ -139,10 +148,26 @@ function chargeOf(
 ): (Span & { charger: number }) | undefined {
   if (state.chargerFree.length === 0) return undefined;
   const charger = state.chargerFree.indexOf(Math.min(...state.chargerFree));
-  const { chargeMinutes } = packs[packPlace]!;
+  const pack = packs[packPlace]!;
+  const minutes = state.isAsFound[packPlace] ? pack.firstChargeMinutes : pack.chargeMinutes;
   const earliest = Math.max(state.readyAt[packPlace]!, state.chargerFree[charger]!);
-  const from = chargersWatched ? earliest : clearOf(runsUpTo(state), earliest, chargeMinutes);
-  return { charger, from, to: from + chargeMinutes };
+  const from = chargersWatched ? earliest : clearOf(runsUpTo(state), earliest, minutes);
+  return { charger, from, to: from + minutes };
+}
+
+/** The day after a pack was put on the charger ahead of its run; undefined where there is no charger. */
+export function chargedAhead(problem: Prepared, state: DayState, packPlace: number): DayState | undefined {
+  const charge = chargeOf(problem, state, packPlace);
+  if (!charge) return undefined;
+  return {
+    ...state,
+    isCharged: changed(state.isCharged, packPlace, true),
+    isAsFound: changed(state.isAsFound, packPlace, false),
+    readyAt: changed(state.readyAt, packPlace, charge.to),
+    chargerFree: changed(state.chargerFree, charge.charger, charge.to),
+    last: { packPlace, charge },
+    before: state,
+  };
 }
 
 /** The day after a move. @param answers whether the question is one of the most important */
@@ -161,6 +186,7 @@ export function after(problem: Prepared, state: DayState, move: Move, answers: b
     driven: changed(state.driven, place, driven),
     pack: changed(state.pack, place, packPlace),
     isCharged: changed(state.isCharged, packPlace, false),
+    isAsFound: changed(state.isAsFound, packPlace, false),
     readyAt: changed(state.readyAt, packPlace, to + packs[packPlace]!.restMinutes),
     chargerFree: charge ? changed(state.chargerFree, charge.charger, charge.to) : state.chargerFree,
     loadCount: state.loadCount + (load ? 1 : 0),
@@ -190,14 +216,14 @@ export function putBacks(problem: DayProblem, { holds, driverFree }: DayState): 
   return steps;
 }
 
-/** The moves up to a state, the first first. */
-function movesUpTo(state: DayState): Move[] {
-  const moves: Move[] = [];
+/** What was done up to a state, the first first. */
+function doneUpTo(state: DayState): (Move | ChargeAhead)[] {
+  const moves: (Move | ChargeAhead)[] = [];
   for (let at: DayState | undefined = state; at?.last; at = at.before) moves.push(at.last);
   return moves.toReversed();
 }
-const runsUpTo = movesUpTo satisfies (state: DayState) => Span[];
-const chargesUpTo = (state: DayState): Span[] => movesUpTo(state).flatMap(({ charge }) => charge ?? []);
+const runsUpTo = (state: DayState): Move[] => doneUpTo(state).filter((done): done is Move => 'place' in done);
+const chargesUpTo = (state: DayState): Span[] => doneUpTo(state).flatMap(({ charge }) => charge ?? []);
 
 /** The earliest time from which something lasts so long without meeting any of these. */
 function clearOf(spans: readonly Span[], earliest: Minute, minutes: number): Minute {
@@ -209,9 +235,10 @@ function clearOf(spans: readonly Span[], earliest: Minute, minutes: number): Min
 
 /** All that is done up to a state, with what is put back, in the order in which it begins. */
 export function stepsOf(problem: Prepared, state: DayState): DayPlan['steps'] {
-  const ofMoves = movesUpTo(state).flatMap((move): PlannedStep[] => {
-    const { id: questionId, rigId, runs } = problem.questions[move.place]!;
+  const ofMoves = doneUpTo(state).flatMap((move): PlannedStep[] => {
     const packId = problem.packs[move.packPlace]!.id;
+    if (!('place' in move)) return [{ kind: 'charge', packId, ...move.charge }];
+    const { id: questionId, rigId, runs } = problem.questions[move.place]!;
     const { charge, load, from, to } = move;
     const side = runs[sideOf(state, move)]!.side;
     return [
@@ -228,6 +255,6 @@ export function stepsOf(problem: Prepared, state: DayState): DayPlan['steps'] {
 
 /** Which run of its question a move was. */
 const sideOf = (end: DayState, move: Move): number =>
-  movesUpTo(end)
+  runsUpTo(end)
     .filter(({ place }) => place === move.place)
     .indexOf(move);

@@ -42,6 +42,7 @@ export function dayOf(questions: readonly PlannedQuestion[], part: Partial<DayPr
     fits: [fits],
     isCharged,
     readyAt: 540,
+    firstChargeMinutes: isCharged ? 0 : chargeMinutes + 10,
     chargeMinutes,
     restMinutes: 15,
   });

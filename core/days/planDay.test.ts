@@ -56,6 +56,7 @@ const smallDays = fc
         fits: n === 0 ? ['buggy', 'crawler'] : [n === 1 ? 'buggy' : 'crawler'],
         isCharged,
         readyAt: 540,
+        firstChargeMinutes: isCharged ? 0 : day.charge + 7,
         chargeMinutes: day.charge + n,
         restMinutes: 10,
       })),

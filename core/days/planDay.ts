@@ -9,6 +9,7 @@
 import type { DayPlan, DayProblem, Minute } from './dayProblem';
 import {
   after,
+  chargedAhead,
   mayDrive,
   nextMove,
   prepared,
@@ -138,6 +139,11 @@ class SetSearch {
       if (this.#isSpent()) return;
       this.#visit(after(this.#problem, state, move, this.#first.includes(move.place)));
     }
+    // Which pack is on the charger first may decide, too.
+    for (const ahead of this.#charges(state)) {
+      if (this.#isSpent()) return;
+      this.#visit(ahead);
+    }
   }
 
   #finish(state: DayState): void {
@@ -158,7 +164,7 @@ class SetSearch {
       const begun = questions[place]!.onePack ? state.pack[place]! : -1;
       const tried = new Set<string>();
       for (const packPlace of begun === -1 ? packsOf[place]! : [begun]) {
-        const key = `${kindOf[packPlace]} ${state.isCharged[packPlace]} ${state.readyAt[packPlace]} ${heldBy(state, packPlace)}`;
+        const key = `${kindOf[packPlace]} ${state.isCharged[packPlace]} ${state.isAsFound[packPlace]} ${state.readyAt[packPlace]} ${heldBy(state, packPlace)}`;
         if (tried.has(key)) continue;
         tried.add(key);
         const move = nextMove(this.#problem, state, place, packPlace);
@@ -168,6 +174,20 @@ class SetSearch {
     return moves.sort(
       (a, b) => a.to - b.to || questions[a.place]!.importance - questions[b.place]!.importance,
     );
+  }
+
+  /** Every pack that may go on the charger ahead of its run; of those that cannot be told apart, one. */
+  #charges(state: DayState): DayState[] {
+    const { questions, kindOf, packsOf } = this.#problem;
+    const open = this.#set.filter((place) => state.driven[place]! < questions[place]!.runs.length);
+    const tried = new Set<string>();
+    return [...new Set(open.flatMap((place) => packsOf[place]!))].flatMap((packPlace) => {
+      if (state.isCharged[packPlace]) return [];
+      const key = `${kindOf[packPlace]} ${state.isAsFound[packPlace]} ${state.readyAt[packPlace]} ${heldBy(state, packPlace)}`;
+      if (tried.has(key)) return [];
+      tried.add(key);
+      return chargedAhead(this.#problem, state, packPlace) ?? [];
+    });
   }
 
   /** Whether a plan that goes on from here may still be better than the best. */

@@ -80,12 +80,13 @@ function hotMotors({ rigs }: DayProblem, steps: readonly PlannedStep[]): string[
 function packsNotReady({ packs, rigs }: DayProblem, steps: readonly PlannedStep[]): string[] {
   return packs.flatMap((pack) => {
     let { isCharged, readyAt } = pack;
+    let isAsFound = true;
     const faults: string[] = [];
     const own = steps.filter((step) => step.kind !== 'load' && step.packId === pack.id);
     for (const step of own.toSorted((a, b) => a.from - b.from)) {
       if (step.from < readyAt) faults.push(`${pack.id} is not ready at ${step.from}`);
       if (step.kind === 'charge') {
-        if (step.to - step.from < pack.chargeMinutes) faults.push(`${pack.id} is not full at ${step.to}`);
+        if (step.to - step.from < (isAsFound ? pack.firstChargeMinutes : pack.chargeMinutes)) faults.push(`${pack.id} is not full at ${step.to}`);
         isCharged = true;
         readyAt = step.to;
       } else if (step.kind === 'run') {
@@ -93,6 +94,7 @@ function packsNotReady({ packs, rigs }: DayProblem, steps: readonly PlannedStep[
         if (!pack.fits.includes(step.rigId) || !rigs.some(({ id }) => id === step.rigId))
           faults.push(`${pack.id} does not fit ${step.rigId}`);
         isCharged = false;
+        isAsFound = false;
         readyAt = step.to + pack.restMinutes;
       }
     }

@@ -27,6 +27,7 @@ function reasonFor(problem: DayProblem, question: DayProblem['questions'][0], pl
   const inAWeek = planDay({ ...alone, endsAt: problem.startsAt + A_WEEK });
   if (inAWeek.answered.length === 0)
     return 'Its packs cannot be charged for it: there is no charger, or it never cools in time.';
+  if (problem.endsAt <= problem.startsAt) return 'The day is over.';
   const needs = inAWeek.endsAt - problem.startsAt;
   const left = Math.max(0, problem.endsAt - problem.startsAt);
   return `By itself it takes ${inWords(needs)}, waiting for motor and packs too; ${inWords(left)} are left.`;

@@ -32,6 +32,7 @@ const race = (heats: Heat[], part: Partial<RaceDay> = {}): RaceDay => ({
   checks: [],
   ...part,
 });
+/** Without a word of what was done with it, a pack counts as empty. */
 const pack = (id: string, doing: PackEntry['doing'] | null, time = '07:00'): PackLife => ({
   pack: {
     id,
@@ -64,7 +65,7 @@ const sentences = (day: RaceDay, packs: PackLife[], now = at('08:00')) =>
 
 describe('packs of a race day', () => {
   it('go on the charger at once, and by when at the latest is said', () => {
-    const { steps, faults } = raceSchedule(race([heat('1', '10:00')]), [pack('p1', 'stored')], at('08:00'));
+    const { steps, faults } = raceSchedule(race([heat('1', '10:00')]), [pack('p1', null)], at('08:00'));
     expect(steps.find(({ kind }) => kind === 'charge')).toMatchObject({
       from: at('08:00'),
       to: at('09:12'),
@@ -72,6 +73,16 @@ describe('packs of a race day', () => {
       latest: at('08:43'),
     });
     expect(faults).toEqual([]);
+  });
+
+  it('are not charged the evening before, unless the chargers are too few', () => {
+    const evening = at('08:00') - 12 * 60;
+    const day = (chargers: number) => race([heat('1', '10:00'), heat('2', '10:10', { packId: 'p2' }), heat('3', '10:20', { packId: 'p3' })], { chargers });
+    const packs = ['p1', 'p2', 'p3'].map((id) => pack(id, null));
+    const first = (chargers: number) => raceSchedule(day(chargers), packs, evening).steps[0];
+    expect(first(3)).toMatchObject({ kind: 'charge', from: at('07:00') });
+    expect(first(1)).toMatchObject({ kind: 'charge', from: evening });
+    expect(raceSchedule(day(1), packs, evening).faults).toEqual([]);
   });
 
   it('that are used rest before they are charged again', () => {
@@ -85,11 +96,11 @@ describe('packs of a race day', () => {
 
   it('wait for the only charger, and it is said who comes too late', () => {
     const heats = [heat('1', '09:30'), heat('2', '10:00', { packId: 'p2' })];
-    expect(sentences(race(heats), [pack('p1', 'stored'), pack('p2', 'stored')])).toEqual([
+    expect(sentences(race(heats), [pack('p1', null), pack('p2', null)])).toEqual([
       'P2 is not charged in time: 29\u00a0min too late.',
     ]);
-    expect(sentences(race(heats, { chargers: 2 }), [pack('p1', 'stored'), pack('p2', 'stored')])).toEqual([]);
-    expect(sentences(race(heats, { chargers: 0 }), [pack('p1', 'charged'), pack('p2', 'stored')])).toEqual([
+    expect(sentences(race(heats, { chargers: 2 }), [pack('p1', null), pack('p2', null)])).toEqual([]);
+    expect(sentences(race(heats, { chargers: 0 }), [pack('p1', 'charged'), pack('p2', null)])).toEqual([
       'P2 is not charged, and there is no charger.',
     ]);
   });

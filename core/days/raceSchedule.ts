@@ -1,5 +1,6 @@
 /** A race day's clock: when each pack must be on the charger, when each set-up must be loaded, and what does not work out. */
 import { chargeMinutes } from '../packs/charging';
+import { minutesToFull } from '../packs/minutesToFull';
 import { packState, REST_MINUTES } from '../packs/packState';
 import { isUsable } from '../packs/packWarnings';
 import type { PackLife } from '../packs/shelfPack';
@@ -40,14 +41,19 @@ export const heatsInOrder = ({ heats, timeZone }: Pick<RaceDay, 'heats' | 'timeZ
     })
     .toSorted((a, b) => a.from - b.from || a.heat.id.localeCompare(b.heat.id));
 
+/** Charging begins so long before the first heat: nobody charges for tomorrow, unless the chargers are too few. From memory. */
+const OPENS_BEFORE_MINUTES = 180;
+
 /**
- * The whole day. Charges are given to chargers in the order of the heats that need them, as late as the day allows no later
- * than they must be, and as soon as pack and charger are free.
+ * The whole day. Charges are given to chargers in the order of the heats that need them, as soon as pack and charger are free.
  * @param now minutes since 1970: nothing is planned before it
  */
 export function raceSchedule(day: RaceDay, packs: readonly PackLife[], now: Minute): RaceSchedule {
   const heats = heatsInOrder(day);
-  const charging = chargesOf(day, heats, packs, now);
+  const opens = Math.max(now, (heats[0]?.from ?? now) - OPENS_BEFORE_MINUTES);
+  const usual = chargesOf(day, heats, packs, { now, opens });
+  const atOnce = chargesOf(day, heats, packs, { now, opens: now });
+  const charging = atOnce.faults.length < usual.faults.length ? atOnce : usual;
   const loads = heats.flatMap((one, n) => loadBefore(heats, one, n) ?? []);
   const backs = lastOfEachRig(heats).map(({ heat, to }): RaceStep => ({
     kind: 'putBack',
@@ -107,17 +113,19 @@ function tooClose(heats: readonly TimedHeat[]): RaceSchedule['faults'] {
 interface OnShelf {
   isCharged: boolean;
   readyAt: Minute;
+  /** Of the charge that it needs now. */
+  toFull: number;
 }
 
 function chargesOf(
   day: RaceDay,
   heats: readonly TimedHeat[],
   packs: readonly PackLife[],
-  now: Minute,
+  { now, opens }: { now: Minute; opens: Minute },
 ): { steps: RaceStep[]; faults: RaceSchedule['faults'] } {
   const steps: RaceStep[] = [];
   const faults: RaceSchedule['faults'] = [];
-  const free = Array.from({ length: day.chargers }, () => now);
+  const free = Array.from({ length: day.chargers }, () => opens);
   const shelf = new Map(packs.map((life) => [life.pack.id, onShelf(life, now)]));
   const say = (heatId: string, sentence: string): void => void faults.push({ heatId, sentence });
   for (const { heat, from, to } of heats) {
@@ -128,7 +136,7 @@ function chargesOf(
     const latestEnd = from - READY_BEFORE_MINUTES;
     if (!isUsable(life, now * 60_000)) say(heat.id, `${label} may not be used: look at it on the shelf.`);
     if (!state.isCharged) {
-      const minutes = Math.ceil(chargeMinutes(life.pack));
+      const minutes = state.toFull;
       const charger = free.indexOf(Math.min(...free));
       if (charger === -1) say(heat.id, `${label} is not charged, and there is no charger.`);
       else {
@@ -146,7 +154,11 @@ function chargesOf(
           say(heat.id, `${label} is not charged in time: ${begins + minutes - latestEnd}\u00a0min too late.`);
       }
     } else if (state.readyAt > latestEnd) say(heat.id, `${label} is still on the charger.`);
-    shelf.set(life.pack.id, { isCharged: false, readyAt: to + REST_MINUTES });
+    shelf.set(life.pack.id, {
+      isCharged: false,
+      readyAt: to + REST_MINUTES,
+      toFull: Math.ceil(chargeMinutes(life.pack)),
+    });
   }
   return { steps, faults };
 }
@@ -155,8 +167,13 @@ function onShelf(life: PackLife, now: Minute): OnShelf {
   const { state, since } = packState(life, now * 60_000);
   const at = since === undefined ? now : Math.ceil(Date.parse(since) / 60_000);
   if (state === 'charging')
-    return { isCharged: true, readyAt: Math.max(now, at + Math.ceil(chargeMinutes(life.pack))) };
+    return {
+      isCharged: true,
+      readyAt: Math.max(now, at + minutesToFull(life, now * 60_000)),
+      toFull: 0,
+    };
   return {
+    toFull: minutesToFull(life, now * 60_000),
     isCharged: state === 'charged',
     readyAt: state === 'used' ? Math.max(now, at + REST_MINUTES) : now,
   };

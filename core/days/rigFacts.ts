@@ -27,7 +27,7 @@ export interface FactsAsked {
   rigId: string;
   on: OnRig;
   memory: EscMemory;
-  questions: readonly Pick<Question, 'itemId' | 'a' | 'b'>[];
+  questions: readonly Pick<Question, 'id' | 'itemId' | 'a' | 'b'>[];
   runMinutes: number;
   airCelsius: number | null;
 }
@@ -48,7 +48,16 @@ export function rigFacts({ rigId, on, memory, questions, runMinutes, airCelsius 
       .map((to) => ({ from, to, seconds: loadSeconds(profile, rig, memory, from, to) })),
   );
   const { resolved, esc } = drivenOn(on, { byHand: {}, airCelsius }, memory.stops);
-  return { rigId, returnsTo, ...afterRun(resolved, esc, runMinutes), loads };
+  const questionIds = questions.map(({ id }) => id);
+  return {
+    rigId,
+    questionIds,
+    runMinutes,
+    airCelsius,
+    returnsTo,
+    ...afterRun(resolved, esc, runMinutes),
+    loads,
+  };
 }
 
 /** Every set of values that a day may put on the ESC, of the items that it touches: each once. */

@@ -2,6 +2,7 @@
 import type { StopByItem } from '../esc/profile';
 import { chargeMinutes } from '../packs/charging';
 import { fitsRig } from '../packs/intoModel';
+import { minutesToFull } from '../packs/minutesToFull';
 import { packState, REST_MINUTES } from '../packs/packState';
 import { isUsable } from '../packs/packWarnings';
 import type { PackLife } from '../packs/shelfPack';
@@ -108,18 +109,20 @@ function loadTimes({ rigs }: DayNow, facts: RigFacts): LoadTime[] {
   return [...known, ...[...targets].map((to) => ({ rigId, from: held, to, minutes: longest }))];
 }
 
-function plannedPack({ day, rigs, now }: DayNow, life: PackLife, begins: Minute): PlannedPack | undefined {
+function plannedPack(at: DayNow, life: PackLife, begins: Minute): PlannedPack | undefined {
+  const { day, rigs, now } = at;
   const { pack } = life;
   const nowMs = now * 60_000;
   if (!isUsable(life, nowMs)) return undefined;
   const fits = rigs.filter(({ rig }) => fitsRig(pack, rig)).map(({ rigId }) => rigId);
   if (fits.length === 0) return undefined;
   const { state, since } = packState(life, nowMs);
+  const again = usedMinutes(day, pack, fits);
   const sinceMinute = since === undefined ? begins : Math.ceil(Date.parse(since) / 60_000);
-  const whole = Math.ceil(chargeMinutes(pack));
+  const toFull = minutesToFull(life, nowMs);
   const after = {
     charged: begins,
-    charging: Math.max(begins, sinceMinute + whole),
+    charging: Math.max(begins, sinceMinute + toFull),
     used: Math.max(begins, sinceMinute + REST_MINUTES),
   };
   return {
@@ -127,10 +130,15 @@ function plannedPack({ day, rigs, now }: DayNow, life: PackLife, begins: Minute)
     fits,
     isCharged: state === 'charged' || state === 'charging',
     readyAt: state === 'charged' || state === 'charging' || state === 'used' ? after[state] : begins,
-    chargeMinutes: usedMinutes(day, pack, fits),
+    firstChargeMinutes: drivenToday(at, pack.id, since) ? Math.min(toFull, again) : toFull,
+    chargeMinutes: again,
     restMinutes: REST_MINUTES,
   };
 }
+
+/** Whether what was done last with a pack was one of the day's runs: then it is known about what it used. */
+const drivenToday = ({ runs }: DayNow, packId: string, since: string | undefined): boolean =>
+  runs.some((run) => run.packId === packId && since !== undefined && run.at === Math.floor(Date.parse(since) / 60_000));
 
 /** What a charge takes after the hungriest of its runs; from empty where that is not known. */
 function usedMinutes({ questions, facts }: TestDay, pack: PackLife['pack'], fits: readonly string[]): number {

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { defaultRig } from '../rig/defaults';
 import { chargeMinutes, chargeRateFault, storageMinutes } from './charging';
 import { fitsRig, withShelfPack } from './intoModel';
+import { minutesToFull } from './minutesToFull';
 import { packFigures } from './packFigures';
 import { packState } from './packState';
 import { isUsable, packWarnings } from './packWarnings';
@@ -134,6 +135,21 @@ describe('charging', () => {
     expect(storageMinutes(PACK, 1, null)).toBeUndefined();
     expect(storageMinutes(PACK, 1, 0.5)! / storageMinutes(PACK, 1, 1)!).toBeCloseTo(2);
     expect(storageMinutes({ ...PACK, chemistry: 'nimh' }, 1, 1)).toBeUndefined();
+  });
+});
+
+describe('until it is full', () => {
+  it('counts from what was read last; from empty where nobody knows', () => {
+    expect(minutesToFull(life([]), now(1))).toBe(72);
+    expect(minutesToFull(life([entry('charged', 1)]), now(1))).toBe(0);
+    const stored = minutesToFull(life([entry('stored', 1)]), now(1));
+    expect(stored).toBeGreaterThan(36);
+    expect(stored).toBeLessThan(60);
+    const read = entry('looked', 2, { cellVolts: [3.7, 3.72] });
+    expect(minutesToFull(life([entry('stored', 1), read]), now(2))).toBeGreaterThan(stored);
+    // What was read before a run says nothing of it now.
+    expect(minutesToFull(life([read], [run(3)]), now(3))).toBe(72);
+    expect(minutesToFull(life([entry('stored', 1), entry('onCharger', 2)]), now(2))).toBe(stored);
   });
 });
 

@@ -1,7 +1,15 @@
 /** What an archive would bring into a garage: shown before anything is changed. */
 import { Transaction } from 'sequelize';
 import { database } from '../database';
-import { AlikeModel, EscProfileModel, EventRulesModel, RigModel } from '../models';
+import {
+  AlikeModel,
+  DayModel,
+  EscProfileModel,
+  EventRulesModel,
+  PackEntryModel,
+  PackModel,
+  RigModel,
+} from '../models';
 import { sameJson } from '../repositories/escProfiles';
 import { digestOfRig } from './rigFiles';
 import { digestsIn, type OpenArchive } from './readArchive';
@@ -14,6 +22,8 @@ export interface Compared {
   profiles: { name: string; revision: number; standing: Standing }[];
   rules: { name: string; standing: Standing }[];
   alike: { name: string; standing: Standing }[];
+  packs: { name: string; standing: Standing }[];
+  days: { name: string; standing: Standing }[];
 }
 
 /** Holds every part of an archive against what the garage has. */
@@ -47,8 +57,51 @@ export async function compareArchive(garageId: string, archive: OpenArchive): Pr
       const row = await AlikeModel.findOne({ where: { id, garageId }, transaction });
       alike.push({ name: group.name, standing: row ? standing(sameJson(row.document, group)) : 'new' });
     }
-    return { madeAt: archive.manifest.madeAt, rigs, profiles, rules, alike };
+    return {
+      madeAt: archive.manifest.madeAt,
+      rigs,
+      profiles,
+      rules,
+      alike,
+      packs: await comparePacks(garageId, archive.packs, transaction),
+      days: await compareDays(garageId, archive.days, transaction),
+    };
   });
+}
+
+/** A pack whose life here has all that the archive knows is the same. */
+async function comparePacks(
+  garageId: string,
+  packs: OpenArchive['packs'],
+  transaction: Transaction,
+): Promise<Compared['packs']> {
+  const compared: Compared['packs'] = [];
+  for (const { pack, entries } of packs) {
+    const row = await PackModel.findOne({ where: { garageId, documentKey: pack.id }, transaction });
+    const known = row
+      ? new Set(
+          (await PackEntryModel.findAll({ where: { packId: row.id }, transaction })).map(
+            ({ documentKey }) => documentKey,
+          ),
+        )
+      : undefined;
+    const isSame = row !== null && sameJson(row.document, pack) && entries.every(({ id }) => known!.has(id));
+    compared.push({ name: pack.label, standing: row ? standing(isSame) : 'new' });
+  }
+  return compared;
+}
+
+async function compareDays(
+  garageId: string,
+  days: OpenArchive['days'],
+  transaction: Transaction,
+): Promise<Compared['days']> {
+  const compared: Compared['days'] = [];
+  for (const day of days) {
+    const row = await DayModel.findOne({ where: { garageId, documentKey: day.id }, transaction });
+    compared.push({ name: day.name, standing: row ? standing(sameJson(row.document, day)) : 'new' });
+  }
+  return compared;
 }
 
 const standing = (isSame: boolean): Standing => (isSame ? 'same' : 'different');

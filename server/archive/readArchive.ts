@@ -25,6 +25,8 @@ import {
   type Manifest,
   type SeenRow,
 } from '#formats/archive';
+import type { Day } from '#core/days/day';
+import type { PackFile } from '#formats/pack';
 import { benchTestSchema } from '#formats/benchTest';
 import { calibrationSchema } from '#formats/calibration';
 import { logMetaSchema } from '#formats/keptLog';
@@ -47,6 +49,8 @@ export interface OpenArchive {
   rules: { id: string; rules: EventRules }[];
   /** Rigs that should match. */
   alike: { id: string; group: AlikeGroup }[];
+  packs: PackFile[];
+  days: Day[];
   /** Reads a rig anew each time: a thousand of them need not fit in memory. */
   rig: (rigId: string) => Promise<WholeRig>;
   close: () => void;
@@ -172,6 +176,8 @@ async function sharedOf({ files }: Manifest, read: Read) {
   const profiles: EscProfile[] = [];
   const rules: OpenArchive['rules'] = [];
   const alike: OpenArchive['alike'] = [];
+  const packs: OpenArchive['packs'] = [];
+  const days: OpenArchive['days'] = [];
   for (const { path } of files) {
     if (path.startsWith('profiles/')) {
       const {
@@ -186,13 +192,15 @@ async function sharedOf({ files }: Manifest, read: Read) {
       sound(path, problemsOf(archivedRulesSchema, one));
       rules.push(one as OpenArchive['rules'][0]);
     }
+    if (path.startsWith('packs/')) packs.push(documentIn(path, await read(path), 'live-tune/pack'));
+    if (path.startsWith('days/')) days.push(documentIn(path, await read(path), 'live-tune/day').day);
     if (path.startsWith('alike/')) {
       const one = parsed(path, await read(path));
       sound(path, problemsOf(archivedAlikeSchema, one));
       alike.push(one as OpenArchive['alike'][0]);
     }
   }
-  return { profiles, rules, alike };
+  return { profiles, rules, alike, packs, days };
 }
 
 async function wholeRig(id: string, read: Read, has: (path: string) => boolean): Promise<WholeRig> {

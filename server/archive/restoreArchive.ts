@@ -11,10 +11,13 @@ import {
   BenchTestModel,
   BuildCheckModel,
   CalibrationModel,
+  DayModel,
   DraftModel,
   EscProfileModel,
   EventRulesModel,
   ObservationModel,
+  PackEntryModel,
+  PackModel,
   RigModel,
   RigPictureModel,
   RunLogModel,
@@ -51,6 +54,8 @@ export async function restoreArchive(
     const profiles = await bringProfiles(garageId, archive.profiles, transaction);
     await bringRules(garageId, archive.rules, transaction);
     await bringAlike(garageId, archive.alike, transaction);
+    for (const pack of archive.packs) await bringPack(garageId, pack, transaction);
+    await bringDays(garageId, archive.days, transaction);
     let count = 0;
     for (const { id, standing } of compared.rigs) {
       if (standing === 'same' || (standing === 'different' && choice === 'keep')) continue;
@@ -137,6 +142,43 @@ async function bringAlike(
   for (const { id, group } of alike)
     if (!(await AlikeModel.findOne({ where: { id }, transaction })))
       await AlikeModel.create({ id, garageId, document: group }, { transaction });
+}
+
+/** A pack that is there stays what it is, and learns what the archive knows more of its life. */
+async function bringPack(
+  garageId: string,
+  { pack, entries }: OpenArchive['packs'][0],
+  transaction: Transaction,
+): Promise<void> {
+  const where = { garageId, documentKey: pack.id };
+  const known =
+    (await PackModel.findOne({ where, transaction })) ??
+    (await PackModel.create(
+      { ...where, document: { ...pack, label: await freeLabel(garageId, pack.label, transaction) } },
+      { transaction },
+    ));
+  await PackEntryModel.bulkCreate(
+    entries.map((entry) => ({ packId: known.id, documentKey: entry.id, document: entry })),
+    { ignoreDuplicates: true, transaction },
+  );
+}
+
+/** Two packs of a shelf never read alike. */
+async function freeLabel(garageId: string, label: string, transaction: Transaction): Promise<string> {
+  const isTaken = await PackModel.findOne({ where: { garageId, label: label.toLowerCase() }, transaction });
+  const suffix = ` (saved ${randomUUID().slice(0, 6)})`;
+  return isTaken ? label.slice(0, LONGEST_NAME - suffix.length) + suffix : label;
+}
+
+/** A day that is there stays as it is. */
+async function bringDays(
+  garageId: string,
+  days: OpenArchive['days'],
+  transaction: Transaction,
+): Promise<void> {
+  for (const day of days)
+    if (!(await DayModel.findOne({ where: { garageId, documentKey: day.id }, transaction })))
+      await DayModel.create({ garageId, documentKey: day.id, document: day }, { transaction });
 }
 
 async function bringRig(

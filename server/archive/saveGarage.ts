@@ -12,7 +12,7 @@ import { setImmediate as nextTurn } from 'node:timers/promises';
 import { Readable, type PassThrough } from 'node:stream';
 import { ZipFile } from 'yazl';
 import { database } from '../database';
-import { AlikeModel, EscProfileModel, EventRulesModel, RigModel } from '../models';
+import { AlikeModel, DayModel, EscProfileModel, EventRulesModel, PackEntryModel, PackModel, RigModel } from '../models';
 import { digestOf, filesOfRig, sha256Of } from './rigFiles';
 
 const RIGS_AT_A_TIME = 50;
@@ -107,6 +107,24 @@ async function addShared(
   const groups = await AlikeModel.findAll({ where: { garageId }, order: ['id'], transaction });
   for (const { id, document } of groups)
     await add(`alike/${id}.json`, Buffer.from(`${JSON.stringify({ id, group: document })}\n`));
+  await addPacksAndDays(garageId, add, transaction);
+}
+
+async function addPacksAndDays(
+  garageId: string,
+  add: (path: string, content: Buffer) => Promise<void>,
+  transaction: Transaction,
+): Promise<void> {
+  const write = (body: Parameters<typeof writeDocument>[0]): Buffer => Buffer.from(writeDocument(body));
+  const packs = await PackModel.findAll({ where: { garageId }, order: ['documentKey'], transaction });
+  for (const { id: packId, documentKey, document: pack } of packs) {
+    const rows = await PackEntryModel.findAll({ where: { packId }, order: ['keptOrder'], transaction });
+    const entries = rows.map(({ document }) => document);
+    await add(`packs/${documentKey}.json`, write({ format: 'live-tune/pack', version: VERSION, pack, entries }));
+  }
+  const days = await DayModel.findAll({ where: { garageId }, order: ['documentKey'], transaction });
+  for (const { documentKey, document: day } of days)
+    await add(`days/${documentKey}.json`, write({ format: 'live-tune/day', version: VERSION, day }));
 }
 
 /** All rigs, archived and deleted ones, too; those that were touched first come first. */

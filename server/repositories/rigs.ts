@@ -15,7 +15,7 @@ import type { RunFacts } from '#core/advice/stationStates';
 import { runFacts } from '#core/runs/runFacts';
 import type { EventRules } from '#core/rig/eventRules';
 import { LONGEST_NAME } from '#core/units/text';
-import { literal, Op, type Order, type Transaction } from 'sequelize';
+import { literal, Op, QueryTypes, type Order, type Transaction } from 'sequelize';
 import { database } from '../database';
 import {
   AskedModel,
@@ -98,6 +98,19 @@ export async function findRigs(garageId: string): Promise<{ rigId: string; rig: 
     limit: MOST_LISTED,
   });
   return rows.map(({ id, document }) => ({ rigId: id, rig: document }));
+}
+
+/** The rigs in use that have values for an event, or values that nobody knows since a firmware update. */
+export async function rigsToLookAt(garageId: string): Promise<string[]> {
+  const rows = await database().query<{ id: string }>(
+    `SELECT r.id FROM rigs r
+     WHERE r.garage_id = :garageId AND r.archived_at IS NULL AND r.deleted_at IS NULL
+       AND (coalesce(r.goals->'temporary', '{}') <> '{}'
+         OR EXISTS (SELECT FROM observations o WHERE o.rig_id = r.id AND o.basis = 'firmwareUpdate'))
+     ORDER BY r.touched DESC LIMIT ${MOST_LISTED}`,
+    { type: QueryTypes.SELECT, replacements: { garageId } },
+  );
+  return rows.map(({ id }) => id);
 }
 
 /** A new rig, with an empty draft, a new simulated ESC and factory values assumed: all or nothing. */

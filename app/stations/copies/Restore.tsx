@@ -98,10 +98,10 @@ const CHOICES = [
 
 function Look({ compared, onRestore }: Looked & { onRestore: (choice: string) => void }) {
   const [choice, setChoice] = useState<(typeof CHOICES)[number][0]>('keep');
-  const { madeAt, rigs, profiles, rules, alike } = compared;
+  const { madeAt, rigs, profiles, rules, alike, packs, days } = compared;
   const of = (standing: Standing) => rigs.filter((rig) => rig.standing === standing);
   const different = of('different');
-  const others = [...profiles, ...rules, ...alike].filter(({ standing }) => standing !== 'same');
+  const others = [...profiles, ...rules, ...alike, ...packs, ...days].filter(({ standing }) => standing !== 'same');
   return (
     <div>
       <p className="text-lg">

@@ -17,6 +17,8 @@ import { Problems } from '../../ui/Problems';
 import { useAnswer } from '../../ui/useAnswer';
 import { useListParams } from '../../ui/useListParams';
 import type { Route } from './+types/route';
+import { AtHome } from '../days/AtHome';
+import { atHome } from '../days/atHome.server';
 import { DeletedRow } from './DeletedRow';
 import { RigRow } from './RigRow';
 import { isSort, SORTS } from './sorts';
@@ -25,12 +27,16 @@ export async function loader({ request }: Route.LoaderArgs) {
   const garage = await currentGarage();
   const { searchParams } = new URL(request.url);
   const [shelf, sort] = [searchParams.get('show'), searchParams.get('sort')];
-  return pageOfRigs(garage.id, {
-    shelf: shelf === 'aside' || shelf === 'deleted' ? shelf : 'kept',
-    sort: isSort(sort) ? sort : 'touched',
-    typed: searchParams.get('q') ?? '',
-    page: Number(searchParams.get('page') ?? 1),
-  });
+  const [page, reminders] = await Promise.all([
+    pageOfRigs(garage.id, {
+      shelf: shelf === 'aside' || shelf === 'deleted' ? shelf : 'kept',
+      sort: isSort(sort) ? sort : 'touched',
+      typed: searchParams.get('q') ?? '',
+      page: Number(searchParams.get('page') ?? 1),
+    }),
+    atHome(garage.id, Date.now()),
+  ]);
+  return { ...page, reminders };
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -86,7 +92,7 @@ const SEARCHED_FROM = 4;
 export default function GarageRoute({ loaderData, actionData }: Route.ComponentProps) {
   const { answer, busy } = useAnswer(actionData);
   const { params, change } = useListParams();
-  const { lines, onShelves, shelf, ...place } = loaderData;
+  const { lines, onShelves, shelf, reminders, ...place } = loaderData;
   return (
     <Page wide>
       <div className="flex flex-wrap items-end justify-between gap-4">
@@ -98,6 +104,7 @@ export default function GarageRoute({ loaderData, actionData }: Route.ComponentP
           </Link>
         </Button>
       </div>
+      {shelf === 'kept' && <AtHome reminders={reminders} />}
       {onShelves[shelf] >= SEARCHED_FROM && (
         <div className="mt-4 flex flex-wrap items-center gap-x-6 gap-y-2" role="search">
           <Find key={shelf} placeholder="name, class, ESC, kV …" />

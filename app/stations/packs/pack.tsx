@@ -213,8 +213,8 @@ function Times({ life: { pack, entries } }: { life: PackLife }) {
   const last = entries.findLast(({ cellVolts }) => cellVolts.length > 0);
   const lowest = last && Math.min(...last.cellVolts);
   const charge = lowest === undefined ? undefined : chargeAt(pack.chemistry, lowest);
-  const minutes = (value: number | undefined): string =>
-    value === undefined ? 'not known' : formatDuration(60 * Math.round(value));
+  const minutes = (value: number): string => formatDuration(60 * Math.round(value));
+  const toStorage = charge === undefined ? undefined : storageMinutes(pack, charge, null);
   return (
     <section aria-label="Charging times">
       <h2 className="text-2xl">Charging times</h2>
@@ -225,8 +225,12 @@ function Times({ life: { pack, entries } }: { life: PackLife }) {
           <>
             <dt>From {withUnit(lowest, 'V', 2)} a cell, as read last</dt>
             <dd className="font-bold">{minutes(chargeMinutes(pack, charge))}</dd>
+          </>
+        )}
+        {toStorage !== undefined && (
+          <>
             <dt>From there up to storage voltage</dt>
-            <dd className="font-bold">{minutes(storageMinutes(pack, charge, null))}</dd>
+            <dd className="font-bold">{minutes(toStorage)}</dd>
           </>
         )}
       </dl>

@@ -4,6 +4,7 @@ import { saysSomething, type RunNote } from '#core/runs/run';
 import { handValuesOf } from '#core/rig/handValues';
 import type { Problem } from '#core/units/problem';
 import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
 import { Button } from '../../ui/Button';
 import { useBench } from '../bench/BenchContext';
 import { INPUT } from '../rig/formParts';
@@ -22,7 +23,14 @@ interface Props {
 /** A new run: kept as it is typed, saved with one tap, sent when the server is there. */
 export function NoteRun({ last, questions, runs }: Props) {
   const { rigId, rig } = useBench();
-  const { open, change, choose, begin } = useRunEntry(rigId, last);
+  const [params] = useSearchParams();
+  const planned = (key: string): string => (params.get(key) ?? '').slice(0, 200);
+  const dayId = planned('day');
+  const { open, change, choose, begin } = useRunEntry(rigId, last, {
+    pack: planned('pack'),
+    minutes: planned('minutes'),
+    side: planned('side'),
+  });
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [said, setSaid] = useState('');
   const side = useSide(questions, open.side);
@@ -74,6 +82,11 @@ export function NoteRun({ last, questions, runs }: Props) {
         </Button>
         <p role="status" className="min-h-7 font-bold text-ok">
           {said}{' '}
+          {said === NOTED && dayId !== '' && (
+            <Link to={`/days/${encodeURIComponent(dayId)}`} className="underline underline-offset-4">
+              Back to the day
+            </Link>
+          )}{' '}
           {said === NOTED && (
             <a href="#after-run" className="underline underline-offset-4 lg:hidden">
               See what it asks for
