@@ -5,7 +5,23 @@ import { draftSaved, expect, moveRail, test } from './test';
 
 test.describe('every view, in light and dark, on a desk and on a phone', () => {
   for (const [where, views] of [
-    ['outside of any rig', ['/', '/rigs/new', '/profiles', '/rules', '/glossary', '/alike', '/copies']],
+    [
+      'outside of any rig',
+      [
+        '/',
+        '/rigs/new',
+        '/packs',
+        '/packs/demo-blue',
+        '/days',
+        '/days/demo-test-day',
+        '/days/demo-race-day',
+        '/profiles',
+        '/rules',
+        '/glossary',
+        '/alike',
+        '/copies',
+      ],
+    ],
     [
       'the workshop',
       ['/profiles/new', '/profiles/new?from=pattern-key-pad', '/profiles/new?from=pattern-text-box'],

@@ -1,25 +1,12 @@
 import { readFile } from 'node:fs/promises';
-import { factoryStops, type EscProfile } from '#core/esc/profile';
-import { rangeOf } from '#core/radio/pulse';
 import type { Locator, Page } from '@playwright/test';
 import { loadAll } from './loadAll';
-import { demoRigFile, openDemoRig, post } from './rigs';
+import { readBack } from './readBack';
+import { openDemoRig } from './rigs';
 import { expect, FRESH, test } from './test';
 
 const openBuggy = (page: Page, name: string): Promise<string> =>
   openDemoRig(page, 'kelp-beach-buggy', name, 'runs');
-
-/** Everything on the ESC read back, as after a load by link: factory values but for those named. */
-async function readBack(page: Page, rigId: string, stops: Record<string, string> = {}): Promise<void> {
-  const profile = JSON.parse(await readFile('demo/tamsel-r60.esc-profile.json', 'utf8')) as EscProfile;
-  const { rig } = await demoRigFile('kelp-beach-buggy');
-  const held = { ...factoryStops(profile), ...stops };
-  await post(page, `/rigs/${rigId}/bench-record`, {
-    escNumber: 1,
-    memory: { stops: held, range: rangeOf(rig.channel) },
-    seen: Object.entries(held).map(([itemId, stopId]) => ({ itemId, stopId, basis: 'readBack' })),
-  });
-}
 
 const tap = (page: Page, moment: string, felt: string): Locator =>
   page.getByRole('group', { name: moment, exact: true }).getByRole('button', { name: felt });

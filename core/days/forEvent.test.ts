@@ -8,10 +8,16 @@ import { forEvent } from './forEvent';
 const profile = smallProfile();
 const item = profile.items.find(({ stops }) => stops.length > 2)!;
 const [first, second, third] = item.stops.map(({ id }) => id);
-const setUpWith = (stopId: string) => ({ profileId: profile.id, values: setUpValues(profile, { [item.id]: stopId }) });
+const setUpWith = (stopId: string) => ({
+  profileId: profile.id,
+  values: setUpValues(profile, { [item.id]: stopId }),
+});
 const held = (stopId: string | null, basis: EvidenceBasis = 'countedBack'): Holdings => ({
   ...Object.fromEntries(
-    Object.entries(factoryStops(profile)).map(([id, stop]) => [id, { stopId: stop, basis, at: '2026-06-01T08:00:00Z' }]),
+    Object.entries(factoryStops(profile)).map(([id, stop]) => [
+      id,
+      { stopId: stop, basis, at: '2026-06-01T08:00:00Z' },
+    ]),
   ),
   [item.id]: { stopId, basis, at: '2026-06-01T08:00:00Z' },
 });

@@ -34,11 +34,7 @@ const NEARLY = 0.05;
 export function heatForecast({ on, believed, setUp, pack, minutes, airCelsius }: HeatAsked): HeatForecast {
   const rig = pack ? withShelfPack(on.rig, pack) : on.rig;
   const stops = { ...believed, ...(setUp ? stopsOfSetUp(setUp) : {}) };
-  const { resolved, esc } = drivenOn(
-    { ...on, rig },
-    { byHand: setUp?.byHand ?? {}, airCelsius },
-    stops,
-  );
+  const { resolved, esc } = drivenOn({ ...on, rig }, { byHand: setUp?.byHand ?? {}, airCelsius }, stops);
   const { numbers } = drivenFor(resolved, esc, minutes);
   const of = (id: string): number => {
     const value = numbers.find((one) => one.id === id)?.value;

@@ -86,7 +86,8 @@ function packsNotReady({ packs, rigs }: DayProblem, steps: readonly PlannedStep[
     for (const step of own.toSorted((a, b) => a.from - b.from)) {
       if (step.from < readyAt) faults.push(`${pack.id} is not ready at ${step.from}`);
       if (step.kind === 'charge') {
-        if (step.to - step.from < (isAsFound ? pack.firstChargeMinutes : pack.chargeMinutes)) faults.push(`${pack.id} is not full at ${step.to}`);
+        if (step.to - step.from < (isAsFound ? pack.firstChargeMinutes : pack.chargeMinutes))
+          faults.push(`${pack.id} is not full at ${step.to}`);
         isCharged = true;
         readyAt = step.to;
       } else if (step.kind === 'run') {

@@ -77,7 +77,10 @@ describe('packs of a race day', () => {
 
   it('are not charged the evening before, unless the chargers are too few', () => {
     const evening = at('08:00') - 12 * 60;
-    const day = (chargers: number) => race([heat('1', '10:00'), heat('2', '10:10', { packId: 'p2' }), heat('3', '10:20', { packId: 'p3' })], { chargers });
+    const day = (chargers: number) =>
+      race([heat('1', '10:00'), heat('2', '10:10', { packId: 'p2' }), heat('3', '10:20', { packId: 'p3' })], {
+        chargers,
+      });
     const packs = ['p1', 'p2', 'p3'].map((id) => pack(id, null));
     const first = (chargers: number) => raceSchedule(day(chargers), packs, evening).steps[0];
     expect(first(3)).toMatchObject({ kind: 'charge', from: at('07:00') });

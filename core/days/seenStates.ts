@@ -9,7 +9,14 @@ export class Seen {
 
   /** Whether another of the same work was as soon in everything; remembers this one where not. */
   isWorse(state: DayState): boolean {
-    const work = [state.driven, state.holds, state.open, packsThatCount(state), state.isCharged, state.isAsFound].join('|');
+    const work = [
+      state.driven,
+      state.holds,
+      state.open,
+      packsThatCount(state),
+      state.isCharged,
+      state.isAsFound,
+    ].join('|');
     const times = [
       state.driverFree,
       ...state.coolAt,

@@ -138,7 +138,10 @@ function plannedPack(at: DayNow, life: PackLife, begins: Minute): PlannedPack | 
 
 /** Whether what was done last with a pack was one of the day's runs: then it is known about what it used. */
 const drivenToday = ({ runs }: DayNow, packId: string, since: string | undefined): boolean =>
-  runs.some((run) => run.packId === packId && since !== undefined && run.at === Math.floor(Date.parse(since) / 60_000));
+  runs.some(
+    (run) =>
+      run.packId === packId && since !== undefined && run.at === Math.floor(Date.parse(since) / 60_000),
+  );
 
 /** What a charge takes after the hungriest of its runs; from empty where that is not known. */
 function usedMinutes({ questions, facts }: TestDay, pack: PackLife['pack'], fits: readonly string[]): number {

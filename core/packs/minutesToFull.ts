@@ -16,7 +16,9 @@ export function minutesToFull(life: PackLife, now: number): number {
   if (state === 'charging') {
     const place = entries.findLastIndex(({ doing }) => doing === 'onCharger');
     const before = { ...life, entries: entries.slice(0, place) };
-    return packState(before, now).state === 'charged' ? Math.ceil(chargeMinutes(pack)) : minutesToFull(before, now);
+    return packState(before, now).state === 'charged'
+      ? Math.ceil(chargeMinutes(pack))
+      : minutesToFull(before, now);
   }
   return Math.ceil(chargeMinutes(pack, chargeNow(life, state === 'storage')));
 }

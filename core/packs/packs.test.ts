@@ -7,6 +7,7 @@ import { packFigures } from './packFigures';
 import { packState } from './packState';
 import { isUsable, packWarnings } from './packWarnings';
 import type { PackDoing, PackEntry, PackLife, PackRun, ShelfPack } from './shelfPack';
+import { takingTurns } from './takingTurns';
 
 const PACK: ShelfPack = {
   id: 'p1',
@@ -179,5 +180,29 @@ describe('what a life comes to', () => {
       minutes: 18,
       deepest: { value: 3.3, how: 'underLoad' },
     });
+  });
+});
+
+describe('packs that take turns', () => {
+  const shelf = (ohms: (number | undefined)[], capacityAh = 4) =>
+    ohms.map((ohm, n) =>
+      life(ohm === undefined ? [] : [entry('looked', 1, { cellMilliohms: [ohm, ohm] })], [], {
+        ...PACK,
+        id: `p${n}`,
+        label: `P${n}`,
+        capacityAh: n === 1 ? capacityAh : 4,
+      }),
+    );
+
+  it('may, where they are alike by their print; how far apart they are is measured, or a guess', () => {
+    expect(takingTurns(['P0', 'p1 '], shelf([3, 3]))).toEqual({ labels: ['p0', 'p1'], ohmWithin: 1.15 });
+    expect(takingTurns(['P0', 'P1'], shelf([3, 6]))!.ohmWithin).toBeCloseTo(2);
+    expect(takingTurns(['P0', 'P1'], shelf([3, undefined]))!.ohmWithin).toBe(1.5);
+  });
+
+  it('may not, where they are not alike, not on the shelf, or only one', () => {
+    expect(takingTurns(['P0', 'P1'], shelf([3, 3], 5))).toBeUndefined();
+    expect(takingTurns(['P0', 'Other'], shelf([3, 3]))).toBeUndefined();
+    expect(takingTurns(['P0', 'P0'], shelf([3, 3]))).toBeUndefined();
   });
 });

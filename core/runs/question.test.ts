@@ -87,6 +87,23 @@ describe('a question', () => {
     expect(answerOf(question, longer, NO_SCATTER).state).toBe('answered');
   });
 
+  it('packs that are alike may take turns, and their spread counts in the interval', () => {
+    const onPacks = series(6, 5, 6.1).map((one, n) => ({
+      ...one,
+      run: { ...one.run, pack: ['Blue', 'Red', 'Blue'][n]! },
+    }));
+    expect(answerOf(question, onPacks, NO_SCATTER)).toEqual({ state: 'twoChanged', others: ['Pack'] });
+    const reachWith = (spread: number): number => {
+      const packs = { labels: ['blue', 'red'], spread };
+      const answer = answerOf(question, onPacks, NO_SCATTER, {}, packs);
+      if (answer.state !== 'answered') throw new Error('not answered');
+      return answer.interval.high - answer.difference;
+    };
+    expect(reachWith(0.3)).toBeGreaterThan(reachWith(0));
+    // Two variances add: 12.706 (NIST, one degree of freedom) times √((0.005 + 0.09) · 1.5).
+    expect(reachWith(0.3)).toBeCloseTo(12.706 * Math.sqrt(0.095 * 1.5), 2);
+  });
+
   it('does not count a run whose ESC held another value than its side', () => {
     const wrong = smallRun(2, { ...read({ stopMetres: 5 }), question: { id: 'q', side: 'B' } });
     expect(answerOf(question, [ofSide(1, 'A', 6), wrong, ofSide(3, 'A', 6)], NO_SCATTER)).toMatchObject({

@@ -62,10 +62,19 @@ export type Answer =
       sentence: string;
     };
 
+/** Packs that may take turns in a series: alike by what is printed on them, each with its own place on the shelf. */
+export interface AlikePacks {
+  /** In small letters. */
+  labels: readonly string[];
+  /** One standard deviation of the number between such packs, in its unit. */
+  spread: number;
+}
+
 /**
  * What a series says. The runs are fitted by a level, a step from A to B and a change from run to run; the spread comes from
  * what is left over and from this rig's own repeated runs. Where there is neither, the A runs of a bare A, B, A give it.
  * @param repeated scatter of this number among other runs of this rig with one and the same set-up
+ * @param packs whose turns are no other thing that changed: their spread counts in the interval
  * @param corrected what the model says that the circumstances of a run add to the number, by the run's number
  */
 export function answerOf(
@@ -73,12 +82,14 @@ export function answerOf(
   runs: readonly NumberedRun[],
   repeated: Scatter,
   corrected: Readonly<Record<number, number>> = {},
+  packs?: AlikePacks,
 ): Answer {
   const counting = seriesOf(question, runs);
-  const others = otherwiseChanged(question, counting, runs);
+  const others = otherwiseChanged(question, counting, runs, packs);
   if (others.length > 0) return { state: 'twoChanged', others };
   const series = counting.map((one) => ({ ...one, value: one.value - (corrected[one.number] ?? 0) }));
-  const told = series.length < FEWEST_RUNS ? undefined : fitted(series, repeated);
+  const told =
+    series.length < FEWEST_RUNS ? undefined : fitted(series, repeated, packVariance(counting, runs, packs));
   if (!told) return { state: 'open', next: nextSides(series) };
   const { difference, reach, perRun, freedom } = told;
   const interval = { low: difference - reach, high: difference + reach };
@@ -95,14 +106,34 @@ function otherwiseChanged(
   question: Question,
   series: readonly OfSeries[],
   runs: readonly NumberedRun[],
+  packs: AlikePacks | undefined,
 ): string[] {
   const [first, ...rest] = series.map(({ number }) => runs.find((one) => one.number === number)!.run);
   const names = rest.flatMap((run) =>
     whatDiffers(first!, run)
       .filter(({ key, matters }) => matters && key !== question.itemId && !TAKEN_OUT.has(key))
+      .filter(({ key }) => key !== 'pack' || !(isOf(packs, first!.pack) && isOf(packs, run.pack)))
       .map(({ name }) => name),
   );
   return [...new Set(names)];
+}
+
+const isOf = (packs: AlikePacks | undefined, label: string): boolean =>
+  packs?.labels.includes(label.trim().toLowerCase()) ?? false;
+
+/** What packs that take turns add to the variance of each run; nothing where all runs are on one. */
+function packVariance(
+  series: readonly OfSeries[],
+  runs: readonly NumberedRun[],
+  packs: AlikePacks | undefined,
+): number {
+  const labels = series.map(({ number }) =>
+    runs
+      .find((one) => one.number === number)!
+      .run.pack.trim()
+      .toLowerCase(),
+  );
+  return packs && new Set(labels).size > 1 ? packs.spread ** 2 : 0;
 }
 
 /** The sides that are left: each time the one that was driven less often; A where they are even, as A begins and ends. */
@@ -124,7 +155,7 @@ interface Told {
   freedom: number;
 }
 
-function fitted(series: readonly OfSeries[], repeated: Scatter): Told | undefined {
+function fitted(series: readonly OfSeries[], repeated: Scatter, ofPacks: number): Told | undefined {
   const isB = series.map(({ side }) => (side === 'B' ? 1 : 0));
   const values = series.map(({ value }) => value);
   const middle = (series.length - 1) / 2;
@@ -137,16 +168,16 @@ function fitted(series: readonly OfSeries[], repeated: Scatter): Told | undefine
     const variance = (drifting.squares + repeated.squares) / freedom;
     return {
       difference: drifting.of[1]!,
-      reach: reachOf95(freedom) * Math.sqrt(variance * drifting.inverse[1]![1]!),
+      reach: reachOf95(freedom) * Math.sqrt((variance + ofPacks) * drifting.inverse[1]![1]!),
       perRun: drifting.of[2]!,
       freedom,
     };
   }
-  return withoutDrift(series);
+  return withoutDrift(series, ofPacks);
 }
 
 /** A bare A, B, A: what changes from run to run cannot be told from scatter, and counts as such. */
-function withoutDrift(series: readonly OfSeries[]): Told | undefined {
+function withoutDrift(series: readonly OfSeries[], ofPacks: number): Told | undefined {
   const of = (side: Side): number[] => series.filter((one) => one.side === side).map(({ value }) => value);
   const [a, b] = [of('A'), of('B')];
   const freedom = a.length + b.length - 2;
@@ -155,7 +186,7 @@ function withoutDrift(series: readonly OfSeries[]): Told | undefined {
   const meanOf = (values: number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length;
   return {
     difference: meanOf(b) - meanOf(a),
-    reach: reachOf95(freedom) * Math.sqrt(variance * (1 / a.length + 1 / b.length)),
+    reach: reachOf95(freedom) * Math.sqrt((variance + ofPacks) * (1 / a.length + 1 / b.length)),
     perRun: undefined,
     freedom,
   };

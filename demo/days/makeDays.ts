@@ -64,12 +64,23 @@ export const DEMO_PACKS: readonly PackFile[] = [
       stored('red-3', '2026-10-04T17:05:00.000Z', [3.86, 3.79]),
     ],
   },
-  { pack: pack('demo-cliff-1', 'Cliff 1', CRAWLER), entries: [stored('cliff-1', '2026-10-04T17:10:00.000Z', [3.82, 3.82, 3.83])] },
-  { pack: pack('demo-cliff-2', 'Cliff 2', CRAWLER), entries: [stored('cliff-2', '2026-10-04T17:12:00.000Z', [3.84, 3.83, 3.84])] },
-  { pack: pack('demo-wing-1', 'Wing 1', WING), entries: [stored('wing-1', '2026-10-04T17:15:00.000Z', [3.81, 3.82, 3.81])] },
+  {
+    pack: pack('demo-cliff-1', 'Cliff 1', CRAWLER),
+    entries: [stored('cliff-1', '2026-10-04T17:10:00.000Z', [3.82, 3.82, 3.83])],
+  },
+  {
+    pack: pack('demo-cliff-2', 'Cliff 2', CRAWLER),
+    entries: [stored('cliff-2', '2026-10-04T17:12:00.000Z', [3.84, 3.83, 3.84])],
+  },
+  {
+    pack: pack('demo-wing-1', 'Wing 1', WING),
+    entries: [stored('wing-1', '2026-10-04T17:15:00.000Z', [3.81, 3.82, 3.81])],
+  },
   {
     pack: pack('demo-wing-0', 'Wing 0', WING),
-    entries: [entry('wing-0', '2026-08-02T12:00:00.000Z', { doing: 'puffed', note: 'after the hard landing' })],
+    entries: [
+      entry('wing-0', '2026-08-02T12:00:00.000Z', { doing: 'puffed', note: 'after the hard landing' }),
+    ],
   },
 ];
 
@@ -134,7 +145,13 @@ export function demoDays(today: LocalDate, rigs: DemoRigs): Day[] {
       packIds: ['demo-blue', 'demo-red', 'demo-cliff-1', 'demo-cliff-2'],
       questions: [
         { rigId: rigs.buggy, questionId: 'demo-stop-purr', importance: 1, runMinutes: 5, onePack: false },
-        { rigId: rigs.crawler, questionId: 'demo-crawler-ahead', importance: 2, runMinutes: 8, onePack: false },
+        {
+          rigId: rigs.crawler,
+          questionId: 'demo-crawler-ahead',
+          importance: 2,
+          runMinutes: 8,
+          onePack: false,
+        },
       ],
       facts: [],
       events: [],

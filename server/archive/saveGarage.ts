@@ -12,7 +12,15 @@ import { setImmediate as nextTurn } from 'node:timers/promises';
 import { Readable, type PassThrough } from 'node:stream';
 import { ZipFile } from 'yazl';
 import { database } from '../database';
-import { AlikeModel, DayModel, EscProfileModel, EventRulesModel, PackEntryModel, PackModel, RigModel } from '../models';
+import {
+  AlikeModel,
+  DayModel,
+  EscProfileModel,
+  EventRulesModel,
+  PackEntryModel,
+  PackModel,
+  RigModel,
+} from '../models';
 import { digestOf, filesOfRig, sha256Of } from './rigFiles';
 
 const RIGS_AT_A_TIME = 50;
@@ -120,7 +128,10 @@ async function addPacksAndDays(
   for (const { id: packId, documentKey, document: pack } of packs) {
     const rows = await PackEntryModel.findAll({ where: { packId }, order: ['keptOrder'], transaction });
     const entries = rows.map(({ document }) => document);
-    await add(`packs/${documentKey}.json`, write({ format: 'live-tune/pack', version: VERSION, pack, entries }));
+    await add(
+      `packs/${documentKey}.json`,
+      write({ format: 'live-tune/pack', version: VERSION, pack, entries }),
+    );
   }
   const days = await DayModel.findAll({ where: { garageId }, order: ['documentKey'], transaction });
   for (const { documentKey, document: day } of days)

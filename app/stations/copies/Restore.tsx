@@ -101,7 +101,9 @@ function Look({ compared, onRestore }: Looked & { onRestore: (choice: string) =>
   const { madeAt, rigs, profiles, rules, alike, packs, days } = compared;
   const of = (standing: Standing) => rigs.filter((rig) => rig.standing === standing);
   const different = of('different');
-  const others = [...profiles, ...rules, ...alike, ...packs, ...days].filter(({ standing }) => standing !== 'same');
+  const others = [...profiles, ...rules, ...alike, ...packs, ...days].filter(
+    ({ standing }) => standing !== 'same',
+  );
   return (
     <div>
       <p className="text-lg">

@@ -50,7 +50,12 @@ export function HeatFields({ day, view, heat, keep, leave }: Props) {
   return (
     <div className="mt-3 grid max-w-2xl gap-3 border-l-4 border-draft pl-3 sm:grid-cols-2">
       <Line label="Name">
-        <input value={name} maxLength={80} onChange={(event) => setName(event.target.value)} className={FULL} />
+        <input
+          value={name}
+          maxLength={80}
+          onChange={(event) => setName(event.target.value)}
+          className={FULL}
+        />
       </Line>
       <Line label="Starts at">
         <input
@@ -103,7 +108,7 @@ export function HeatFields({ day, view, heat, keep, leave }: Props) {
         </p>
       )}
       <p className="flex flex-wrap gap-3 sm:col-span-2">
-        <Button look="main" onClick={save}>
+        <Button look="main" onClick={save} disabled={!rig}>
           Keep this heat
         </Button>
         {(heat ?? last) && <Button onClick={leave}>Leave it</Button>}

@@ -37,7 +37,11 @@ export function HeatTable({ day, view, faults, worker, save }: Props) {
           const rig = view.rigs.find(({ rigId }) => rigId === heat.rigId);
           const setUp = rig?.setUps.find(({ id }) => id === heat.setUpId);
           const pack = view.packs.find((one) => one.pack.id === heat.packId)?.pack;
-          const what = [rig?.rig.name, setUp ? `“${setUp.name}”` : 'as the ESC is', pack?.label ?? 'no pack named'];
+          const what = [
+            rig?.rig.name,
+            setUp ? `“${setUp.name}”` : 'as the ESC is',
+            pack?.label ?? 'no pack named',
+          ];
           return (
             <li key={heat.id} className="border-b border-rule py-2">
               <p className="flex flex-wrap items-baseline gap-x-4">

@@ -19,15 +19,16 @@ export function NextRaceStep({ day, steps, now, names }: Props) {
   const clock = clockTime(now, day.timeZone);
   // Put back stands above, until it is done.
   const next = steps.find((step) => step.to > now && step.kind !== 'putBack');
-  if (!next) return <NextThing clock={clock} title="All heats are driven." when="Put back what was for the event only." />;
+  if (!next)
+    return (
+      <NextThing clock={clock} title="All heats are driven." when="Put back what was for the event only." />
+    );
   const wait = next.from - now;
   return (
     <NextThing
       clock={clock}
       title={raceWords(next, names)}
-      when={
-        wait > 0 ? `At ${clockOnDay(next.from, day.timeZone, day.date)}, in ${wait}\u00a0min.` : 'Now.'
-      }
+      when={wait > 0 ? `At ${clockOnDay(next.from, day.timeZone, day.date)}, in ${wait}\u00a0min.` : 'Now.'}
     >
       <DoIt step={next} dayId={day.id} names={names} />
     </NextThing>

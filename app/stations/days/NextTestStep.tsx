@@ -34,9 +34,7 @@ export function NextTestStep({ day, steps, now, names, isPlanned, isSaving, save
     save({ events: [...day.events, { at: new Date().toISOString(), what, questionId, minutes }] });
   const wait = next.from - now;
   const when = [
-    wait > 0
-      ? `At ${clockOnDay(next.from, day.timeZone, day.date)}, in ${wait}\u00a0min`
-      : 'Now',
+    wait > 0 ? `At ${clockOnDay(next.from, day.timeZone, day.date)}, in ${wait}\u00a0min` : 'Now',
     ...(next.kind === 'run' && next.waitsFor ? [WAITS[next.waitsFor]] : []),
   ].join(', ');
   return (
@@ -48,10 +46,7 @@ export function NextTestStep({ day, steps, now, names, isPlanned, isSaving, save
         </Button>
       ))}
       {next.kind !== 'charge' && next.questionId !== null && (
-        <Button
-          disabled={isSaving}
-          onClick={() => happened('skip', next.questionId ?? '')}
-        >
+        <Button disabled={isSaving} onClick={() => happened('skip', next.questionId ?? '')}>
           Skip this question
         </Button>
       )}
@@ -74,7 +69,9 @@ function DoIt({ step, day, names }: { step: PlannedStep; day: TestDay; names: Na
   if (step.kind === 'load')
     return (
       <Button look="main" asChild>
-        <Link to={step.questionId === null ? `/rigs/${step.rigId}/load` : `/rigs/${step.rigId}/runs/questions`}>
+        <Link
+          to={step.questionId === null ? `/rigs/${step.rigId}/load` : `/rigs/${step.rigId}/runs/questions`}
+        >
           {step.questionId === null ? 'Put it back' : 'Load it'}
         </Link>
       </Button>

@@ -137,7 +137,8 @@ function lanesOf(steps: readonly RaceStep[], names: RaceNames): Lane[] {
                 from: step.from,
                 to: step.to,
                 look: step.kind === 'heat' ? ('heat' as const) : ('load' as const),
-                words: step.kind === 'heat' ? names.heat(step.heatId) : step.kind === 'load' ? 'load' : 'put back',
+                words:
+                  step.kind === 'heat' ? names.heat(step.heatId) : step.kind === 'load' ? 'load' : 'put back',
               },
             ]
           : [],

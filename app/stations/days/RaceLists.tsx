@@ -129,10 +129,7 @@ function PreparedSetUps({ day, view, save }: Props) {
             onClick={() => {
               const { rigId, id: setUpId } = pick;
               save({
-                prepared: [
-                  ...day.prepared,
-                  { id: crypto.randomUUID(), when: when.trim(), rigId, setUpId },
-                ],
+                prepared: [...day.prepared, { id: crypto.randomUUID(), when: when.trim(), rigId, setUpId }],
               });
               setWhen('');
             }}

@@ -146,7 +146,12 @@ export function TestDayView({ day, revision, view }: Props) {
       )}
       <KnownNow day={day} rigs={view.rigs} runs={view.runs} />
       <PlanQuestions day={day} view={view} worker={worker} save={save} />
-      <PlanResources day={day} packs={view.packs} save={save} startsAt={minuteOf(day.startsAt, day.timeZone)} />
+      <PlanResources
+        day={day}
+        packs={view.packs}
+        save={save}
+        startsAt={minuteOf(day.startsAt, day.timeZone)}
+      />
     </>
   );
 }
@@ -199,7 +204,15 @@ function lanesOf(steps: readonly PlannedStep[], names: Names): Lane[] {
       name: `Charger ${charger + 1}`,
       bars: steps.flatMap((step) =>
         step.kind === 'charge' && step.charger === charger
-          ? [{ id: stepId(step), from: step.from, to: step.to, look: 'charge' as const, words: names.pack(step.packId) }]
+          ? [
+              {
+                id: stepId(step),
+                from: step.from,
+                to: step.to,
+                look: 'charge' as const,
+                words: names.pack(step.packId),
+              },
+            ]
           : [],
       ),
     })),

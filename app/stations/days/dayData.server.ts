@@ -45,9 +45,7 @@ export async function rigOfDay(garageId: string, rigId: string) {
     ),
     setUps: setUps.filter(({ archived }) => !archived).map(({ setUp }) => setUp),
     rulesName: rules?.name,
-    breaches: rules
-      ? breachesOf(rules, rig, profile, believed).map(({ sentence }) => sentence)
-      : [],
+    breaches: rules ? breachesOf(rules, rig, profile, believed).map(({ sentence }) => sentence) : [],
     toPutBack: toPutBack(goals.temporary, profile, holdings).map(({ item, returnsTo, until, how }) => ({
       label: item.label,
       returnsTo: returnsTo.label,
@@ -64,9 +62,7 @@ const knownStops = (holdings: Holdings): StopByItem =>
 
 /** Everything that the page of a day shows and plans with. */
 export async function dayView(garageId: string, day: Day) {
-  const rigIds = rigsOfDay(day).concat(
-    day.kind === 'race' ? day.prepared.map(({ rigId }) => rigId) : [],
-  );
+  const rigIds = rigsOfDay(day).concat(day.kind === 'race' ? day.prepared.map(({ rigId }) => rigId) : []);
   const [rigs, packs, all] = await Promise.all([
     Promise.all([...new Set(rigIds)].map((rigId) => rigOfDay(garageId, rigId))),
     packLives(garageId),
@@ -86,8 +82,7 @@ export async function dayView(garageId: string, day: Day) {
     })),
     runs: runs.map(({ pack, ...run }) => ({
       ...run,
-      packId:
-        packs.find((one) => one.pack.label.toLowerCase() === pack.toLowerCase())?.pack.id ?? null,
+      packId: packs.find((one) => one.pack.label.toLowerCase() === pack.toLowerCase())?.pack.id ?? null,
     })),
     now: Date.now(),
   };

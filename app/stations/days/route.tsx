@@ -125,9 +125,7 @@ function DayList({ title, days }: { title: string; days: Listed }) {
             <Link to={`/days/${id}`} className="font-display text-xl font-bold hover:text-draft">
               {name}
             </Link>
-            <p className="text-muted">
-              {[dayInWords(date), KINDS[kind], place].filter(Boolean).join(' · ')}
-            </p>
+            <p className="text-muted">{[dayInWords(date), KINDS[kind], place].filter(Boolean).join(' · ')}</p>
           </li>
         ))}
       </ul>

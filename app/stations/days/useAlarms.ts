@@ -16,13 +16,19 @@ const KEY = 'live-tune/alarms';
  */
 export function useAlarms(alarms: readonly Alarm[], now: number) {
   const [seen, setSeen] = useState<ReadonlySet<string>>(new Set());
-  const [openedAt] = useState(now);
+  const [openedAt, setOpenedAt] = useState<number>();
   const [hasSound, setSound] = useState(false);
   useEffect(() => {
-    queueMicrotask(() => setSound(localStorage.getItem(KEY) === 'sound'));
+    queueMicrotask(() => {
+      setSound(localStorage.getItem(KEY) === 'sound');
+      setOpenedAt(Math.floor(Date.now() / 60_000));
+    });
   }, []);
   // What was long over when the page was opened is no news.
-  const due = alarms.filter(({ id, at }) => at <= now && at > openedAt - LOOKS_BACK && !seen.has(id));
+  const due =
+    openedAt === undefined
+      ? []
+      : alarms.filter(({ id, at }) => at <= now && at > openedAt - LOOKS_BACK && !seen.has(id));
   const newest = due.at(-1)?.id;
   useEffect(() => {
     if (newest !== undefined && hasSound) beep();

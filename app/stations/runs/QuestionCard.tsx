@@ -1,4 +1,5 @@
 import { answerOf, seriesOf, type Answer, type Question } from '#core/runs/question';
+import type { TakingTurns } from '#core/packs/takingTurns';
 import { READINGS } from '#core/runs/readings';
 import { stopsOfRun, type NumberedRun } from '#core/runs/run';
 import type { Scatter } from '#core/runs/statistics';
@@ -7,6 +8,7 @@ import { useMemo } from 'react';
 import { Link, useFetcher } from 'react-router';
 import { Button } from '../../ui/Button';
 import { useBench } from '../bench/BenchContext';
+import { usePackSpread } from './usePackSpread';
 import { usePredicted } from './usePredicted';
 
 interface Props {
@@ -15,12 +17,21 @@ interface Props {
   /** Its runs, in their order. */
   runs: readonly NumberedRun[];
   repeated: Scatter;
+  /** The packs of the shelf that took turns in it, where they are alike. */
+  packs: TakingTurns | undefined;
 }
 
 /** A question with its runs so far, and what they answer. */
-export function QuestionCard({ question, isClosed, runs, repeated }: Props) {
+export function QuestionCard({ question, isClosed, runs, repeated, packs }: Props) {
   const corrections = useCorrections(question, runs);
-  const answer = answerOf(question, runs, repeated, corrections);
+  const spread = usePackSpread(question, runs, packs);
+  const answer = answerOf(
+    question,
+    runs,
+    repeated,
+    corrections,
+    packs && spread !== undefined ? { labels: packs.labels, spread } : undefined,
+  );
   const series = seriesOf(question, runs);
   const { name, unit, decimals } = READINGS[question.reading];
   return (
@@ -44,7 +55,12 @@ export function QuestionCard({ question, isClosed, runs, repeated }: Props) {
           ))}
       </ol>
       {answer.state === 'answered' && (
-        <Answered answer={answer} corrections={corrections} question={question} />
+        <Answered
+          answer={answer}
+          corrections={corrections}
+          question={question}
+          isOnPacksInTurn={packs !== undefined && spread !== undefined}
+        />
       )}
       {answer.state === 'open' && !isClosed && <NextSide question={question} side={answer.next[0]!} />}
       {answer.state === 'twoChanged' && (
@@ -62,10 +78,12 @@ function Answered({
   answer,
   corrections,
   question,
+  isOnPacksInTurn,
 }: {
   answer: Extract<Answer, { state: 'answered' }>;
   corrections: Readonly<Record<number, number>>;
   question: Question;
+  isOnPacksInTurn: boolean;
 }) {
   const { unit, decimals } = READINGS[question.reading];
   const taken = Object.entries(corrections).filter(([, value]) => Number(value.toFixed(decimals)) !== 0);
@@ -82,6 +100,8 @@ function Answered({
           ` The model took out what time, air and pack did: ${taken
             .map(([run, value]) => `run ${run} ${formatNumber(value, decimals)}`)
             .join(', ')} ${unit}.`}
+        {isOnPacksInTurn &&
+          ' Packs took turns: what they may differ by themselves is counted in the interval.'}
       </p>
     </>
   );

@@ -1,6 +1,9 @@
 import { repeatedScatter } from '#core/runs/compareRuns';
 import type { Question } from '#core/runs/question';
+import { takingTurns } from '#core/packs/takingTurns';
 import { askedOf } from '#server/repositories/asked';
+import { currentGarage } from '#server/repositories/garages';
+import { packLives } from '#server/repositories/packs';
 import { newestRuns, runsOfQuestion } from '#server/repositories/runs';
 import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
@@ -17,18 +20,30 @@ const QUESTIONS_SHOWN = 20;
 
 export async function loader({ params }: Route.LoaderArgs) {
   const { rigId } = await benchOf(params.rigId);
-  const [asked, all] = await Promise.all([askedOf(rigId), newestRuns(rigId, RUNS_LOOKED_AT)]);
+  const { id: garageId } = await currentGarage();
+  const [asked, all, packs] = await Promise.all([
+    askedOf(rigId),
+    newestRuns(rigId, RUNS_LOOKED_AT),
+    packLives(garageId),
+  ]);
   const questions = asked
     .flatMap(({ asked: one, isClosed }) => (one.kind === 'compare' ? [{ question: one, isClosed }] : []))
     .slice(0, QUESTIONS_SHOWN);
   return {
     questions: await Promise.all(
-      questions.map(async ({ question, isClosed }) => ({
-        question: question satisfies Question,
-        isClosed,
-        runs: await runsOfQuestion(rigId, question.id),
-        repeated: repeatedScatter(all, question.reading, (run) => run.question?.id === question.id),
-      })),
+      questions.map(async ({ question, isClosed }) => {
+        const runs = await runsOfQuestion(rigId, question.id);
+        return {
+          question: question satisfies Question,
+          isClosed,
+          runs,
+          packs: takingTurns(
+            runs.map(({ run }) => run.pack),
+            packs,
+          ),
+          repeated: repeatedScatter(all, question.reading, (run) => run.question?.id === question.id),
+        };
+      }),
     ),
   };
 }

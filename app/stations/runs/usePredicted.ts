@@ -1,5 +1,5 @@
 import type { ReadingId } from '#core/runs/readings';
-import type { Driven } from '#core/runs/predicted';
+import type { Driven, OnRig } from '#core/runs/predicted';
 import type { StopByItem } from '#core/esc/profile';
 import { useEffect, useMemo, useState } from 'react';
 import { useBench } from '../bench/BenchContext';
@@ -11,9 +11,18 @@ export interface AskedRun {
   run: Driven;
   /** Other stops than it had. */
   stops?: StopByItem;
+  /** On a pack whose cells have so many times the resistance of the rig's. */
+  packOhmTimes?: number;
 }
 
 export type Predicted = Readonly<Record<number, Partial<Record<ReadingId, number>>>>;
+
+function onPack<On extends OnRig>(on: On, times: number): On {
+  const { pack } = on.rig;
+  const { value } = pack.cellResistanceOhm;
+  const cellResistanceOhm = { value: value * times, basis: 'given' as const };
+  return { ...on, rig: { ...on.rig, pack: { ...pack, cellResistanceOhm } } };
+}
 
 /** The model's numbers beside those of runs, worked out beside the page one after the other; missing until they are. */
 export function usePredicted(runs: readonly AskedRun[], kinds: readonly ReadingId[]): Predicted {
@@ -34,9 +43,10 @@ export function usePredicted(runs: readonly AskedRun[], kinds: readonly ReadingI
       kinds: ReadingId[];
     };
     const work = async (): Promise<void> => {
-      for (const { key: number, run, stops } of asked.runs) {
+      for (const { key: number, run, stops, packOhmTimes } of asked.runs) {
         if (!isHere()) return;
-        const values = await worker.predicted(asked.on, run, asked.kinds, stops);
+        const on = packOhmTimes === undefined ? asked.on : onPack(asked.on, packOhmTimes);
+        const values = await worker.predicted(on, run, asked.kinds, stops);
         if (isHere())
           setFound((before) => ({
             of: key,

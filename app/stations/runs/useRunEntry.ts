@@ -23,7 +23,11 @@ const asPlanned = ({ entry, side }: OpenEntry, next: ForNext): OpenEntry => ({
  * What stands in the form of a new run. It is kept in this browser at every change, and begins like the last run, whether the
  * server has that already or not.
  */
-export function useRunEntry(rigId: string, lastOnServer: RunNote | undefined, { pack, minutes, side }: ForNext) {
+export function useRunEntry(
+  rigId: string,
+  lastOnServer: RunNote | undefined,
+  { pack, minutes, side }: ForNext,
+) {
   const [open, setOpen] = useState<OpenEntry>(() => asPlanned(begun(lastOnServer), { pack, minutes, side }));
   useEffect(() => {
     // What only this browser knows is shown after the first look, which is the server's.
