@@ -1,12 +1,11 @@
 import type { Heat, RaceDay } from '#core/days/day';
 import { fitsRig } from '#core/packs/intoModel';
 import { readNumber } from '#core/units/readNumber';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { useFetcher } from 'react-router';
-import { useEffect } from 'react';
 import { Button } from '../../ui/Button';
 import { INPUT } from '../rig/formParts';
-import type { DayViewData } from './day';
+import type { DayViewData } from './dayData.server';
 
 interface Props {
   day: RaceDay;
@@ -33,16 +32,15 @@ export function HeatFields({ day, view, heat, keep, leave }: Props) {
   const packs = rig ? view.packs.filter(({ pack }) => fitsRig(pack, rig.rig)) : [];
   const save = (): void => {
     const read = readNumber(minutes);
-    if (name.trim() === '') return setFault('Give the heat a name.');
-    if (read === undefined || read < 0.5 || read > 240)
-      return setFault(`How long: “${minutes}” cannot be. Type minutes between 0.5 and 240.`);
-    if (!rig) return setFault('Choose a rig.');
-    return keep({
+    const wrong = faultIn(name, minutes, read);
+    setFault(wrong ?? '');
+    if (!rig || wrong !== undefined) return;
+    keep({
       id: heat?.id ?? crypto.randomUUID(),
       name: name.trim(),
       rigId,
       startsAt: startsAt.slice(0, 16),
-      minutes: read,
+      minutes: read!,
       setUpId: rig.setUps.some(({ id }) => id === setUpId) ? setUpId : null,
       packId: packs.some(({ pack }) => pack.id === packId) ? packId : null,
     });
@@ -115,6 +113,13 @@ export function HeatFields({ day, view, heat, keep, leave }: Props) {
       </p>
     </div>
   );
+}
+
+function faultIn(name: string, typed: string, minutes: number | undefined): string | undefined {
+  if (name.trim() === '') return 'Give the heat a name.';
+  return minutes === undefined || minutes < 0.5 || minutes > 240
+    ? `How long: “${typed}” cannot be. Type minutes between 0.5 and 240.`
+    : undefined;
 }
 
 const FULL = `${INPUT} w-full`;

@@ -7,7 +7,7 @@ import type { Remote } from 'comlink';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import type { DaysWorker } from '../../workers/days.worker';
-import type { DayViewData } from './day';
+import type { DayViewData } from './dayData.server';
 import { HeatFields } from './HeatFields';
 import { useForecasts } from './useForecasts';
 

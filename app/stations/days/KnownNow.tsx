@@ -1,7 +1,7 @@
 import type { TestDay } from '#core/days/day';
 import { minuteOf } from '#core/days/zoned';
 import { Link } from 'react-router';
-import type { DayViewData } from './day';
+import type { DayViewData } from './dayData.server';
 
 interface Props {
   day: TestDay;

@@ -10,7 +10,7 @@ import { Button } from '../../ui/Button';
 import { TickBox } from '../../ui/TickBox';
 import type { DaysWorker } from '../../workers/days.worker';
 import { INPUT } from '../rig/formParts';
-import type { DayViewData } from './day';
+import type { DayViewData } from './dayData.server';
 
 interface Props {
   day: TestDay;

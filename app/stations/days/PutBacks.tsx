@@ -3,7 +3,7 @@ import type { TimedHeat } from '#core/days/raceSchedule';
 import { Form } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
-import type { DayViewData } from './day';
+import type { DayViewData } from './dayData.server';
 
 interface Props {
   rigs: DayViewData['rigs'];

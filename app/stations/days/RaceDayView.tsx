@@ -9,7 +9,7 @@ import { useNow } from '../../ui/useNow';
 import { ChargingCautions } from '../packs/ChargingCautions';
 import { AlarmBar } from './AlarmBar';
 import { CalendarButton } from './CalendarButton';
-import type { DayViewData } from './day';
+import type { DayViewData } from './dayData.server';
 import { HeatTable } from './HeatTable';
 import { NextRaceStep } from './NextRaceStep';
 import { PutBacks } from './PutBacks';

@@ -4,7 +4,7 @@ import { Form } from 'react-router';
 import { Button } from '../../ui/Button';
 import { TickBox } from '../../ui/TickBox';
 import { INPUT } from '../rig/formParts';
-import type { DayViewData } from './day';
+import type { DayViewData } from './dayData.server';
 
 interface Props {
   day: RaceDay;

@@ -10,7 +10,7 @@ import { ChargingCautions } from '../packs/ChargingCautions';
 import { AlarmBar } from './AlarmBar';
 import { CalendarButton } from './CalendarButton';
 import { KnownNow } from './KnownNow';
-import type { DayViewData } from './day';
+import type { DayViewData } from './dayData.server';
 import { NextTestStep } from './NextTestStep';
 import { PlanQuestions } from './PlanQuestions';
 import { PlanResources } from './PlanResources';

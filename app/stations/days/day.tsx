@@ -82,7 +82,7 @@ async function notePack(garageId: string, form: FormData) {
 
 /** A question that the model proposed is asked of its rig, as if its driver had asked it. */
 async function ask(garageId: string, rigId: string, asked: unknown) {
-  const problems = problemsOf(askedSchema as unknown as Parameters<typeof problemsOf>[0], asked);
+  const problems = problemsOf(askedSchema as Parameters<typeof problemsOf>[0], asked);
   if (problems.length > 0) return data({ problems, outcome: 'refused' as const }, { status: 400 });
   const bench = await findBench(garageId, rigId);
   if (!bench) return refused('That rig is no longer there.');
@@ -136,5 +136,3 @@ export default function DayRoute({ loaderData, actionData }: Route.ComponentProp
     </Page>
   );
 }
-
-export type DayViewData = Route.ComponentProps['loaderData']['view'];

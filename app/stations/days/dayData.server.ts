@@ -87,3 +87,5 @@ export async function dayView(garageId: string, day: Day) {
     now: Date.now(),
   };
 }
+
+export type DayViewData = Awaited<ReturnType<typeof dayView>>;

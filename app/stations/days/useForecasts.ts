@@ -3,7 +3,7 @@ import type { HeatForecast } from '#core/days/heatForecast';
 import type { Remote } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
 import type { DaysWorker } from '../../workers/days.worker';
-import type { DayViewData } from './day';
+import type { DayViewData } from './dayData.server';
 
 export type Forecasts = Readonly<Record<string, HeatForecast | 'unknown'>>;
 
