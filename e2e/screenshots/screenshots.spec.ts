@@ -61,11 +61,6 @@ test('the buggy, from rig to sheet', async ({ page }) => {
   await page.getByText('Peak brake current').waitFor();
   await page.evaluate(() => window.scrollTo(0, 0));
   await shot('tune');
-  await page.goto(`${rig}/trouble`);
-  await page.getByLabel('The brake is weak').check();
-  await page.getByLabel('strong enough').check();
-  await page.getByText('Predicted').first().waitFor();
-  await shot('tune-trouble');
   await page.goto(`${rig}/list`);
   await page.getByText('What they do').first().waitFor();
   await shot('tune-whole-sheet');
@@ -90,7 +85,6 @@ test('the buggy, from rig to sheet', async ({ page }) => {
   await hand.follow(/^Every value is counted back/);
   await click('Done: go to Sheets');
   await page.getByRole('heading', { name: 'Sheet 1' }).waitFor();
-  await shot('sheets');
   await page.getByRole('link', { name: 'Print sheet 1' }).click();
   await page.getByRole('heading', { name: 'Kelp-beach buggy: sheet 1' }).waitFor();
   await page.emulateMedia({ media: 'print' });
@@ -209,4 +203,24 @@ test('runs: noted, a log with the model’s own trace, and what runs told', asyn
   await told.waitFor({ timeout: 120_000 });
   await told.evaluate((table) => window.scrollTo(0, table.getBoundingClientRect().top - 80));
   await page.screenshot({ path: `${FOLDER}/learned.png` });
+});
+
+test('days: a test day on a desk, a race day on a phone', async ({ page }) => {
+  await page.goto('/days');
+  await page.getByRole('link', { name: 'Club test day' }).click();
+  await page.getByRole('heading', { level: 1, name: 'Club test day' }).waitFor();
+  const date = await page.getByLabel('From', { exact: true }).inputValue();
+  // Its plan as it stands on its morning, wherever in the week the pictures are made.
+  await page.clock.install({ time: new Date(`${date}:00Z`) });
+  await page.reload();
+  const plan = page.getByRole('group', { name: 'The plan along the clock' });
+  await plan.waitFor({ timeout: 60_000 });
+  await page.screenshot({ path: `${FOLDER}/test-day.png` });
+
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await page.setViewportSize(PHONE);
+  await page.clock.setSystemTime(new Date(Date.parse(`${date}:00Z`) + 22 * 3_600_000));
+  await page.goto('/days/demo-race-day');
+  await page.getByText('Lasts.').nth(2).waitFor({ timeout: 60_000 });
+  await page.screenshot({ path: `${FOLDER}/race-day-phone-dark.png` });
 });

@@ -50,6 +50,9 @@ export function NextTestStep({ day, steps, now, names, isPlanned, isSaving, save
           Skip this question
         </Button>
       )}
+      <Button look="quiet" disabled={isSaving} onClick={() => happened('end')}>
+        End the day here
+      </Button>
     </NextThing>
   );
 }

@@ -13,7 +13,7 @@ interface Props {
 export const NextThing = ({ clock, title, when, children }: Props) => (
   <section
     aria-label="Next"
-    className="mt-3 border-y-2 border-ink bg-sheet px-4 py-3 sm:border-2 print:hidden"
+    className="mt-3 border-y-2 border-ink bg-sheet px-3.5 py-3 sm:border-2 print:hidden"
   >
     <div className="flex items-baseline justify-between gap-4">
       <p className="text-lg">Next</p>
