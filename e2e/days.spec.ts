@@ -255,10 +255,10 @@ test('a pack is put on the shelf, charged, warned about, and counted with', asyn
   // Twice its capacity, and nothing is printed that allows it.
   await expect(page.getByText('charge it at 4.1\u00a0A (1 C) or less')).toBeVisible();
   await page.getByLabel('Volts of each cell at rest').fill('3.84 3.76');
-  await page.getByRole('button', { name: 'only looked at' }).click();
+  await page.getByRole('button', { name: 'only checked' }).click();
   await expect(page.getByText('Its cells are 0.08\u00a0V apart.')).toBeVisible();
   await page.getByLabel('Resistance of each cell').fill('3 3.4 3');
-  await page.getByRole('button', { name: 'only looked at' }).click();
+  await page.getByRole('button', { name: 'only checked' }).click();
   await expect(page.getByText('there are 3 numbers, and the pack has 2 cells')).toBeVisible();
   await page.getByLabel('Resistance of each cell').fill('3 3.4');
   await page.getByRole('button', { name: 'put on the charger' }).click();

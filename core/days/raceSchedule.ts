@@ -134,7 +134,7 @@ function chargesOf(
     if (!life || !state || to <= now) continue;
     const { label } = life.pack;
     const latestEnd = from - READY_BEFORE_MINUTES;
-    if (!isUsable(life, now * 60_000)) say(heat.id, `${label} may not be used: look at it on the shelf.`);
+    if (!isUsable(life, now * 60_000)) say(heat.id, `${label} may not be used: check it on the shelf.`);
     if (!state.isCharged) {
       const minutes = state.toFull;
       const charger = free.indexOf(Math.min(...free));

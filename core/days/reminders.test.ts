@@ -20,7 +20,7 @@ const life = (doing: PackDoing, daysAgo: number): PackLife => ({
       id: 'e',
       at: new Date(NOW - daysAgo * 86_400_000).toISOString(),
       doing,
-      cellVolts: doing === 'looked' ? [3.5, 3.5] : [],
+      cellVolts: doing === 'checked' ? [3.5, 3.5] : [],
       cellMilliohms: [],
       note: '',
     },
@@ -32,7 +32,7 @@ const rig = { id: 'r', name: 'Buggy', overdue: [], unknownSinceUpdate: 0 };
 it('a pack that lies full or used for days is asked for, one at storage voltage is not', () => {
   expect(remindersOf([life('charged', 1)], [], NOW)).toEqual([]);
   expect(remindersOf([life('charged', 3)], [], NOW)[0]!.sentence).toBe('Blue: It has been full for 3 days.');
-  expect(remindersOf([life('looked', 3)], [], NOW)[0]!.remedy).toBe('Bring it to storage voltage.');
+  expect(remindersOf([life('checked', 3)], [], NOW)[0]!.remedy).toBe('Bring it to storage voltage.');
   expect(remindersOf([life('stored', 30)], [], NOW)).toEqual([]);
   expect(remindersOf([life('retired', 30)], [], NOW)).toEqual([]);
 });

@@ -18,7 +18,7 @@ import type { RigFacts } from './day';
 
 /** Beside the presses: take the model up, make it safe, give it power, and back. From memory. */
 const ROUND_LOAD_SECONDS = 60;
-export const NO_LOAD = 'Live Tune finds no way to load this value. Look at it under Load.';
+export const NO_LOAD = 'Live Tune finds no way to load this value. Check it under Load.';
 
 /** By link only: from memory. */
 const LINK_SECONDS = 30;

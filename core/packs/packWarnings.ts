@@ -76,7 +76,7 @@ function tooLow(life: PackLife): PackWarning[] {
           ? `A cell was at ${volts} at rest, below ${withUnit(least, 'V', 1)}.`
           : `Its cells went down to ${volts} each under load, below ${withUnit(least, 'V', 1)}.`,
       remedy:
-        'Drive it for a shorter time, or set the cutoff higher. Look at each cell before the next charge.',
+        'Drive it for a shorter time, or set the cutoff higher. Check each cell before the next charge.',
     },
   ];
 }
@@ -132,7 +132,7 @@ function onCharger(life: PackLife, now: number): PackWarning | undefined {
     id: 'onCharger',
     level: 'caution',
     sentence: `It was put on the charger ${withUnit(minutes, 'min', 0)} ago.`,
-    remedy: 'Look at it now. Note that it is charged, or take it off.',
+    remedy: 'Check it now. Note that it is charged, or take it off.',
   };
 }
 

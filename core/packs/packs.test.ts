@@ -64,7 +64,7 @@ describe('how a pack lies', () => {
     ['cells that may lie', [3.82, 3.84], 'storage'],
     ['cells that were driven', [3.6, 3.62], 'used'],
   ] as const)('%s are told by a checker', (_what, cellVolts, state) => {
-    expect(packState(life([entry('looked', 1, { cellVolts })]), now(1)).state).toBe(state);
+    expect(packState(life([entry('checked', 1, { cellVolts })]), now(1)).state).toBe(state);
   });
 
   it('stays out of use once it is puffed, whatever is done with it', () => {
@@ -85,18 +85,18 @@ describe('what is pointed out', () => {
   it('a cell below 3.0 V, under load or at rest; far below it the pack is away', () => {
     expect(ids(life([], [run(1, { lowestVolts: 6 })]), 1)).toEqual([]);
     expect(ids(life([], [run(1, { lowestVolts: 5.9 })]), 1)).toEqual(['tooLow']);
-    const low = life([entry('looked', 1, { cellVolts: [2.4, 3.4] })]);
+    const low = life([entry('checked', 1, { cellVolts: [2.4, 3.4] })]);
     expect(packWarnings(low, now(1))[0]).toMatchObject({ id: 'tooLow', level: 'stop' });
     expect(isUsable(low, now(1))).toBe(false);
-    expect(isUsable(life([entry('looked', 1, { cellVolts: [2.9, 3] })]), now(1))).toBe(true);
+    expect(isUsable(life([entry('checked', 1, { cellVolts: [2.9, 3] })]), now(1))).toBe(true);
   });
 
   it('cells that grow apart, and resistance that has doubled', () => {
-    const cells = (day: number, a: number, b: number) => entry('looked', day, { cellVolts: [a, b] });
+    const cells = (day: number, a: number, b: number) => entry('checked', day, { cellVolts: [a, b] });
     expect(ids(life([cells(1, 3.8, 3.81), cells(2, 3.8, 3.84)]), 2)).toEqual([]);
     const grown = life([cells(1, 3.8, 3.81), cells(2, 3.8, 3.87)]);
     expect(packWarnings(grown, now(2))[0]!.sentence).toContain('0.01\u00a0V apart at first');
-    const ohms = (day: number, value: number) => entry('looked', day, { cellMilliohms: [value, 3] });
+    const ohms = (day: number, value: number) => entry('checked', day, { cellMilliohms: [value, 3] });
     expect(ids(life([ohms(1, 4), ohms(9, 7.9)]), 9)).toEqual([]);
     expect(ids(life([ohms(1, 4), ohms(9, 8)]), 9)).toEqual(['resistance']);
   });
@@ -146,7 +146,7 @@ describe('until it is full', () => {
     const stored = minutesToFull(life([entry('stored', 1)]), now(1));
     expect(stored).toBeGreaterThan(36);
     expect(stored).toBeLessThan(60);
-    const read = entry('looked', 2, { cellVolts: [3.7, 3.72] });
+    const read = entry('checked', 2, { cellVolts: [3.7, 3.72] });
     expect(minutesToFull(life([entry('stored', 1), read]), now(2))).toBeGreaterThan(stored);
     // What was read before a run says nothing of it now.
     expect(minutesToFull(life([read], [run(3)]), now(3))).toBe(72);
@@ -163,7 +163,7 @@ describe('in a model', () => {
     const plain = withShelfPack(rig, life([], [], four)).pack;
     expect(plain.capacityAh).toEqual({ value: 5.2, basis: 'given' });
     expect(plain.cellResistanceOhm.basis).toBe('assumed');
-    const measured = life([entry('looked', 1, { cellMilliohms: [2, 4] })], [], four);
+    const measured = life([entry('checked', 1, { cellMilliohms: [2, 4] })], [], four);
     expect(withShelfPack(rig, measured).pack.cellResistanceOhm).toEqual({ value: 0.003, basis: 'measured' });
   });
 });
@@ -171,7 +171,7 @@ describe('in a model', () => {
 describe('what a life comes to', () => {
   it('counts charges or runs, whichever was noted more, and finds the deepest', () => {
     const one = life(
-      [entry('charged', 1), entry('looked', 2, { cellVolts: [3.5, 3.4] })],
+      [entry('charged', 1), entry('checked', 2, { cellVolts: [3.5, 3.4] })],
       [run(1, { lowestVolts: 6.6 }), run(2), run(3)],
     );
     expect(packFigures(one)).toMatchObject({
@@ -186,7 +186,7 @@ describe('what a life comes to', () => {
 describe('packs that take turns', () => {
   const shelf = (ohms: (number | undefined)[], capacityAh = 4) =>
     ohms.map((ohm, n) =>
-      life(ohm === undefined ? [] : [entry('looked', 1, { cellMilliohms: [ohm, ohm] })], [], {
+      life(ohm === undefined ? [] : [entry('checked', 1, { cellMilliohms: [ohm, ohm] })], [], {
         ...PACK,
         id: `p${n}`,
         label: `P${n}`,

@@ -23,7 +23,7 @@ export const PACK_DOINGS = {
   onCharger: 'put on the charger',
   charged: 'charged',
   stored: 'brought to storage voltage',
-  looked: 'looked at',
+  checked: 'checked',
   puffed: 'found puffed',
   retired: 'put out of use',
 } as const;

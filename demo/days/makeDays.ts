@@ -36,7 +36,7 @@ const WING = { cells: 3, capacityAh: 3, chargeAmps: 3 };
 const entry = (id: string, at: string, part: Partial<PackEntry>): PackEntry => ({
   id,
   at,
-  doing: 'looked',
+  doing: 'checked',
   cellVolts: [],
   cellMilliohms: [],
   note: '',

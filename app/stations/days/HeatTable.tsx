@@ -108,14 +108,14 @@ export function HeatTable({ day, view, faults, worker, save }: Props) {
 function Forecast({ forecast }: { forecast: HeatForecast | 'unknown' | undefined }) {
   if (forecast === undefined) return <p className="text-sm text-muted print:hidden">forecast …</p>;
   if (forecast === 'unknown')
-    return <p className="text-sm text-muted">The model has no forecast: its numbers lead nowhere.</p>;
+    return <p className="text-sm text-muted">No forecast: this rig’s numbers give no result.</p>;
   const { lasts, runs, usedShare, canCelsius, escCelsius, lowestCellVolts } = forecast;
   return (
     <p className="text-sm">
       <strong className={lasts ? 'text-ok' : 'text-hazard'}>
         {lasts ? 'Lasts.' : `Does not last: it stops after ${withUnit(runs, 'min', 1)}.`}
       </strong>{' '}
-      By the model: {percentOf(usedShare)} of the pack, can {withUnit(canCelsius, '°C', 0)}, ESC{' '}
+      Predicted: {percentOf(usedShare)} of the pack, can {withUnit(canCelsius, '°C', 0)}, ESC{' '}
       {withUnit(escCelsius, '°C', 0)}, lowest cell {withUnit(lowestCellVolts, 'V', 2)}.
     </p>
   );

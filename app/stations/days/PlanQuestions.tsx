@@ -182,7 +182,7 @@ function Offered({ rigId, day, view, worker, save }: Props & { rigId: string }) 
           Ask one of your own
         </Link>
       </p>
-      {suggested?.length === 0 && <p>Nothing here is worth a drive by the model alone.</p>}
+      {suggested?.length === 0 && <p>The model finds no question that is worth a drive.</p>}
       <ul className="empty:hidden">
         {suggested?.map(({ because, ...question }) => (
           <li key={question.words} className="flex flex-wrap items-center gap-4 border-b border-rule py-2">

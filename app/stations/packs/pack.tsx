@@ -167,7 +167,7 @@ const Warnings = ({ life, now }: { life: PackLife; now: number }) => (
 );
 
 /** In the order in which they happen. */
-const OFFERED: readonly PackDoing[] = ['onCharger', 'charged', 'stored', 'looked', 'puffed', 'retired'];
+const OFFERED: readonly PackDoing[] = ['onCharger', 'charged', 'stored', 'checked', 'puffed', 'retired'];
 
 function EntryForm({ life: { pack } }: { life: PackLife }) {
   return (
@@ -199,7 +199,7 @@ function EntryForm({ life: { pack } }: { life: PackLife }) {
         <p className="flex flex-wrap gap-2">
           {OFFERED.map((doing) => (
             <Button key={doing} type="submit" name="doing" value={doing}>
-              {doing === 'looked' ? 'only looked at' : PACK_DOINGS[doing]}
+              {doing === 'checked' ? 'only checked' : PACK_DOINGS[doing]}
             </Button>
           ))}
         </p>

@@ -46,7 +46,7 @@ describe('cells as they are typed', () => {
 
   it('a look that says nothing is asked for, a charge needs no numbers', () => {
     const made = { id: 'e', at: '2026-05-01T10:00:00.000Z' };
-    expect(readPackEntry(formOf({ doing: 'looked' }), 2, made).problems).toHaveLength(1);
+    expect(readPackEntry(formOf({ doing: 'checked' }), 2, made).problems).toHaveLength(1);
     expect(readPackEntry(formOf({ doing: 'charged' }), 2, made).problems).toEqual([]);
   });
 });

@@ -56,7 +56,7 @@ export function readPackEntry(
   made: Pick<PackEntry, 'id' | 'at'>,
 ): { entry: PackEntry; problems: Problem[] } {
   const reader = new FormReader(form);
-  const doing = reader.choice<PackDoing>('doing', PACK_DOINGS, 'looked');
+  const doing = reader.choice<PackDoing>('doing', PACK_DOINGS, 'checked');
   const each = (name: 'cellVolts' | 'cellMilliohms', says: string): number[] => {
     const read = readCells(reader.text(name), cells, says, PACK_BOUNDS[name]);
     if (typeof read === 'string') reader.refuse(name, read);
@@ -70,7 +70,7 @@ export function readPackEntry(
     note: reader.text('note').slice(0, LONGEST_NOTE),
   };
   const isEmpty =
-    doing === 'looked' && entry.cellVolts.length + entry.cellMilliohms.length === 0 && entry.note === '';
+    doing === 'checked' && entry.cellVolts.length + entry.cellMilliohms.length === 0 && entry.note === '';
   if (isEmpty && reader.problems.length === 0)
     reader.refuse('cellVolts', 'Type what you read: volts or resistance of each cell, or a word.');
   return { entry, problems: reader.problems };
