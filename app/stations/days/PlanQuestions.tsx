@@ -78,7 +78,7 @@ export function PlanQuestions({ day, view, worker, save }: Props) {
       </ol>
       {questions.length < MOST_QUESTIONS && (
         <div className="mt-3 grid gap-2">
-          <label className="flex flex-wrap items-center gap-3">
+          <label className="flex max-w-full min-w-0 flex-wrap items-center gap-3">
             Rig
             <select value={rigId} onChange={(event) => setRigId(event.target.value)} className={INPUT}>
               {view.rigNames.map((one) => (

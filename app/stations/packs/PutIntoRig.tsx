@@ -19,11 +19,11 @@ export function PutIntoRig({ pack, rigs }: Props) {
           first.
         </p>
       ) : (
-        <Form method="post" className="mt-2 flex flex-wrap items-center gap-3">
+        <Form method="post" className="mt-2 flex min-w-0 flex-wrap items-center gap-3">
           <input type="hidden" name="intent" value="into rig" />
-          <label className="flex items-center gap-3">
+          <label className="flex max-w-full min-w-0 items-center gap-3">
             Rig
-            <select name="rigId" className={INPUT}>
+            <select name="rigId" className={`${INPUT} flex-1`}>
               {rigs.map(({ rigId, name }) => (
                 <option key={rigId} value={rigId}>
                   {name}

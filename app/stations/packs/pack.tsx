@@ -171,7 +171,7 @@ const OFFERED: readonly PackDoing[] = ['onCharger', 'charged', 'stored', 'checke
 
 function EntryForm({ life: { pack } }: { life: PackLife }) {
   return (
-    <section aria-label="Note what was done">
+    <section aria-label="Note what was done" className="min-w-0">
       <h2 className="text-2xl">Note what was done</h2>
       <div className="mt-2">
         <ChargingCautions />
