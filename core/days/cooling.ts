@@ -34,7 +34,13 @@ export function afterRun(rig: ResolvedRig, esc: EscBehaviour, minutes: number): 
   };
 }
 
-function coolMinutes(rig: ResolvedRig, windingC: number, canC: number, escC: number): number {
+/** Until winding, can and ESC are hand-warm, whole minutes. */
+export function coolMinutes(
+  rig: Pick<ResolvedRig, 'thermal' | 'fan' | 'ambientC'>,
+  windingC: number,
+  canC: number,
+  escC: number,
+): number {
   const y = Float64Array.of(windingC, canC, escC);
   const rates = new Float64Array(3);
   const warm = rig.ambientC + WARM_ABOVE_AIR;

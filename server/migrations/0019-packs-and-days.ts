@@ -33,7 +33,9 @@ export async function up(queries: QueryInterface): Promise<void> {
     );
     CREATE INDEX days_by_day ON days (garage_id, day);
     -- Runs name a pack as it is labelled.
-    CREATE INDEX runs_by_pack ON runs (lower(document->>'pack')) WHERE document->>'pack' <> '';
+    CREATE INDEX runs_by_pack ON runs (lower(document->>'pack'), driven_at) WHERE document->>'pack' <> '';
     CREATE INDEX runs_by_question ON runs ((document->'question'->>'id')) WHERE document->'question' <> 'null';
+    -- What is to do at home is asked on the first page: no history may be read through for it.
+    CREATE INDEX observations_of_updates ON observations (rig_id) WHERE basis = 'firmwareUpdate';
   `);
 }

@@ -1,8 +1,8 @@
 /** The packs of a garage: what each is, what was done with it, and the runs that were driven on it. */
 import type { PackEntry, PackLife, PackRun, ShelfPack } from '#core/packs/shelfPack';
-import type { Run } from '#core/runs/run';
+import type { Reading, ReadingId } from '#core/runs/readings';
 import { readingIn } from '#core/runs/run';
-import { QueryTypes, type Transaction } from 'sequelize';
+import { QueryTypes } from 'sequelize';
 import { database } from '../database';
 import { PackEntryModel, PackModel } from '../models';
 import { sameJson } from './escProfiles';
@@ -11,23 +11,27 @@ import { lockGarage } from './locks';
 
 /** More than anybody's shelf has. */
 export const MOST_PACKS = 500;
-/** Of a pack, the newest: enough for its figures. */
-const RUNS_LOOKED_AT = 2000;
+/** More than a pack lives through. */
+const RUNS_EACH = 500;
 
-/** All packs of a garage with their lives, by label. */
-export async function packLives(garageId: string, transaction?: Transaction): Promise<PackLife[]> {
-  const packs = await PackModel.findAll({ where: { garageId }, transaction: transaction ?? null });
+/**
+ * All packs of a garage with their lives, by label.
+ * @param runsEach of each pack, the newest
+ */
+export async function packLives(garageId: string, runsEach = RUNS_EACH): Promise<PackLife[]> {
+  const packs = await PackModel.findAll({ where: { garageId } });
   const entries = await PackEntryModel.findAll({
     where: { packId: packs.map(({ id }) => id) },
     order: ['keptOrder'],
-    transaction: transaction ?? null,
   });
-  const runs = await runsByLabel(garageId);
-  const lives = packs.map(({ id, document: pack }): PackLife => ({
-    pack,
-    entries: inOrder(entries.filter(({ packId }) => packId === id).map(({ document }) => document)),
-    runs: runsOn(pack, runs),
-  }));
+  const runs = await runsOnPacks(garageId, runsEach);
+  const lives = packs.map(({ id, document: pack }) =>
+    lifeOf(
+      pack,
+      entries.filter(({ packId }) => packId === id),
+      runs.filter(({ pack_id: packId }) => packId === id),
+    ),
+  );
   return lives.toSorted((a, b) => a.pack.label.localeCompare(b.pack.label, 'en', { numeric: true }));
 }
 
@@ -37,51 +41,65 @@ export async function findPack(garageId: string, documentKey: string): Promise<P
   const row = await PackModel.findOne({ where: { garageId, documentKey } });
   if (!row) return undefined;
   const entries = await PackEntryModel.findAll({ where: { packId: row.id }, order: ['keptOrder'] });
-  const runs = await runsByLabel(garageId, row.document.label);
-  return {
-    pack: row.document,
-    entries: inOrder(entries.map(({ document }) => document)),
-    runs: runsOn(row.document, runs),
-  };
+  return lifeOf(row.document, entries, await runsOnPacks(garageId, RUNS_EACH, row.id));
 }
 
-const inOrder = (entries: readonly PackEntry[]): PackEntry[] =>
-  entries.toSorted((a, b) => Date.parse(a.at) - Date.parse(b.at));
+const lifeOf = (pack: ShelfPack, entries: readonly PackEntryModel[], runs: readonly RunRow[]): PackLife => ({
+  pack,
+  entries: entries.map(({ document }) => document).toSorted((a, b) => Date.parse(a.at) - Date.parse(b.at)),
+  runs: runs.map(asPackRun),
+});
 
 interface RunRow {
+  pack_id: string;
   rig_id: string;
   number: number;
-  document: Run;
-  label: string;
+  rig_name: string;
+  driven_at: string;
+  minutes: number | null;
+  readings: Reading[];
 }
 
-/** Runs name a pack by its label. @param label only those of one; of all packs where it is left out */
-async function runsByLabel(garageId: string, label?: string): Promise<RunRow[]> {
+/**
+ * Runs name a pack by its label; those of another number of cells were another pack of that name. The oldest first.
+ * @param packId only those of one; of all packs where it is left out
+ */
+async function runsOnPacks(garageId: string, runsEach: number, packId?: string): Promise<RunRow[]> {
   return database().query<RunRow>(
-    `SELECT r.rig_id, r.number, r.document, lower(r.document->>'pack') AS label
-     FROM runs r JOIN rigs g ON g.id = r.rig_id
-     WHERE g.garage_id = :garageId AND r.document->>'pack' <> ''
-       AND lower(r.document->>'pack') IN
-         (SELECT label FROM packs WHERE garage_id = :garageId ${label === undefined ? '' : 'AND label = lower(:label)'})
-     ORDER BY r.driven_at DESC LIMIT ${RUNS_LOOKED_AT}`,
-    { type: QueryTypes.SELECT, replacements: { garageId, label: label ?? '' } },
+    `SELECT p.id AS pack_id, r.*
+     FROM packs p CROSS JOIN LATERAL (
+       SELECT r.rig_id, r.number, r.document->>'rigName' AS rig_name, r.document->>'drivenAt' AS driven_at,
+         (r.document->>'minutes')::float AS minutes, r.document->'readings' AS readings
+       FROM runs r JOIN rigs g ON g.id = r.rig_id AND g.garage_id = p.garage_id
+       WHERE r.document->>'pack' <> '' AND lower(r.document->>'pack') = p.label
+         AND r.document->'conditions'->'packCells' = p.document->'cells'
+       ORDER BY r.driven_at DESC LIMIT :runsEach
+     ) AS r
+     WHERE p.garage_id = :garageId ${packId === undefined ? '' : 'AND p.id = :packId'}
+     ORDER BY r.driven_at`,
+    { type: QueryTypes.SELECT, replacements: { garageId, runsEach, packId: packId ?? '' } },
   );
 }
 
-/** Those of the same cells: another model may have had a pack of that name before. The oldest first. */
-const runsOn = ({ label, cells }: ShelfPack, rows: readonly RunRow[]): PackRun[] =>
-  rows
-    .filter((row) => row.label === label.toLowerCase() && row.document.conditions.packCells === cells)
-    .map(({ rig_id: rigId, number, document }): PackRun => ({
-      rigId,
-      rigName: document.rigName,
-      number,
-      drivenAt: document.drivenAt,
-      minutes: document.minutes,
-      lowestVolts: readingIn(document, 'lowestVolts') ?? null,
-      putBackMah: readingIn(document, 'putBackMah') ?? null,
-    }))
-    .toReversed();
+function asPackRun({
+  rig_id: rigId,
+  rig_name: rigName,
+  number,
+  driven_at,
+  minutes,
+  readings,
+}: RunRow): PackRun {
+  const read = (kind: ReadingId): number | null => readingIn({ readings }, kind) ?? null;
+  return {
+    rigId,
+    rigName,
+    number,
+    drivenAt: driven_at,
+    minutes,
+    lowestVolts: read('lowestVolts'),
+    putBackMah: read('putBackMah'),
+  };
+}
 
 /** `sameLabel`: another pack of the garage has it; `used`: runs name this pack by its old label; `full`: no room. */
 export type PackKept = 'kept' | 'sameLabel' | 'used' | 'full';
@@ -100,8 +118,7 @@ export async function keepPack(garageId: string, pack: ShelfPack): Promise<PackK
       return 'kept';
     }
     const isRenamed = known.document.label.toLowerCase() !== label;
-    if (isRenamed && runsOn(known.document, await runsByLabel(garageId, known.document.label)).length > 0)
-      return 'used';
+    if (isRenamed && (await runsOnPacks(garageId, 1, known.id)).length > 0) return 'used';
     await known.update({ document: pack }, { transaction });
     return 'kept';
   });

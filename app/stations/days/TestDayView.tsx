@@ -33,7 +33,7 @@ export function TestDayView({ day, revision, view }: Props) {
   const worker = useDaysWorker();
   const { save, told, away, isSaving } = useDay(day, revision);
   const saveFacts = useCallback((facts: TestDay['facts']) => save({ facts }), [save]);
-  const { isWorking, faults } = useFacts(worker, day, view.rigs, saveFacts);
+  const { isWorking, faults } = useFacts(worker, day, view.rigs, now, saveFacts);
   const questions = useMemo(() => view.rigs.flatMap((rig) => rig.questions), [view.rigs]);
   const facts = useMemo(
     () => ({

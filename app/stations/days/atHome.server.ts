@@ -5,9 +5,12 @@ import { packLives } from '#server/repositories/packs';
 import { findBench, rigsToLookAt } from '#server/repositories/rigs';
 import { today } from '#server/today';
 
+/** The newest of each pack say how it lies. */
+const RUNS_EACH = 20;
+
 /** What is to do at home for a garage. */
 export async function atHome(garageId: string, now: number): Promise<Reminder[]> {
-  const [packs, ids] = await Promise.all([packLives(garageId), rigsToLookAt(garageId)]);
+  const [packs, ids] = await Promise.all([packLives(garageId, RUNS_EACH), rigsToLookAt(garageId)]);
   const rigs = await Promise.all(ids.map((rigId) => rigAtHome(garageId, rigId)));
   return remindersOf(
     packs,

@@ -86,6 +86,8 @@ async function ask(garageId: string, rigId: string, asked: unknown) {
   if (problems.length > 0) return data({ problems, outcome: 'refused' as const }, { status: 400 });
   const bench = await findBench(garageId, rigId);
   if (!bench) return refused('That rig is no longer there.');
+  const { itemId } = asked as Asked;
+  if (!bench.profile.items.some(({ id }) => id === itemId)) return refused('This ESC has no such item.');
   return (await keepAsked(rigId, asked as Asked))
     ? { problems: [], outcome: 'kept' as const }
     : refused('No more questions fit on this rig.');

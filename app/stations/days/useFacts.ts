@@ -1,4 +1,7 @@
 import type { RigFacts, TestDay } from '#core/days/day';
+import type { Minute } from '#core/days/dayProblem';
+import { minuteOf } from '#core/days/zoned';
+import type { StopByItem } from '#core/esc/profile';
 import type { Remote } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { DaysWorker } from '../../workers/days.worker';
@@ -12,11 +15,17 @@ export function useFacts(
   worker: Remote<DaysWorker> | undefined,
   day: TestDay,
   rigs: readonly DayRig[],
+  now: Minute,
   save: (facts: RigFacts[]) => void,
 ): { isWorking: boolean; faults: string[] } {
   const [state, setState] = useState<{ of: string; faults: string[]; isWorking: boolean }>();
-  const key = JSON.stringify([day.questions, day.airCelsius]);
-  const isThere = rigs.every((rig) => isFresh(day, rig.rigId));
+  const hasBegun = now >= (minuteOf(day.startsAt, day.timeZone) ?? Infinity);
+  const key = JSON.stringify([
+    day.questions,
+    day.airCelsius,
+    hasBegun ? [] : rigs.map(({ believed }) => believed),
+  ]);
+  const isThere = rigs.every((rig) => isFresh(day, rig, hasBegun));
   useEffect(() => {
     if (!worker || isThere || state?.of === key) return;
     const work = async (): Promise<void> => {
@@ -29,7 +38,10 @@ export function useFacts(
         const facts = await worker.facts({
           rigId: rig.rigId,
           on: rig,
-          memory: { stops: rig.believed, range: rig.range },
+          memory: {
+            stops: { ...rig.believed, ...(hasBegun ? keptFor(day, rig.rigId) : {}) },
+            range: rig.range,
+          },
           questions: own.flatMap(({ questionId }) => rig.questions.filter(({ id }) => id === questionId)),
           runMinutes: longestRun(own),
           airCelsius: day.airCelsius,
@@ -41,12 +53,20 @@ export function useFacts(
       if (faults.length === 0) save(found);
     };
     void work();
-  }, [worker, isThere, key, state?.of, rigs, day, save]);
+  }, [worker, isThere, key, state?.of, rigs, day, hasBegun, save]);
   return { isWorking: state?.isWorking ?? false, faults: state?.faults ?? [] };
 }
 
-/** Whether the facts of a rig are those of its present questions. */
-function isFresh({ questions, facts, airCelsius }: TestDay, rigId: string): boolean {
+/** Once the day has begun, an ESC holds what is being tried: what it goes back to stays as it was. */
+const keptFor = ({ facts }: TestDay, rigId: string): StopByItem =>
+  facts.find((one) => one.rigId === rigId)?.returnsTo ?? {};
+
+/** Whether the facts of a rig are those of its present questions, and until the day begins, of what its ESC holds. */
+function isFresh(
+  { questions, facts, airCelsius }: TestDay,
+  { rigId, believed }: DayRig,
+  hasBegun: boolean,
+): boolean {
   const own = questions.filter((one) => one.rigId === rigId);
   if (own.length === 0) return true;
   const known = facts.find((one) => one.rigId === rigId);
@@ -55,7 +75,8 @@ function isFresh({ questions, facts, airCelsius }: TestDay, rigId: string): bool
     known.airCelsius === airCelsius &&
     known.runMinutes === longestRun(own) &&
     own.length === known.questionIds.length &&
-    own.every(({ questionId }) => known.questionIds.includes(questionId))
+    own.every(({ questionId }) => known.questionIds.includes(questionId)) &&
+    (hasBegun || Object.entries(known.returnsTo).every(([itemId, stopId]) => believed[itemId] === stopId))
   );
 }
 
