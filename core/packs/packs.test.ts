@@ -8,6 +8,7 @@ import { packState } from './packState';
 import { isUsable, packWarnings } from './packWarnings';
 import type { PackDoing, PackEntry, PackLife, PackRun, ShelfPack } from './shelfPack';
 import { takingTurns } from './takingTurns';
+import { weakestAtCutoff } from './weakestCell';
 
 const PACK: ShelfPack = {
   id: 'p1',
@@ -180,6 +181,17 @@ describe('what a life comes to', () => {
       minutes: 18,
       deepest: { value: 3.3, how: 'underLoad' },
     });
+  });
+});
+
+describe('the weakest cell at the cutoff', () => {
+  it('is as far below it as it was below the mean when cells were read', () => {
+    const one = life([entry('checked', 1, { cellVolts: [3.8, 3.7] })]);
+    expect(weakestAtCutoff(one, 3.2)!.volts).toBeCloseTo(3.15);
+    expect(weakestAtCutoff(one, 3.2)!.isTooLow).toBe(false);
+    expect(weakestAtCutoff(one, 3.04)!.isTooLow).toBe(true);
+    expect(weakestAtCutoff(one, 0)).toBeUndefined();
+    expect(weakestAtCutoff(life([entry('charged', 1)]), 3.2)).toBeUndefined();
   });
 });
 

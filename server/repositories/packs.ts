@@ -35,6 +35,12 @@ export async function packLives(garageId: string, runsEach = RUNS_EACH): Promise
   return lives.toSorted((a, b) => a.pack.label.localeCompare(b.pack.label, 'en', { numeric: true }));
 }
 
+/** The labels of the packs that have so many cells. */
+export async function packLabels(garageId: string, cells: number): Promise<string[]> {
+  const packs = await PackModel.findAll({ where: { garageId }, order: ['label'] });
+  return packs.flatMap(({ document }) => (document.cells === cells ? [document.label] : []));
+}
+
 /** One pack; undefined where the garage has none of this id. */
 export async function findPack(garageId: string, documentKey: string): Promise<PackLife | undefined> {
   if (!isKey(documentKey)) return undefined;

@@ -4,6 +4,7 @@ import type { RaceStep } from '#core/days/raceSchedule';
 import { clockOnDay, clockTime } from '#core/days/zoned';
 import { Form, Link } from 'react-router';
 import { Button } from '../../ui/Button';
+import { ChargingLine } from '../packs/ChargingCautions';
 import { NextThing } from './NextThing';
 import { raceWords, type RaceNames } from './raceWords';
 
@@ -41,6 +42,7 @@ function DoIt({ step, dayId, names }: { step: RaceStep; dayId: string; names: Ra
       <Form method="post">
         <input type="hidden" name="intent" value="did" />
         <input type="hidden" name="packId" value={step.packId} />
+        <ChargingLine />
         <Button type="submit" look="main" name="doing" value="onCharger">
           It is on the charger
         </Button>

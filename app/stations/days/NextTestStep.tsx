@@ -3,6 +3,7 @@ import type { Minute, PlannedStep } from '#core/days/dayProblem';
 import { clockOnDay, clockTime } from '#core/days/zoned';
 import { Link, useFetcher } from 'react-router';
 import { Button } from '../../ui/Button';
+import { ChargingLine } from '../packs/ChargingCautions';
 import { NextThing } from './NextThing';
 import { stepWords, WAITS, type Names } from './stepWords';
 
@@ -64,6 +65,7 @@ function DoIt({ step, day, names }: { step: PlannedStep; day: TestDay; names: Na
       <fetcher.Form method="post" action={`/days/${day.id}`}>
         <input type="hidden" name="intent" value="did" />
         <input type="hidden" name="packId" value={step.packId} />
+        <ChargingLine />
         <Button type="submit" look="main" name="doing" value="onCharger">
           It is on the charger
         </Button>

@@ -11,3 +11,11 @@ export const ChargingCautions = () => (
     </ul>
   </Notice>
 );
+
+/** The same beside a button between two heats. */
+export const ChargingLine = () => (
+  <p className="mb-2 text-caution">
+    Right chemistry and cells, no faster than it allows, never alone, not puffed, not warm. Club rules come
+    first.
+  </p>
+);

@@ -1,6 +1,7 @@
 import { chargeMinutes, storageMinutes } from '#core/packs/charging';
 import { packFigures, type AtTime } from '#core/packs/packFigures';
 import { packState } from '#core/packs/packState';
+import { weakestInWords } from '#core/packs/weakestCell';
 import { packWarnings } from '#core/packs/packWarnings';
 import { PACK_DOINGS, type PackDoing, type PackLife } from '#core/packs/shelfPack';
 import { chargeAt } from '#core/physics/pack';
@@ -27,7 +28,7 @@ import { PackPlot } from './PackPlot';
 import { readPack, readPackEntry } from './packForm';
 import { packInWords, stateInWords } from './packWords';
 import { PutIntoRig } from './PutIntoRig';
-import { putIntoRig, rigsForPack } from './putIntoRig.server';
+import { putIntoRig, rigsForPack, type RigForPack } from './putIntoRig.server';
 import type { Route } from './+types/pack';
 
 async function lifeOf(garageId: string, packId: string): Promise<PackLife> {
@@ -121,7 +122,7 @@ export default function PackRoute({ loaderData, actionData }: Route.ComponentPro
         <EntryForm key={life.entries.length} life={life} />
         <div className="min-w-0">
           <Times life={life} />
-          <Figures life={life} />
+          <Figures life={life} rigs={rigs} />
         </div>
       </div>
       <Life life={life} />
@@ -241,7 +242,7 @@ function Times({ life: { pack, entries } }: { life: PackLife }) {
   );
 }
 
-function Figures({ life }: { life: PackLife }) {
+function Figures({ life, rigs }: { life: PackLife; rigs: readonly RigForPack[] }) {
   const { cycles, runCount, minutes, deepest, milliohms, spread } = packFigures(life);
   return (
     <section aria-label="So far" className="mt-5">
@@ -263,6 +264,16 @@ function Figures({ life }: { life: PackLife }) {
       </dl>
       <Grown title="Resistance of its worst cell" unit="mΩ" decimals={1} series={milliohms} />
       <Grown title="Between its highest and lowest cell" unit="V" decimals={2} series={spread} />
+      {rigs.map(({ rigId, name, cutoffVoltsPerCell }) => {
+        const weakest = weakestInWords(life, name, cutoffVoltsPerCell);
+        return (
+          weakest && (
+            <p key={rigId} className={`mt-2 ${weakest.isTooLow ? 'font-bold text-caution' : ''}`}>
+              {weakest.sentence}
+            </p>
+          )
+        );
+      })}
     </section>
   );
 }

@@ -17,11 +17,13 @@ const NOTED = 'Run noted.';
 interface Props {
   last: RunNote | undefined;
   questions: readonly Question[];
+  /** The labels of the shelf's packs that fit. */
+  packs: readonly string[];
   runs: ReturnType<typeof useWaitingRuns>;
 }
 
 /** A new run: kept as it is typed, saved with one tap, sent when the server is there. */
-export function NoteRun({ last, questions, runs }: Props) {
+export function NoteRun({ last, questions, packs, runs }: Props) {
   const { rigId, rig } = useBench();
   const [params] = useSearchParams();
   const planned = (key: string): string => (params.get(key) ?? '').slice(0, 200);
@@ -58,7 +60,7 @@ export function NoteRun({ last, questions, runs }: Props) {
   };
   return (
     <section aria-label="Note a run">
-      <RunFields entry={open.entry} problems={problems} change={change} />
+      <RunFields entry={open.entry} problems={problems} packs={packs} change={change} />
       {questions.length > 0 && (
         <label className="mt-1 block">
           <span className="block text-sm">Counts for the question</span>

@@ -17,13 +17,16 @@ const FIRST: readonly ReadingId[] = ['canCelsius', 'lowestVolts', 'putBackMah'];
 interface Props {
   entry: RunEntry;
   problems: readonly Problem[];
+  /** Packs to choose from; any other may be typed. */
+  packs?: readonly string[];
   change: (part: Partial<RunEntry>) => void;
   /** What stands at the end of the part that folds. */
   children?: ReactNode;
 }
 
 /** What can be said of a run: the moments and a few numbers first, everything else folded. */
-export function RunFields({ entry, problems, change, children }: Props) {
+export function RunFields({ entry, problems, packs = [], change, children }: Props) {
+  const shelf = useId();
   const { kind } = useBench().rig.vehicle;
   const rest = readingsOf(kind).filter((id) => !FIRST.includes(id));
   const problemAt = (path: string): string | undefined =>
@@ -44,11 +47,17 @@ export function RunFields({ entry, problems, change, children }: Props) {
         <Field label="Pack">
           <input
             value={entry.pack}
+            list={shelf}
             maxLength={200}
             autoComplete="off"
             onChange={(event) => change({ pack: event.target.value })}
             className={`${INPUT} w-full`}
           />
+          <datalist id={shelf}>
+            {packs.map((label) => (
+              <option key={label} value={label} />
+            ))}
+          </datalist>
         </Field>
         <NumberField
           label="Time, min"

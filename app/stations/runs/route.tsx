@@ -5,6 +5,8 @@ import { jsonOf, readForm, textOf } from '#server/readBody';
 import { askedOf, closeAsked, keepAsked, MOST_ASKED } from '#server/repositories/asked';
 import { openTrial } from '#server/openTrial';
 import { keepRunFile } from '#server/keepRunFile';
+import { currentGarage } from '#server/repositories/garages';
+import { packLabels } from '#server/repositories/packs';
 import { pageOfRuns } from '#server/repositories/runs';
 import type { Bench } from '#server/repositories/rigs';
 import { data } from 'react-router';
@@ -26,15 +28,17 @@ import { useWaitingRuns } from './WaitingRuns';
 import type { Route } from './+types/route';
 
 export async function loader({ params, request }: Route.LoaderArgs) {
-  const { rigId } = await benchOf(params.rigId);
+  const { rigId, rig } = await benchOf(params.rigId);
   const { searchParams } = new URL(request.url);
-  const [runs, asked] = await Promise.all([
+  const [runs, asked, packs] = await Promise.all([
     pageOfRuns(rigId, searchParams.get('q') ?? '', Number(searchParams.get('page') ?? 1)),
     askedOf(rigId),
+    packLabels((await currentGarage()).id, rig.pack.cells),
   ]);
   const questions = asked.filter(({ isClosed }) => !isClosed).map(({ asked: one }) => one);
   return {
     runs,
+    packs,
     ...(await openTrial(rigId, asked)),
     questions: questions.filter((one) => one.kind === 'compare'),
   };
@@ -96,7 +100,7 @@ export const shouldRevalidate = unlessAway;
 
 /** Runs: what the drive says comes back. */
 export default function RunsRoute({ loaderData, actionData }: Route.ComponentProps) {
-  const { runs, last, trial, since, questions } = loaderData;
+  const { runs, packs, last, trial, since, questions } = loaderData;
   const { runs: facts } = useBench();
   const { answer } = useAnswer(actionData);
   const waiting = useWaitingRuns();
@@ -106,7 +110,7 @@ export default function RunsRoute({ loaderData, actionData }: Route.ComponentPro
       <RunsNav />
       <h1 className="mt-3 text-3xl">Note a run</h1>
       <div className="mt-2 grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,27rem)_minmax(0,1fr)]">
-        <NoteRun last={last?.run} questions={questions} runs={waiting} />
+        <NoteRun last={last?.run} questions={questions} packs={packs} runs={waiting} />
         <div className="min-w-0">
           {last ? (
             <AfterRun last={last} trial={trial} since={since} />
