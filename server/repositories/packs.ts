@@ -12,7 +12,7 @@ import { lockGarage } from './locks';
 /** More than anybody's shelf has. */
 export const MOST_PACKS = 500;
 /** More than a pack lives through. */
-const RUNS_EACH = 500;
+const RUNS_EACH = 200;
 
 /**
  * All packs of a garage with their lives, by label.

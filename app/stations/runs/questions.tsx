@@ -24,7 +24,8 @@ export async function loader({ params }: Route.LoaderArgs) {
   const [asked, all, packs] = await Promise.all([
     askedOf(rigId),
     newestRuns(rigId, RUNS_LOOKED_AT),
-    packLives(garageId),
+    // How alike packs are stands on the shelf; their runs are not asked.
+    packLives(garageId, 0),
   ]);
   const questions = asked
     .flatMap(({ asked: one, isClosed }) => (one.kind === 'compare' ? [{ question: one, isClosed }] : []))
