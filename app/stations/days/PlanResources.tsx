@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { TickBox } from '../../ui/TickBox';
 import { INPUT } from '../rig/formParts';
 import { packInWords } from '../packs/packWords';
+import { ChargersAndAir } from './ChargersAndAir';
 
 interface Props {
   day: TestDay;
@@ -17,7 +18,6 @@ interface Props {
 /** What a day has: hours, packs, chargers, air. */
 export function PlanResources({ day, packs, save, startsAt }: Props) {
   const takes = new Set(day.packIds);
-  const number = (text: string): number | null => (text.trim() === '' ? null : Number(text));
   return (
     <section aria-label="What there is" className="mt-8 print:hidden">
       <h2 className="text-2xl">What there is</h2>
@@ -36,34 +36,7 @@ export function PlanResources({ day, packs, save, startsAt }: Props) {
             />
           </label>
         ))}
-        <label className="flex items-center gap-2">
-          Chargers
-          <input
-            type="number"
-            min={0}
-            max={12}
-            defaultValue={day.chargers}
-            onBlur={({ target: { valueAsNumber } }) => {
-              const chargers = Math.round(valueAsNumber);
-              if (chargers >= 0 && chargers <= 12 && chargers !== day.chargers) save({ chargers });
-            }}
-            className={`${INPUT} w-20 text-right`}
-          />
-        </label>
-        <label className="flex items-center gap-2">
-          Air
-          <input
-            defaultValue={day.airCelsius ?? ''}
-            inputMode="decimal"
-            onBlur={({ target: { value } }) => {
-              const airCelsius = number(value);
-              const isRight = airCelsius === null || (airCelsius >= -40 && airCelsius <= 60);
-              if (isRight && airCelsius !== day.airCelsius) save({ airCelsius });
-            }}
-            className={`${INPUT} w-20 text-right`}
-          />
-          °C
-        </label>
+        <ChargersAndAir day={day} save={save} />
       </div>
       <TickBox
         className="mt-2"

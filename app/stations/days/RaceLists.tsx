@@ -4,6 +4,7 @@ import { Form } from 'react-router';
 import { Button } from '../../ui/Button';
 import { TickBox } from '../../ui/TickBox';
 import { INPUT } from '../rig/formParts';
+import { ChargersAndAir } from './ChargersAndAir';
 import type { DayViewData } from './dayData.server';
 
 interface Props {
@@ -21,36 +22,7 @@ export function RaceLists({ day, view, save }: Props) {
       <section aria-label="What there is" className="mt-8 print:hidden">
         <h2 className="text-2xl">What there is</h2>
         <div className="mt-2 flex flex-wrap gap-x-6 gap-y-3">
-          <label className="flex items-center gap-2">
-            Chargers
-            <input
-              type="number"
-              min={0}
-              max={12}
-              defaultValue={day.chargers}
-              onBlur={({ target: { valueAsNumber } }) => {
-                const chargers = Math.round(valueAsNumber);
-                if (chargers >= 0 && chargers <= 12 && chargers !== day.chargers) save({ chargers });
-              }}
-              className={`${INPUT} w-20 text-right`}
-            />
-          </label>
-          <label className="flex items-center gap-2">
-            Air
-            <input
-              type="number"
-              min={-40}
-              max={60}
-              defaultValue={day.airCelsius ?? ''}
-              onBlur={({ target: { value, valueAsNumber } }) => {
-                const airCelsius = value === '' ? null : valueAsNumber;
-                const isRight = airCelsius === null || (airCelsius >= -40 && airCelsius <= 60);
-                if (isRight && airCelsius !== day.airCelsius) save({ airCelsius });
-              }}
-              className={`${INPUT} w-20 text-right`}
-            />
-            °C
-          </label>
+          <ChargersAndAir day={day} save={save} />
         </div>
       </section>
     </>
