@@ -6,8 +6,6 @@ import type { EventRules } from '#core/rig/eventRules';
 import type { Rig } from '#core/rig/rig';
 import type { BenchTest } from '#core/calibration/benchTest';
 import type { Calibration } from '#core/calibration/calibration';
-import type { Day } from '#core/days/day';
-import type { PackEntry, ShelfPack } from '#core/packs/shelfPack';
 import type { Draft } from '#core/sheet/draft';
 import type { EvidenceBasis } from '#core/sheet/evidence';
 import type { AlikeGroup } from '#core/setUps/alike';
@@ -16,19 +14,11 @@ import type { LogMeta } from '#core/runs/log/meta';
 import type { Run } from '#core/runs/run';
 import type { SetUp } from '#core/setUps/setUp';
 import type { Sheet } from '#core/sheet/sheet';
-import {
-  DataTypes,
-  literal,
-  Model,
-  type CreationOptional,
-  type InferAttributes,
-  type InferCreationAttributes,
-  type Sequelize,
-} from 'sequelize';
+import { DataTypes, type CreationOptional, type Sequelize } from 'sequelize';
+import { counted, key, moment, Record, required } from './columns';
 import { database } from './database';
+import { defineDayModels } from './dayModels';
 import type { KeptStanding } from './keptStanding';
-
-class Record<M extends Model> extends Model<InferAttributes<M>, InferCreationAttributes<M>> {}
 
 export class GarageModel extends Record<GarageModel> {
   declare id: CreationOptional<string>;
@@ -142,34 +132,6 @@ export class AlikeModel extends Record<AlikeModel> {
   declare document: AlikeGroup;
 }
 
-export class PackModel extends Record<PackModel> {
-  declare id: CreationOptional<string>;
-  declare garageId: string;
-  declare documentKey: string;
-  declare document: ShelfPack;
-  /** In small letters; the database makes it of the document. */
-  declare label: CreationOptional<string>;
-}
-
-export class PackEntryModel extends Record<PackEntryModel> {
-  declare id: CreationOptional<string>;
-  declare packId: string;
-  declare documentKey: string;
-  declare document: PackEntry;
-  /** As of a calibration. */
-  declare keptOrder: CreationOptional<number | string>;
-}
-
-export class DayModel extends Record<DayModel> {
-  declare id: CreationOptional<string>;
-  declare garageId: string;
-  declare documentKey: string;
-  declare document: Day;
-  declare revision: CreationOptional<number>;
-  /** The date on which it begins; the database makes it of the document. */
-  declare day: CreationOptional<string>;
-}
-
 export class SheetModel extends Record<SheetModel> {
   declare id: CreationOptional<string>;
   declare rigId: string;
@@ -225,12 +187,7 @@ export class AskedModel extends Record<AskedModel> {
 /** Kept at the end of a load, taken from a file, or read from the ESC before a load by link. */
 export type SheetOrigin = 'loaded' | 'imported' | 'backup';
 
-const { UUID, UUIDV4, TEXT, INTEGER, SMALLINT, JSONB, DATE, DATEONLY, NOW, BIGINT, BLOB } = DataTypes;
-// Made again for each column: Sequelize writes into the objects it is given.
-const key = () => ({ type: UUID, primaryKey: true, defaultValue: UUIDV4 });
-const required = <T>(type: T) => ({ type, allowNull: false });
-const moment = () => ({ type: DATE, allowNull: false, defaultValue: NOW });
-const counted = (sequence: string) => ({ type: BIGINT, defaultValue: literal(`nextval('${sequence}')`) });
+const { UUID, TEXT, INTEGER, SMALLINT, JSONB, DATE, DATEONLY, BIGINT, BLOB } = DataTypes;
 
 let readyFor: Sequelize | undefined;
 
@@ -362,37 +319,7 @@ export function defineModels(): void {
     { id: key(), garageId: required(UUID), document: required(JSONB) },
     { ...options, modelName: 'alike', tableName: 'alike_groups' },
   );
-  PackModel.init(
-    {
-      id: key(),
-      garageId: required(UUID),
-      documentKey: required(TEXT),
-      document: required(JSONB),
-      label: TEXT,
-    },
-    { ...options, modelName: 'pack', tableName: 'packs' },
-  );
-  PackEntryModel.init(
-    {
-      id: key(),
-      packId: required(UUID),
-      documentKey: required(TEXT),
-      document: required(JSONB),
-      keptOrder: counted('kept_on_bench'),
-    },
-    { ...options, modelName: 'packEntry', tableName: 'pack_entries' },
-  );
-  DayModel.init(
-    {
-      id: key(),
-      garageId: required(UUID),
-      documentKey: required(TEXT),
-      document: required(JSONB),
-      revision: { type: INTEGER, defaultValue: 0 },
-      day: TEXT,
-    },
-    { ...options, modelName: 'day', tableName: 'days' },
-  );
+  defineDayModels(options);
   SetUpModel.init(
     {
       id: key(),

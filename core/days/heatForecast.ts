@@ -1,5 +1,5 @@
 /** What the model says of a heat: whether the pack lasts, how hot it gets, how low the cells go. */
-import { stopsOfSetUp, type SetUp } from '../setUps/setUp';
+import { fittingSetUp, type SetUp } from '../setUps/setUp';
 import { withShelfPack } from '../packs/intoModel';
 import type { PackLife } from '../packs/shelfPack';
 import { drivenFor } from '../physics/drills/stint';
@@ -33,7 +33,7 @@ const NEARLY = 0.05;
 /** @throws {Error} where the rig cannot be driven */
 export function heatForecast({ on, believed, setUp, pack, minutes, airCelsius }: HeatAsked): HeatForecast {
   const rig = pack ? withShelfPack(on.rig, pack) : on.rig;
-  const stops = { ...believed, ...(setUp ? stopsOfSetUp(setUp) : {}) };
+  const stops = { ...believed, ...(setUp ? fittingSetUp(on.profile, setUp).stops : {}) };
   const { resolved, esc } = drivenOn({ ...on, rig }, { byHand: setUp?.byHand ?? {}, airCelsius }, stops);
   const { numbers } = drivenFor(resolved, esc, minutes);
   const of = (id: string): number => {

@@ -108,6 +108,30 @@ describe('packs of a race day', () => {
     ]);
   });
 
+  it('were used in a heat that is over, whether its run was noted or not', () => {
+    const day = race([heat('1', '10:00'), heat('2', '12:00')]);
+    const charges = (life: PackLife, time: string) =>
+      raceSchedule(day, [life], at(time)).steps.filter(({ kind }) => kind === 'charge');
+    expect(charges(pack('p1', 'charged'), '10:30')).toMatchObject([{ heatId: '2', from: at('10:30') }]);
+    // Charged again since: nothing is left to do.
+    expect(charges(pack('p1', 'charged', '11:40'), '11:45')).toEqual([]);
+  });
+
+  it('of a heat that is being driven are no longer late for it', () => {
+    expect(sentences(race([heat('1', '10:00')]), [pack('p1', null)], at('10:02'))).toEqual([]);
+  });
+
+  it('do not charge alone while their driver drives', () => {
+    const heats = [heat('1', '10:00'), heat('2', '12:00')];
+    const alone = (chargersWatched: boolean) =>
+      sentences(
+        race([...heats, heat('3', '11:00', { rigId: 'crawler', packId: null })], { chargersWatched }),
+        [pack('p1', 'charged')],
+      );
+    expect(alone(true)).toEqual([]);
+    expect(alone(false)).toEqual([expect.stringContaining('would charge alone during it')]);
+  });
+
   it('that are puffed are never driven', () => {
     expect(sentences(race([heat('1', '10:00')]), [pack('p1', 'puffed')])[0]).toContain('may not be used');
   });

@@ -70,7 +70,8 @@ export function raceSchedule(day: RaceDay, packs: readonly PackLife[], now: Minu
     to,
   }));
   const steps = [...charging.steps, ...loads, ...driven, ...backs].toSorted((a, b) => a.from - b.from);
-  return { steps, faults: [...charging.faults, ...tooClose(heats)] };
+  const alone = chargesAlone(day, heats, charging.steps);
+  return { steps, faults: [...charging.faults, ...alone, ...tooClose(heats)] };
 }
 
 /** A set-up is loaded before the first heat that has it. */
@@ -115,6 +116,8 @@ interface OnShelf {
   readyAt: Minute;
   /** Of the charge that it needs now. */
   toFull: number;
+  /** When something was done with it last. */
+  doneAt: Minute;
 }
 
 function chargesOf(
@@ -131,7 +134,17 @@ function chargesOf(
   for (const { heat, from, to } of heats) {
     const life = packs.find(({ pack }) => pack.id === heat.packId);
     const state = life && shelf.get(life.pack.id);
-    if (!life || !state || to <= now) continue;
+    if (!life || !state) continue;
+    const driven = {
+      isCharged: false,
+      readyAt: to + REST_MINUTES,
+      toFull: Math.ceil(chargeMinutes(life.pack)),
+    };
+    if (from <= now) {
+      // Whoever did not note the run drove it all the same, unless something was done with the pack since.
+      if (state.doneAt < from) shelf.set(life.pack.id, { ...driven, doneAt: from });
+      continue;
+    }
     const { label } = life.pack;
     const latestEnd = from - READY_BEFORE_MINUTES;
     if (!isUsable(life, now * 60_000)) say(heat.id, `${label} may not be used: check it on the shelf.`);
@@ -154,27 +167,54 @@ function chargesOf(
           say(heat.id, `${label} is not charged in time: ${begins + minutes - latestEnd}\u00a0min too late.`);
       }
     } else if (state.readyAt > latestEnd) say(heat.id, `${label} is still on the charger.`);
-    shelf.set(life.pack.id, {
-      isCharged: false,
-      readyAt: to + REST_MINUTES,
-      toFull: Math.ceil(chargeMinutes(life.pack)),
-    });
+    shelf.set(life.pack.id, { ...driven, doneAt: from });
   }
   return { steps, faults };
 }
 
 function onShelf(life: PackLife, now: Minute): OnShelf {
-  const { state, since } = packState(life, now * 60_000);
-  const at = since === undefined ? now : Math.ceil(Date.parse(since) / 60_000);
+  const nowMs = now * 60_000;
+  const { state, since, coolAt } = packState(life, nowMs);
+  const toFull = minutesToFull(life, nowMs);
+  const doneAt = lastDoneAt(life);
   if (state === 'charging')
     return {
       isCharged: true,
-      readyAt: Math.max(now, at + minutesToFull(life, now * 60_000)),
+      readyAt: Math.max(now, Math.ceil(Date.parse(since!) / 60_000) + toFull),
       toFull: 0,
+      doneAt,
     };
   return {
-    toFull: minutesToFull(life, now * 60_000),
     isCharged: state === 'charged',
-    readyAt: state === 'used' ? Math.max(now, at + REST_MINUTES) : now,
+    readyAt: Math.max(now, Math.ceil((coolAt ?? 0) / 60_000)),
+    toFull,
+    doneAt,
   };
+}
+
+const lastDoneAt = ({ entries, runs }: PackLife): Minute =>
+  Math.max(
+    ...[...entries.map(({ at }) => at), ...runs.map(({ drivenAt }) => drivenAt)].map((at) =>
+      Math.floor(Date.parse(at) / 60_000),
+    ),
+  );
+
+/** What charges while its driver drives, where nobody is beside the chargers. */
+function chargesAlone(
+  { chargersWatched }: RaceDay,
+  heats: readonly TimedHeat[],
+  charges: readonly RaceStep[],
+): RaceSchedule['faults'] {
+  if (chargersWatched) return [];
+  return heats.flatMap(({ heat, from, to }) =>
+    charges.some((charge) => charge.from < to && from < charge.to)
+      ? [
+          {
+            heatId: heat.id,
+            sentence:
+              'A pack would charge alone during it. Have somebody stay beside it, or charge at another time.',
+          },
+        ]
+      : [],
+  );
 }

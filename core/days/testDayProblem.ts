@@ -116,32 +116,31 @@ function plannedPack(at: DayNow, life: PackLife, begins: Minute): PlannedPack | 
   if (!isUsable(life, nowMs)) return undefined;
   const fits = rigs.filter(({ rig }) => fitsRig(pack, rig)).map(({ rigId }) => rigId);
   if (fits.length === 0) return undefined;
-  const { state, since } = packState(life, nowMs);
+  const { state, since, coolAt } = packState(life, nowMs);
   const again = usedMinutes(day, pack, fits);
   const sinceMinute = since === undefined ? begins : Math.ceil(Date.parse(since) / 60_000);
   const toFull = minutesToFull(life, nowMs);
-  const after = {
-    charged: begins,
-    charging: Math.max(begins, sinceMinute + toFull),
-    used: Math.max(begins, sinceMinute + REST_MINUTES),
-  };
+  const isCharged = state === 'charged' || state === 'charging';
+  const waits = state === 'charging' ? sinceMinute + toFull : Math.ceil((coolAt ?? 0) / 60_000);
   return {
     id: pack.id,
     fits,
-    isCharged: state === 'charged' || state === 'charging',
-    readyAt: state === 'charged' || state === 'charging' || state === 'used' ? after[state] : begins,
-    firstChargeMinutes: drivenToday(at, pack.id, since) ? Math.min(toFull, again) : toFull,
+    isCharged,
+    readyAt: state === 'charged' ? begins : Math.max(begins, waits),
+    firstChargeMinutes: drivenToday(at, life) ? Math.min(toFull, again) : toFull,
     chargeMinutes: again,
     restMinutes: REST_MINUTES,
   };
 }
 
-/** Whether what was done last with a pack was one of the day's runs: then it is known about what it used. */
-const drivenToday = ({ runs }: DayNow, packId: string, since: string | undefined): boolean =>
-  runs.some(
-    (run) =>
-      run.packId === packId && since !== undefined && run.at === Math.floor(Date.parse(since) / 60_000),
+/** Whether what was driven last with a pack was one of the day's runs: then it is known about what it used. */
+function drivenToday({ runs }: DayNow, { pack, runs: ofPack }: PackLife): boolean {
+  const last = ofPack.at(-1);
+  return (
+    last !== undefined &&
+    runs.some(({ packId, at }) => packId === pack.id && at === Math.floor(Date.parse(last.drivenAt) / 60_000))
   );
+}
 
 /** What a charge takes after the hungriest of its runs; from empty where that is not known. */
 function usedMinutes({ questions, facts }: TestDay, pack: PackLife['pack'], fits: readonly string[]): number {

@@ -16,6 +16,8 @@ export interface PackState {
   state: PackStateId;
   /** ISO 8601; undefined where nothing was ever noted. */
   since: string | undefined;
+  /** When it has rested after its last run, milliseconds; undefined where it was never driven. */
+  coolAt: number | undefined;
   /** Whether it was driven so lately that it must rest before it is charged. */
   isWarm: boolean;
 }
@@ -44,16 +46,14 @@ export function packState({ pack, entries, runs }: PackLife, now: number): PackS
   ].toSorted((a, b) => Date.parse(a.at) - Date.parse(b.at));
   const out = events.find(({ state }) => state === 'outOfUse');
   const last = out ?? events.at(-1);
-  if (!last) return { state: 'unknown', since: undefined, isWarm: false };
+  const driven = runs.map(({ drivenAt }) => Date.parse(drivenAt) + REST_MINUTES * 60_000);
+  const coolAt = driven.length === 0 ? undefined : Math.max(...driven);
+  const isWarm = coolAt !== undefined && now < coolAt;
+  if (!last) return { state: 'unknown', since: undefined, coolAt, isWarm };
   // It lies in that state since the first of the same that nothing else came behind.
   const before = events.findLastIndex(({ state }) => state !== last.state);
   const since = last === out ? last.at : events[before + 1]!.at;
-  const sinceRun = (now - Date.parse(last.at)) / 60_000;
-  return {
-    state: last.state,
-    since: last.state === 'used' ? last.at : since,
-    isWarm: last.state === 'used' && sinceRun < REST_MINUTES,
-  };
+  return { state: last.state, since, coolAt, isWarm };
 }
 
 interface Happened {

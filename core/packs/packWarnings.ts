@@ -3,8 +3,8 @@ import { TOO_FAR_VOLTS } from '../physics/pack';
 import { withUnit } from '../units/format';
 import { chargeMinutes, chargeRateFault } from './charging';
 import { packFigures } from './packFigures';
-import { packState, STORAGE_VOLTS } from './packState';
-import type { PackLife } from './shelfPack';
+import { packState, REST_MINUTES, STORAGE_VOLTS } from './packState';
+import type { PackEntry, PackLife } from './shelfPack';
 
 export interface PackWarning {
   id: 'puffed' | 'onCharger' | 'fullForDays' | 'tooLow' | 'resistance' | 'apart' | 'chargeRate';
@@ -42,6 +42,20 @@ export function packWarnings(life: PackLife, now: number): PackWarning[] {
     .toSorted((a, b) => Number(b.level === 'stop') - Number(a.level === 'stop'));
 }
 
+/** Why a pack may not be put on the charger, or be called charged, in a sentence; undefined where it may. @param now milliseconds */
+export function chargeRefusal(
+  life: PackLife,
+  doing: Pick<PackEntry, 'doing'>['doing'],
+  now: number,
+): string | undefined {
+  if (doing !== 'onCharger' && doing !== 'charged' && doing !== 'stored') return undefined;
+  const { label } = life.pack;
+  if (!isUsable(life, now)) return `${label} may not be charged any more: ${AWAY}`;
+  return doing === 'onCharger' && packState(life, now).isWarm
+    ? `${label} was driven less than ${REST_MINUTES} minutes ago. Let it cool before it is charged.`
+    : undefined;
+}
+
 /** Whether a pack may be charged and driven. */
 export const isUsable = (life: PackLife, now: number): boolean =>
   packState(life, now).state !== 'outOfUse' && packWarnings(life, now).every(({ level }) => level !== 'stop');
@@ -66,7 +80,7 @@ function tooLow(life: PackLife): PackWarning[] {
         remedy: AWAY,
       },
     ];
-  if (deepest.value >= least) return [];
+  if (deepest.value >= least || readSince(life, deepest.at, least)) return [];
   return [
     {
       id: 'tooLow',
@@ -80,6 +94,13 @@ function tooLow(life: PackLife): PackWarning[] {
     },
   ];
 }
+
+/** Whether every cell was read above it since: then it has come back. */
+const readSince = ({ entries }: PackLife, at: string, least: number): boolean =>
+  entries.some(
+    ({ at: readAt, cellVolts }) =>
+      cellVolts.length > 0 && Date.parse(readAt) > Date.parse(at) && Math.min(...cellVolts) >= least,
+  );
 
 function apart(life: PackLife): PackWarning | undefined {
   const { spread } = packFigures(life);

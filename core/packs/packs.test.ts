@@ -5,7 +5,7 @@ import { fitsRig, withShelfPack } from './intoModel';
 import { minutesToFull } from './minutesToFull';
 import { packFigures } from './packFigures';
 import { packState } from './packState';
-import { isUsable, packWarnings } from './packWarnings';
+import { chargeRefusal, isUsable, packWarnings } from './packWarnings';
 import type { PackDoing, PackEntry, PackLife, PackRun, ShelfPack } from './shelfPack';
 import { takingTurns } from './takingTurns';
 import { weakestAtCutoff } from './weakestCell';
@@ -48,7 +48,7 @@ const ids = (one: PackLife, day: number) => packWarnings(one, now(day)).map(({ i
 describe('how a pack lies', () => {
   it('is told by what was done last, and since the first of the same', () => {
     const one = life([entry('charged', 1), entry('charged', 2)]);
-    expect(packState(one, now(3))).toEqual({ state: 'charged', since: at(1), isWarm: false });
+    expect(packState(one, now(3))).toMatchObject({ state: 'charged', since: at(1), isWarm: false });
     expect(packState(life([entry('charged', 1)], [run(2)]), now(2, 13)).state).toBe('used');
     expect(packState(life([]), now(1)).state).toBe('unknown');
   });
@@ -57,6 +57,9 @@ describe('how a pack lies', () => {
     const one = life([], [run(2)]);
     expect(packState(one, now(2) + 14 * 60_000).isWarm).toBe(true);
     expect(packState(one, now(2) + 16 * 60_000).isWarm).toBe(false);
+    // Reading its cells warms nothing.
+    const read = life([entry('checked', 2, { cellVolts: [3.5, 3.5] })]);
+    expect(packState(read, now(2))).toMatchObject({ state: 'used', isWarm: false, coolAt: undefined });
   });
 
   it.each([
@@ -90,6 +93,24 @@ describe('what is pointed out', () => {
     expect(packWarnings(low, now(1))[0]).toMatchObject({ id: 'tooLow', level: 'stop' });
     expect(isUsable(low, now(1))).toBe(false);
     expect(isUsable(life([entry('checked', 1, { cellVolts: [2.9, 3] })]), now(1))).toBe(true);
+  });
+
+  it('a cell that was drawn too low is said until all were read above it; a damaged one stays damaged', () => {
+    const drawn = run(1, { lowestVolts: 5.9 });
+    const read = (day: number, low: number) => entry('checked', day, { cellVolts: [low, 3.7] });
+    expect(ids(life([read(2, 3.6)], [drawn]), 3)).not.toContain('tooLow');
+    expect(ids(life([read(2, 2.9)], [drawn]), 3)).toContain('tooLow');
+    const damaged = life([read(1, 2.4), read(2, 3.7)]);
+    expect(isUsable(damaged, now(3))).toBe(false);
+  });
+
+  it('a puffed pack, and a warm one, are not put on a charger', () => {
+    expect(chargeRefusal(life([entry('puffed', 1)]), 'onCharger', now(2))).toContain('not be charged');
+    expect(chargeRefusal(life([entry('puffed', 1)]), 'checked', now(2))).toBeUndefined();
+    const warm = life([], [run(2)]);
+    expect(chargeRefusal(warm, 'onCharger', now(2) + 60_000)).toContain('Let it cool');
+    expect(chargeRefusal(warm, 'onCharger', now(3))).toBeUndefined();
+    expect(chargeRefusal(warm, 'charged', now(2) + 60_000)).toBeUndefined();
   });
 
   it('cells that grow apart, and resistance that has doubled', () => {

@@ -1,15 +1,8 @@
 /** What an archive would bring into a garage: shown before anything is changed. */
 import { Transaction } from 'sequelize';
 import { database } from '../database';
-import {
-  AlikeModel,
-  DayModel,
-  EscProfileModel,
-  EventRulesModel,
-  PackEntryModel,
-  PackModel,
-  RigModel,
-} from '../models';
+import { DayModel, PackEntryModel, PackModel } from '../dayModels';
+import { AlikeModel, EscProfileModel, EventRulesModel, RigModel } from '../models';
 import { sameJson } from '../repositories/escProfiles';
 import { digestOfRig } from './rigFiles';
 import { digestsIn, type OpenArchive } from './readArchive';

@@ -5,19 +5,17 @@ import { randomUUID } from 'node:crypto';
 import { setImmediate as nextTurn } from 'node:timers/promises';
 import type { CreationAttributes, Transaction } from 'sequelize';
 import { database } from '../database';
+import { DayModel, PackEntryModel, PackModel } from '../dayModels';
 import {
   AlikeModel,
   AskedModel,
   BenchTestModel,
   BuildCheckModel,
   CalibrationModel,
-  DayModel,
   DraftModel,
   EscProfileModel,
   EventRulesModel,
   ObservationModel,
-  PackEntryModel,
-  PackModel,
   RigModel,
   RigPictureModel,
   RunLogModel,

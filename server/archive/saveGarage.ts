@@ -12,15 +12,8 @@ import { setImmediate as nextTurn } from 'node:timers/promises';
 import { Readable, type PassThrough } from 'node:stream';
 import { ZipFile } from 'yazl';
 import { database } from '../database';
-import {
-  AlikeModel,
-  DayModel,
-  EscProfileModel,
-  EventRulesModel,
-  PackEntryModel,
-  PackModel,
-  RigModel,
-} from '../models';
+import { DayModel, PackEntryModel, PackModel } from '../dayModels';
+import { AlikeModel, EscProfileModel, EventRulesModel, RigModel } from '../models';
 import { digestOf, filesOfRig, sha256Of } from './rigFiles';
 
 const RIGS_AT_A_TIME = 50;

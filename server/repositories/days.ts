@@ -4,7 +4,7 @@ import type { DrivenRun } from '#core/days/testDayProblem';
 import type { Run } from '#core/runs/run';
 import { QueryTypes } from 'sequelize';
 import { database } from '../database';
-import { DayModel } from '../models';
+import { DayModel } from '../dayModels';
 import { isKey } from './ids';
 import { lockGarage } from './locks';
 

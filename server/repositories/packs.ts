@@ -4,7 +4,7 @@ import type { Reading, ReadingId } from '#core/runs/readings';
 import { readingIn } from '#core/runs/run';
 import { QueryTypes } from 'sequelize';
 import { database } from '../database';
-import { PackEntryModel, PackModel } from '../models';
+import { PackEntryModel, PackModel } from '../dayModels';
 import { sameJson } from './escProfiles';
 import { isKey } from './ids';
 import { lockGarage } from './locks';

@@ -1,4 +1,6 @@
 import type { Day } from '#core/days/day';
+import type { ReactNode } from 'react';
+import { TickBox } from '../../ui/TickBox';
 import { INPUT } from '../rig/formParts';
 
 interface Props {
@@ -42,4 +44,22 @@ export const ChargersAndAir = ({ day, save }: Props) => (
       °C
     </label>
   </>
+);
+
+interface WatchedProps {
+  day: Pick<Day, 'chargersWatched'>;
+  save: (part: { chargersWatched: boolean }) => void;
+  /** What it means where nobody does. */
+  children: ReactNode;
+}
+
+/** A pack never charges alone: whether somebody is there while the driver drives. */
+export const ChargersWatched = ({ day, save, children }: WatchedProps) => (
+  <TickBox
+    className="mt-2"
+    on={day.chargersWatched}
+    onChange={(chargersWatched) => save({ chargersWatched })}
+  >
+    <span>Somebody stays beside the chargers while I drive. {children}</span>
+  </TickBox>
 );

@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { TickBox } from '../../ui/TickBox';
 import { INPUT } from '../rig/formParts';
 import { packInWords } from '../packs/packWords';
-import { ChargersAndAir } from './ChargersAndAir';
+import { ChargersAndAir, ChargersWatched } from './ChargersAndAir';
 
 interface Props {
   day: TestDay;
@@ -38,13 +38,9 @@ export function PlanResources({ day, packs, save, startsAt }: Props) {
         ))}
         <ChargersAndAir day={day} save={save} />
       </div>
-      <TickBox
-        className="mt-2"
-        on={day.chargersWatched}
-        onChange={(chargersWatched) => save({ chargersWatched })}
-      >
-        Somebody stays beside the chargers while I drive. Without that, nothing charges during a run.
-      </TickBox>
+      <ChargersWatched day={day} save={save}>
+        Without that, nothing charges during a run.
+      </ChargersWatched>
       <fieldset className="mt-3">
         <legend className="font-bold">Packs that come along</legend>
         {packs.length === 0 && (

@@ -2,14 +2,12 @@ import type { RaceDay } from '#core/days/day';
 import type { Minute } from '#core/days/dayProblem';
 import { heatsInOrder, raceSchedule, type RaceStep } from '#core/days/raceSchedule';
 import { clockOnDay, clockTime } from '#core/days/zoned';
-import { AwayNotice } from '../../ui/AwayNotice';
-import { Notice } from '../../ui/Notice';
-import { Problems } from '../../ui/Problems';
 import { useNow } from '../../ui/useNow';
 import { ChargingCautions } from '../packs/ChargingCautions';
 import { AlarmBar } from './AlarmBar';
 import { CalendarButton } from './CalendarButton';
 import type { DayViewData } from './dayData.server';
+import { DaySaved } from './DaySaved';
 import { HeatTable } from './HeatTable';
 import { NextRaceStep } from './NextRaceStep';
 import { PutBacks } from './PutBacks';
@@ -26,23 +24,17 @@ interface Props {
 }
 
 /** A race day: the next thing, its heats with what the model says of them, what has to be charged, and what is put back. */
-export function RaceDayView({ day, revision, view }: Props) {
+export function RaceDayView({ day: kept, revision, view }: Props) {
   const now = Math.floor(useNow(view.now) / 60_000);
   const worker = useDaysWorker();
-  const { save, told, away } = useDay(day, revision);
+  const { day, save, told, away } = useDay(kept, revision);
   const names = namesOf(day, view);
   const { steps, faults } = raceSchedule(day, view.packs, now);
   const clock = (minute: Minute): string => clockOnDay(minute, day.timeZone, day.date);
   const heats = heatsInOrder(day);
   return (
     <>
-      <AwayNotice answer={away} />
-      {told && <Problems problems={told.problems} title="Not saved." />}
-      {told?.outcome === 'changed' && (
-        <Notice grade="caution" title="Somebody else changed this day.">
-          <p>What they kept is shown now. Enter your change again.</p>
-        </Notice>
-      )}
+      <DaySaved told={told} away={away} />
       <PutBacks rigs={view.rigs} heats={heats} now={now} />
       {heats.length > 0 && (
         <>

@@ -4,7 +4,7 @@ import { Form } from 'react-router';
 import { Button } from '../../ui/Button';
 import { TickBox } from '../../ui/TickBox';
 import { INPUT } from '../rig/formParts';
-import { ChargersAndAir } from './ChargersAndAir';
+import { ChargersAndAir, ChargersWatched } from './ChargersAndAir';
 import type { DayViewData } from './dayData.server';
 
 interface Props {
@@ -24,6 +24,9 @@ export function RaceLists({ day, view, save }: Props) {
         <div className="mt-2 flex flex-wrap gap-x-6 gap-y-3">
           <ChargersAndAir day={day} save={save} />
         </div>
+        <ChargersWatched day={day} save={save}>
+          Without that, a heat says where a pack would charge alone.
+        </ChargersWatched>
       </section>
     </>
   );

@@ -2,8 +2,6 @@ import type { TestDay } from '#core/days/day';
 import type { Minute, PlannedStep } from '#core/days/dayProblem';
 import { clockOnDay, clockTime, minuteOf } from '#core/days/zoned';
 import { useCallback, useMemo } from 'react';
-import { AwayNotice } from '../../ui/AwayNotice';
-import { Notice } from '../../ui/Notice';
 import { Problems } from '../../ui/Problems';
 import { useNow } from '../../ui/useNow';
 import { ChargingCautions } from '../packs/ChargingCautions';
@@ -11,6 +9,7 @@ import { AlarmBar } from './AlarmBar';
 import { CalendarButton } from './CalendarButton';
 import { KnownNow } from './KnownNow';
 import type { DayViewData } from './dayData.server';
+import { DaySaved } from './DaySaved';
 import { NextTestStep } from './NextTestStep';
 import { PlanQuestions } from './PlanQuestions';
 import { PlanResources } from './PlanResources';
@@ -28,10 +27,10 @@ interface Props {
 }
 
 /** A test day: the next thing, the plan, what was dropped and why, and what goes into it. */
-export function TestDayView({ day, revision, view }: Props) {
+export function TestDayView({ day: kept, revision, view }: Props) {
   const now = Math.floor(useNow(view.now) / 60_000);
   const worker = useDaysWorker();
-  const { save, told, away, isSaving } = useDay(day, revision);
+  const { day, save, told, away, isSaving } = useDay(kept, revision);
   const saveFacts = useCallback((facts: TestDay['facts']) => save({ facts }), [save]);
   const { isWorking, faults } = useFacts(worker, day, view.rigs, now, saveFacts);
   const questions = useMemo(() => view.rigs.flatMap((rig) => rig.questions), [view.rigs]);
@@ -52,13 +51,7 @@ export function TestDayView({ day, revision, view }: Props) {
   const hasPlan = day.questions.length > 0;
   return (
     <>
-      <AwayNotice answer={away} />
-      {told && <Problems problems={told.problems} title="Not saved." />}
-      {told?.outcome === 'changed' && (
-        <Notice grade="caution" title="Somebody else changed this day.">
-          <p>What they kept is shown now. Enter your change again.</p>
-        </Notice>
-      )}
+      <DaySaved told={told} away={away} />
       {hasPlan && (
         <>
           <NextTestStep

@@ -66,7 +66,7 @@ export function Timeline({ label, lanes, from, to, now, clock }: Props) {
           </g>
         ))}
         {lanes.map(({ name, bars }, place) => (
-          <g key={name}>
+          <g key={`${place} ${name}`}>
             <text x={0} y={TOP + place * LANE + 20} className="fill-ink text-[13px]">
               {name.length > 13 ? `${name.slice(0, 12)}…` : name}
             </text>

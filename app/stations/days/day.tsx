@@ -7,6 +7,7 @@ import { deleteDay, saveDay } from '#server/repositories/days';
 import { askedSchema } from '#formats/question';
 import { addPackEntries, findPack } from '#server/repositories/packs';
 import { keepAsked } from '#server/repositories/asked';
+import { isCount } from '#server/repositories/ids';
 import { findBench } from '#server/repositories/rigs';
 import { readPackEntry } from '../packs/packForm';
 import type { Asked } from '#core/runs/asked';
@@ -65,6 +66,7 @@ async function save(garageId: string, known: Day, sent: unknown, revision: numbe
   if (problems.length > 0) return data({ problems, outcome: 'refused' as const }, { status: 400 });
   const day = sent as Day;
   if (day.id !== known.id || day.kind !== known.kind) return refused('This is another day.');
+  if (!isCount(revision)) return refused('The request was incomplete. Load this page again.');
   const saved = await saveDay(garageId, day, revision);
   if (saved === 'gone') throw data(null, { status: 404 });
   return { problems: [], outcome: saved === 'changed' ? ('changed' as const) : ('kept' as const) };
@@ -74,7 +76,7 @@ async function notePack(garageId: string, form: FormData) {
   const life = await findPack(garageId, textOf(form, 'packId'));
   if (!life) return refused('That pack is no longer on the shelf.');
   const made = { id: randomUUID(), at: new Date().toISOString() };
-  const { entry, problems } = readPackEntry(form, life.pack.cells, made);
+  const { entry, problems } = readPackEntry(form, life, made);
   if (problems.length > 0) return data({ problems, outcome: 'refused' as const }, { status: 400 });
   await addPackEntries(garageId, life.pack.id, [entry]);
   return { problems: [], outcome: 'kept' as const };

@@ -1,9 +1,7 @@
-import type { Day } from '#core/days/day';
-import { rigsOfDay } from '#core/days/day';
-import type { StopByItem } from '#core/esc/profile';
+import { rigsOfDay, type Day } from '#core/days/day';
 import { breachesOf } from '#core/rig/eventRules';
 import type { Question } from '#core/runs/question';
-import { believedStops, holdingsOf, type Holdings } from '#core/sheet/evidence';
+import { believedStops, holdingsOf } from '#core/sheet/evidence';
 import { toPutBack } from '#core/advice/temporary';
 import { currentGarage } from '#server/repositories/garages';
 import { askedOf } from '#server/repositories/asked';
@@ -38,8 +36,6 @@ export async function rigOfDay(garageId: string, rigId: string) {
     goals,
     range: memory.range,
     believed,
-    /** Only what is known, not what is assumed of a new ESC. */
-    held: knownStops(holdings),
     questions: asked.flatMap(({ asked: one, isClosed }) =>
       one.kind === 'compare' && !isClosed ? [one satisfies Question] : [],
     ),
@@ -55,11 +51,6 @@ export async function rigOfDay(garageId: string, rigId: string) {
   };
 }
 
-const knownStops = (holdings: Holdings): StopByItem =>
-  Object.fromEntries(
-    Object.entries(holdings).flatMap(([itemId, { stopId }]) => (stopId === null ? [] : [[itemId, stopId]])),
-  );
-
 /** Everything that the page of a day shows and plans with. */
 export async function dayView(garageId: string, day: Day) {
   const rigIds = rigsOfDay(day).concat(day.kind === 'race' ? day.prepared.map(({ rigId }) => rigId) : []);
@@ -73,13 +64,7 @@ export async function dayView(garageId: string, day: Day) {
   return {
     rigs: rigs.filter((rig) => rig !== undefined),
     packs,
-    rigNames: all.map(({ rigId, rig: { name, vehicleClass, pack } }) => ({
-      rigId,
-      name,
-      vehicleClass,
-      cells: pack.cells,
-      chemistry: pack.chemistry,
-    })),
+    rigNames: all.map(({ rigId, rig: { name } }) => ({ rigId, name })),
     runs: runs.map(({ pack, ...run }) => ({
       ...run,
       packId: packs.find((one) => one.pack.label.toLowerCase() === pack.toLowerCase())?.pack.id ?? null,

@@ -64,7 +64,7 @@ const keptFor = ({ facts }: TestDay, rigId: string): StopByItem =>
 /** Whether the facts of a rig are those of its present questions, and until the day begins, of what its ESC holds. */
 function isFresh(
   { questions, facts, airCelsius }: TestDay,
-  { rigId, believed }: DayRig,
+  { rigId, believed, questions: asked }: DayRig,
   hasBegun: boolean,
 ): boolean {
   const own = questions.filter((one) => one.rigId === rigId);
@@ -74,8 +74,10 @@ function isFresh(
     known !== undefined &&
     known.airCelsius === airCelsius &&
     known.runMinutes === longestRun(own) &&
-    own.length === known.questionIds.length &&
-    own.every(({ questionId }) => known.questionIds.includes(questionId)) &&
+    // One that was closed since is asked no more, and needs no facts.
+    own
+      .filter(({ questionId }) => asked.some(({ id }) => id === questionId))
+      .every(({ questionId }) => known.questionIds.includes(questionId)) &&
     (hasBegun || Object.entries(known.returnsTo).every(([itemId, stopId]) => believed[itemId] === stopId))
   );
 }

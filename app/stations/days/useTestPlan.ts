@@ -51,8 +51,6 @@ function problemAt(facts: Omit<DayNow, 'now'>, now: Minute): DayProblem | undefi
   }
 }
 
-/** What hands should have begun by now and did not. */
-function lateIn({ steps }: DayPlan, now: Minute): boolean {
-  const next = steps.find(({ kind }) => kind !== 'charge');
-  return next !== undefined && now - next.from >= LATE_MINUTES;
-}
+/** What should have begun by now and did not: what was done is no longer in the plan. */
+const lateIn = ({ steps }: DayPlan, now: Minute): boolean =>
+  steps.some(({ from }) => now - from >= LATE_MINUTES);

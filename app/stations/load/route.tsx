@@ -24,6 +24,7 @@ import { LoadFinished } from './LoadFinished';
 import { OwnDeck } from './OwnDeck';
 import { HandSteps } from './HandSteps';
 import { keepHandStep } from './handStep.server';
+import { PutBackDue } from './PutBackDue';
 import { SimulatedDeck } from './SimulatedDeck';
 import { useTopOfPage } from '../../simulated/useTopOfPage';
 
@@ -131,10 +132,13 @@ function LoadOfOne({ onEsc }: { onEsc: (escNumber: number) => void }) {
   };
   if (!begun)
     return (
-      <BeforeLoad
-        onBegin={(beginning) => setBegun({ ...beginning, intents: wantedOf(changes) })}
-        onEsc={onEsc}
-      />
+      <>
+        <PutBackDue />
+        <BeforeLoad
+          onBegin={(beginning) => setBegun({ ...beginning, intents: wantedOf(changes) })}
+          onEsc={onEsc}
+        />
+      </>
     );
   const { medium, before, after, ...rest } = begun;
   const first = handChangesOf(rig, before);

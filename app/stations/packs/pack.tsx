@@ -2,7 +2,7 @@ import { chargeMinutes, storageMinutes } from '#core/packs/charging';
 import { packFigures, type AtTime } from '#core/packs/packFigures';
 import { packState } from '#core/packs/packState';
 import { weakestInWords } from '#core/packs/weakestCell';
-import { packWarnings } from '#core/packs/packWarnings';
+import { chargeRefusal, packWarnings } from '#core/packs/packWarnings';
 import { PACK_DOINGS, type PackDoing, type PackLife } from '#core/packs/shelfPack';
 import { chargeAt } from '#core/physics/pack';
 import { formatDuration, withUnit } from '#core/units/format';
@@ -50,7 +50,7 @@ export async function action({ params, request }: Route.ActionArgs) {
   switch (textOf(form, 'intent')) {
     case 'did': {
       const made = { id: randomUUID(), at: new Date().toISOString() };
-      const { entry, problems } = readPackEntry(form, life.pack.cells, made);
+      const { entry, problems } = readPackEntry(form, life, made);
       if (problems.length > 0) return data({ problems, sentence: '' }, { status: 400 });
       await addPackEntries(garage.id, life.pack.id, [entry]);
       return { problems: [], sentence: 'Noted.' };
@@ -119,7 +119,7 @@ export default function PackRoute({ loaderData, actionData }: Route.ComponentPro
       {answer && <Problems problems={answer.problems} title="Nothing was kept." />}
       <Warnings life={life} now={now} />
       <div className="mt-4 grid gap-8 lg:grid-cols-2">
-        <EntryForm key={life.entries.length} life={life} />
+        <EntryForm key={life.entries.length} life={life} now={now} />
         <div className="min-w-0">
           <Times life={life} />
           <Figures life={life} rigs={rigs} />
@@ -170,7 +170,9 @@ const Warnings = ({ life, now }: { life: PackLife; now: number }) => (
 /** In the order in which they happen. */
 const OFFERED: readonly PackDoing[] = ['onCharger', 'charged', 'stored', 'checked', 'puffed', 'retired'];
 
-function EntryForm({ life: { pack } }: { life: PackLife }) {
+function EntryForm({ life, now }: { life: PackLife; now: number }) {
+  const { pack } = life;
+  const offered = OFFERED.filter((doing) => chargeRefusal(life, doing, now) === undefined);
   return (
     <section aria-label="Note what was done" className="min-w-0">
       <h2 className="text-2xl">Note what was done</h2>
@@ -198,7 +200,7 @@ function EntryForm({ life: { pack } }: { life: PackLife }) {
           <input name="note" maxLength={2000} className={`${INPUT} w-full`} />
         </label>
         <p className="flex flex-wrap gap-2">
-          {OFFERED.map((doing) => (
+          {offered.map((doing) => (
             <Button key={doing} type="submit" name="doing" value={doing}>
               {doing === 'checked' ? 'only checked' : PACK_DOINGS[doing]}
             </Button>

@@ -46,7 +46,11 @@ describe('cells as they are typed', () => {
 
   it('a look that says nothing is asked for, a charge needs no numbers', () => {
     const made = { id: 'e', at: '2026-05-01T10:00:00.000Z' };
-    expect(readPackEntry(formOf({ doing: 'checked' }), 2, made).problems).toHaveLength(1);
-    expect(readPackEntry(formOf({ doing: 'charged' }), 2, made).problems).toEqual([]);
+    const life = { pack: readPack(formOf(TYPED), 'p').pack!, entries: [], runs: [] };
+    expect(readPackEntry(formOf({ doing: 'checked' }), life, made).problems).toHaveLength(1);
+    expect(readPackEntry(formOf({ doing: 'charged' }), life, made).problems).toEqual([]);
+    const { entry } = readPackEntry(formOf({ doing: 'puffed' }), life, made);
+    const puffed = { ...life, entries: [entry] };
+    expect(readPackEntry(formOf({ doing: 'onCharger' }), puffed, made).problems[0]!.path).toBe('doing');
   });
 });

@@ -1,4 +1,11 @@
-import { PACK_DOINGS, type PackDoing, type PackEntry, type ShelfPack } from '#core/packs/shelfPack';
+import { chargeRefusal } from '#core/packs/packWarnings';
+import {
+  PACK_DOINGS,
+  type PackDoing,
+  type PackEntry,
+  type PackLife,
+  type ShelfPack,
+} from '#core/packs/shelfPack';
 import { CHEMISTRIES } from '#core/physics/pack';
 import type { Problem } from '#core/units/problem';
 import { readNumber } from '#core/units/readNumber';
@@ -49,14 +56,17 @@ export function readPack(form: FormData, id: string): { pack: ShelfPack | undefi
   };
 }
 
-/** What was done with a pack, as its form says it. @param cells how many numbers there must be, where there are any */
+/** What was done with a pack, as its form says it. @param life of the pack: it may not be one that is charged no more */
 export function readPackEntry(
   form: FormData,
-  cells: number,
+  life: PackLife,
   made: Pick<PackEntry, 'id' | 'at'>,
 ): { entry: PackEntry; problems: Problem[] } {
+  const { cells } = life.pack;
   const reader = new FormReader(form);
   const doing = reader.choice<PackDoing>('doing', PACK_DOINGS, 'checked');
+  const refusal = chargeRefusal(life, doing, Date.parse(made.at));
+  if (refusal !== undefined) reader.refuse('doing', refusal);
   const each = (name: 'cellVolts' | 'cellMilliohms', says: string): number[] => {
     const read = readCells(reader.text(name), cells, says, PACK_BOUNDS[name]);
     if (typeof read === 'string') reader.refuse(name, read);

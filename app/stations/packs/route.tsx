@@ -41,7 +41,7 @@ async function noteDone(garageId: string, form: FormData) {
   const life = await findPack(garageId, textOf(form, 'packId'));
   if (!life) return refused('That pack is no longer on the shelf.');
   const made = { id: randomUUID(), at: new Date().toISOString() };
-  const { entry, problems } = readPackEntry(form, life.pack.cells, made);
+  const { entry, problems } = readPackEntry(form, life, made);
   if (problems.length > 0) return data({ problems, sentence: '' }, { status: 400 });
   await addPackEntries(garageId, life.pack.id, [entry]);
   return { problems: [], sentence: `${life.pack.label}: noted.` };

@@ -25,7 +25,7 @@ interface Props {
 /** A new run: kept as it is typed, saved with one tap, sent when the server is there. */
 export function NoteRun({ last, questions, packs, runs }: Props) {
   const { rigId, rig } = useBench();
-  const [params] = useSearchParams();
+  const [params, setParams] = useSearchParams();
   const planned = (key: string): string => (params.get(key) ?? '').slice(0, 200);
   const dayId = planned('day');
   const { open, change, choose, begin } = useRunEntry(rigId, last, {
@@ -56,6 +56,8 @@ export function NoteRun({ last, questions, packs, runs }: Props) {
       question: side.chosen,
     });
     begin(read.value);
+    // What the day said was of this run: the next is another.
+    if (dayId !== '') setParams({ day: dayId }, { replace: true, preventScrollReset: true });
     setSaid(NOTED);
   };
   return (
