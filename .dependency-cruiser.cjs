@@ -13,7 +13,7 @@ const FLOORS = [
   ['advice'],
   ['triage', 'setUps'],
   ['runs'],
-  ['days'],
+  ['days', 'rehearsal'],
 ];
 const roomsOn = (floors) => `^core/(${floors.flat().join('|')})/`;
 const forbid = (name, from, to) => ({ name, severity: 'error', from: { path: from }, to });

@@ -1,19 +1,8 @@
-import type { ToneName } from '#core/procedure/language';
+import { TONE_WORDS } from '#core/procedure/soundWords';
 import { Volume2, VolumeX } from 'lucide-react';
 import { usePreferences } from '../preferences/usePreferences';
 import { ToneStrip } from './ToneStrip';
 import type { Display } from './useSimulatedEsc';
-
-const TONE_WORDS: Record<ToneName, string> = {
-  short: 'one short beep',
-  long: 'one long beep',
-  rising: 'two rising notes',
-  falling: 'two falling notes',
-  warning: 'a harsh buzz: refused',
-  steady: 'steady beeps',
-  tune: 'a tune: taken',
-  reset: 'three notes down: factory values',
-};
 
 interface Props {
   display: Display;

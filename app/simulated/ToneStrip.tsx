@@ -1,4 +1,5 @@
 import { beepsOf, type Beep } from '#core/procedure/sound';
+import { beepsInWords } from '#core/procedure/soundWords';
 
 const LOW_Y = 18;
 const HIGH_Y = 2;
@@ -11,7 +12,7 @@ export function ToneStrip({ beeps, className = 'h-7' }: { beeps: Beep[]; classNa
     <svg
       viewBox={`0 0 ${Math.max(lengthOf(beeps), 1)} 28`}
       role="img"
-      aria-label={noteWords(beeps)}
+      aria-label={beepsInWords(beeps)}
       className={`w-auto shrink-0 ${className}`}
     >
       {beeps.map(({ pitch, ms }, place) => (
@@ -36,15 +37,3 @@ const lengthOf = (beeps: Beep[]): number =>
 export const NoteStrip = ({ notes, className }: { notes: string; className?: string }) => (
   <ToneStrip beeps={beepsOf(notes)} className={className} />
 );
-
-/** "two low, one high": runs of the same note, counted. */
-function noteWords(beeps: Beep[]): string {
-  const runs: { what: string; count: number }[] = [];
-  for (const { pitch, ms } of beeps) {
-    const what = `${ms > 300 ? 'long ' : ''}${pitch}`;
-    const last = runs.at(-1);
-    if (last?.what === what) last.count += 1;
-    else runs.push({ what, count: 1 });
-  }
-  return runs.map(({ what, count }) => `${count} ${what}`).join(', ');
-}

@@ -12,7 +12,7 @@ import { planCalibration } from '../plan/calibrationPlan';
 import { isPlanned } from '../plan/search';
 import { escMachine } from '../procedure/escMachine';
 import { initialConfig } from '../procedure/step';
-import { restMicros } from '../radio/pulse';
+import { rangeOf, restMicros } from '../radio/pulse';
 import { limitingCompared } from '../radio/transfer';
 import { resolveRig } from '../rig/resolve';
 import { VOCABULARY, type SettingId } from '../settings/vocabulary';
@@ -107,7 +107,7 @@ function severalMotors({ rig, profile, believed, range }: WayFacts): Way | undef
   const gestures = planCalibration(
     machine,
     initialConfig(machine, memory, restMicros(rig.channel)),
-    rig.channel,
+    rangeOf(rig.channel),
   );
   if (!isPlanned(gestures)) return undefined;
   const moves = gestures.length;

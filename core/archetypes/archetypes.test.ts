@@ -425,7 +425,7 @@ describe.each(
   it.runIf(medium)('is taught its end points where it learns any, takes one change, and drives again', () => {
     let esc = placeOnBench(profile, factoryMemory(profile), stick.neutralMicros);
     if (profile.calibration.family !== 'none') {
-      const gestures = found(planCalibration(esc.machine, esc.config, channel));
+      const gestures = found(planCalibration(esc.machine, esc.config, rangeOf(channel)));
       esc = actAll(
         esc,
         gestures.flatMap(({ inputs }) => inputs),

@@ -21,7 +21,7 @@ describe('any ESC with one to three media, calibrated or not', () => {
         const toStopId = changed.stops.find(({ id }) => id !== changed.factoryStopId)!.id;
         const change = { itemId: changed.id, fromStopId: changed.factoryStopId, toStopId };
 
-        const calibration = planCalibration(machine, start, channel);
+        const calibration = planCalibration(machine, start, rangeOf(channel));
         expect(calibration).not.toBe('gaveUp');
         const load = planLegs(machine, start, legsFor([change], false), stick, by);
         expect(load).not.toBe('gaveUp');

@@ -28,13 +28,13 @@ const start = initialConfig(machine, factoryMemory(profile), rangeOf(channel).ne
 
 describe('planning a calibration', () => {
   it('teaches this radio’s range', () => {
-    expect(found(planCalibration(machine, start, channel)).at(-1)!.end.memory.range).toEqual(
+    expect(found(planCalibration(machine, start, rangeOf(channel))).at(-1)!.end.memory.range).toEqual(
       rangeOf(channel),
     );
   });
 
   it('says what the hand does, in order', () => {
-    const words = found(planCalibration(machine, start, channel)).map((gesture) => {
+    const words = found(planCalibration(machine, start, rangeOf(channel))).map((gesture) => {
       const { before, key, after } = instructionFor(profile, channel, gesture);
       return [before, key, after].filter(Boolean).join(' ');
     });
@@ -60,12 +60,12 @@ describe('planning a calibration', () => {
     ] as const) {
       esc = act(esc, input).esc;
     }
-    const [first] = found(planCalibration(machine, esc.config, channel));
+    const [first] = found(planCalibration(machine, esc.config, rangeOf(channel)));
     expect(first).toMatchObject({ kind: 'power', on: false });
   });
 
   it('has no way where the ends are too near to neutral', () => {
-    expect(planCalibration(machine, start, { ...channel, brakeEndPointPercent: 20 })).toBe('noWay');
+    expect(planCalibration(machine, start, rangeOf({ ...channel, brakeEndPointPercent: 20 }))).toBe('noWay');
   });
 
   it('with the stick at power-on: up, on, down, and rest', () => {
@@ -73,7 +73,7 @@ describe('planning a calibration', () => {
     const plane = toneProfile();
     const machineOfPlane = escMachine(plane);
     const atRest = initialConfig(machineOfPlane, factoryMemory(plane), rangeOf(flying).neutralMicros);
-    const gestures = found(planCalibration(machineOfPlane, atRest, flying));
+    const gestures = found(planCalibration(machineOfPlane, atRest, rangeOf(flying)));
     expect(gestures.at(-1)!.end.memory.range).toEqual(rangeOf(flying));
     const words = gestures.map((gesture) => instructionFor(plane, flying, gesture).before);
     expect(words).toEqual(['Stick all the way up.', 'Switch the ESC on.', 'Stick all the way down.']);
@@ -85,6 +85,6 @@ describe('planning a calibration', () => {
     const plane = toneProfile();
     const machineOfPlane = escMachine(plane);
     const atRest = initialConfig(machineOfPlane, factoryMemory(plane), rangeOf(weak).neutralMicros);
-    expect(planCalibration(machineOfPlane, atRest, weak)).toBe('noWay');
+    expect(planCalibration(machineOfPlane, atRest, rangeOf(weak))).toBe('noWay');
   });
 });

@@ -1,19 +1,15 @@
 import type { Config, Machine } from '../procedure/language';
-import { rangeOf, type LearnedRange, type ThrottleChannel } from '../radio/pulse';
+import type { LearnedRange } from '../radio/pulse';
 import { gesturesOf, type Gesture } from './gestures';
 import { Explorer } from './explorer';
 import { isPlanned, NO_ITEM, quickestPath, type NoWay } from './search';
 
 /**
  * The gestures that teach the ESC this radio's range, from wherever it is now.
+ * @param wanted the pulses of the throttle's ends
  * @returns why there is none, where no way leads there: the radio's ends are too near to its neutral, say
  */
-export function planCalibration(
-  machine: Machine,
-  start: Config,
-  channel: ThrottleChannel,
-): Gesture[] | NoWay {
-  const wanted = rangeOf(channel);
+export function planCalibration(machine: Machine, start: Config, wanted: LearnedRange): Gesture[] | NoWay {
   const path = quickestPath(new Explorer(machine, wanted, undefined), start, {
     itemPlace: NO_ITEM,
     allows: ({ stops, range }) => stops === start.memory.stops && sameRange(range, wanted),

@@ -259,6 +259,10 @@ const OPENS: readonly Effect[] = [
   'storeStop',
 ];
 
+/** What quick hands and the ESC need for these, s. */
+export const inputSeconds = (inputs: readonly Input[]): number =>
+  inputs.reduce((sum, input) => sum + secondsOf(input), 0);
+
 function secondsOf(input: Input): number {
   switch (input.type) {
     case 'elapsed':

@@ -45,6 +45,10 @@ export function timesInWords(count: number): string {
   return `${countInWords(count)} times`;
 }
 
+/** "a", "a and b", "a, b and c". */
+export const listInWords = (parts: readonly string[]): string =>
+  parts.length < 2 ? (parts[0] ?? '') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}`;
+
 /** Seconds as a person says them: "40 s", "2 min 5 s". */
 export function formatDuration(seconds: number): string {
   const whole = Math.round(seconds);

@@ -54,7 +54,7 @@ export function CalibrationGuide({ channel, source, precaution, onDone, onStop }
   const wrong = taught ? learnedSlip(profile, channel, learnedNow) : undefined;
   const right = taught && !wrong;
   const gestures = useMemo(
-    () => planCalibration(esc.machine, resting, channel),
+    () => planCalibration(esc.machine, resting, rangeOf(channel)),
     [esc.machine, resting, channel],
   );
   const keepIt = (): void =>

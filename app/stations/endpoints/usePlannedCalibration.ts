@@ -2,7 +2,7 @@ import { factoryMemory, placeOnBench } from '#core/device/simulatedEsc';
 import { planCalibration } from '#core/plan/calibrationPlan';
 import type { Gesture } from '#core/plan/gestures';
 import type { NoWay } from '#core/plan/search';
-import { restMicros, type ThrottleChannel } from '#core/radio/pulse';
+import { rangeOf, restMicros, type ThrottleChannel } from '#core/radio/pulse';
 import { useMemo } from 'react';
 import { useInBrowser } from '../../ui/useInBrowser';
 import { useBench } from '../bench/BenchContext';
@@ -16,6 +16,6 @@ export function usePlannedCalibration(channel: ThrottleChannel): Gesture[] | NoW
     // A range that no radio sends, so that even an ESC that has learned this one is taught it once more.
     const taught = { ...memory, range: factoryMemory(profile).range };
     const { machine, config } = placeOnBench(profile, taught, restMicros(channel));
-    return planCalibration(machine, config, channel);
+    return planCalibration(machine, config, rangeOf(channel));
   }, [inBrowser, profile, memory, channel]);
 }
