@@ -77,13 +77,11 @@ export function radioLeft({ target }: Lesson, { radio }: PracticeBench): Partial
   if (channel.reversed !== menu.reversed) left.reversed = menu.reversed;
   if (channel.brakeEndPointPercent !== menu.brakeEndPointPercent)
     left.brakeEndPointPercent = menu.brakeEndPointPercent;
-  const percent = rightEndPoint(target, { ...radio, channel: { ...channel, ...menu } });
+  const right = { ...radio, channel: { ...channel, ...menu } };
+  const percent = rightEndPoint(target, right);
   // A worn throttle needs a higher end point: what counts is the pulse that it sends.
-  const sent = sentMicros({ ...radio, channel: { ...channel, ...left }, position: 1, hold: false });
-  if (
-    !isNear(sent, target.range.forwardMicros) ||
-    (radio.reach === 1 && channel.forwardEndPointPercent !== percent)
-  )
+  const isFull = sendsFull(target, { ...radio, channel: { ...channel, ...left } });
+  if (radio.reach === 1 ? channel.forwardEndPointPercent !== percent : !isFull)
     left.forwardEndPointPercent = percent;
   return left;
 }
@@ -91,14 +89,24 @@ export function radioLeft({ target }: Lesson, { radio }: PracticeBench): Partial
 /** The highest end point that radios have, %. Common practice. */
 export const MOST_END_POINT = 140;
 
+/** Whether full throttle sends at least the pulse that it has to, and hardly more. */
+function sendsFull({ range }: Target, radio: PracticeBench['radio']): boolean {
+  const beyond = sentMicros({ ...radio, position: 1, hold: false }) - range.forwardMicros;
+  const outward = beyond * Math.sign(range.forwardMicros - range.neutralMicros);
+  return outward > -HARDLY_MICROS && outward < SAME_MICROS;
+}
+
+/** Less than any radio sends in one step, µs. */
+const HARDLY_MICROS = 0.5;
+
 /** The smallest end point, in whole per cent from the wanted one up, that sends the full pulse. */
-function rightEndPoint({ range, menu }: Target, radio: PracticeBench['radio']): number {
-  for (let percent = menu.forwardEndPointPercent; percent <= MOST_END_POINT; percent += 1) {
+function rightEndPoint(target: Target, radio: PracticeBench['radio']): number {
+  const { forwardEndPointPercent: least } = target.menu;
+  for (let percent = least; percent <= MOST_END_POINT; percent += 1) {
     const channel = { ...radio.channel, forwardEndPointPercent: percent };
-    if (isNear(sentMicros({ ...radio, channel, position: 1, hold: false }), range.forwardMicros))
-      return percent;
+    if (sendsFull(target, { ...radio, channel })) return percent;
   }
-  return MOST_END_POINT;
+  return least;
 }
 
 /** Items that hold something else than they should. */
