@@ -1,0 +1,116 @@
+/** What was practised: best, last, slips, and what to practise next. */
+import type { MediumFamily } from '../esc/media';
+import type { Judgement, SlipKind } from './judge';
+import type { Lesson, LessonId } from './lesson';
+import { BEGINNERS_PATH } from './makeLessons';
+
+export const PRACTICE_MODES = { coach: 'with the coach', exam: 'as an exam' } as const;
+export type PracticeMode = keyof typeof PRACTICE_MODES;
+
+/** One rehearsal that was finished. */
+export interface PracticeResult {
+  id: string;
+  /** The ESC profile. */
+  profileId: string;
+  lessonId: LessonId;
+  family: MediumFamily | null;
+  mode: PracticeMode;
+  /** ISO 8601 */
+  at: string;
+  passed: boolean;
+  /** As the simulated ESC's clock counts, whatever the speed. */
+  seconds: number;
+  planSeconds: number | null;
+  /** Against real time, 0.25 to 1. */
+  speed: number;
+  surprise: string | null;
+  slips: Partial<Record<SlipKind, number>>;
+}
+
+/** A judgement as it is kept. */
+export function resultOf(
+  judgement: Judgement,
+  kept: Pick<PracticeResult, 'id' | 'profileId' | 'mode' | 'at' | 'speed' | 'surprise'>,
+): PracticeResult {
+  const slips: Partial<Record<SlipKind, number>> = {};
+  for (const { kind } of judgement.slips) slips[kind] = (slips[kind] ?? 0) + 1;
+  return {
+    ...kept,
+    lessonId: judgement.lessonId,
+    family: judgement.family ?? null,
+    passed: judgement.passed,
+    seconds: judgement.seconds,
+    planSeconds: judgement.planSeconds ?? null,
+    slips,
+  };
+}
+
+const countOf = ({ slips }: PracticeResult): number => Object.values(slips).reduce((sum, n) => sum + n, 0);
+
+/** Passed, without a slip, without help: what counts as knowing it. */
+export const isClean = (result: PracticeResult): boolean =>
+  result.passed && result.mode === 'exam' && countOf(result) === 0;
+
+type OfLesson = Pick<Lesson, 'id' | 'medium'>;
+const isOf =
+  ({ id, medium }: OfLesson) =>
+  ({ lessonId, family }: PracticeResult): boolean =>
+    lessonId === id && family === (medium?.family ?? null);
+
+/** What is known of one lesson. @param results the oldest first */
+export interface LessonRecord {
+  times: number;
+  last: PracticeResult | undefined;
+  /** Passed with the fewest slips, and the quickest of those. */
+  best: PracticeResult | undefined;
+}
+
+export function recordOf(results: readonly PracticeResult[], lesson: OfLesson): LessonRecord {
+  const its = results.filter(isOf(lesson));
+  const [best] = its
+    .filter(({ passed }) => passed)
+    .toSorted((a, b) => countOf(a) - countOf(b) || a.seconds - b.seconds);
+  return { times: its.length, last: its.at(-1), best };
+}
+
+/** Slips of all these, by what they come to. */
+export function slipsOf(results: readonly PracticeResult[]): Partial<Record<SlipKind, number>> {
+  const sum: Partial<Record<SlipKind, number>> = {};
+  for (const { slips } of results)
+    for (const [kind, count] of Object.entries(slips) as [SlipKind, number][])
+      sum[kind] = (sum[kind] ?? 0) + count;
+  return sum;
+}
+
+export interface Next<L> {
+  lesson: L;
+  why: 'onThePath' | 'slips' | 'notYet' | 'load';
+}
+
+/**
+ * What to practise next: the beginner's path first; then one's own load where there is one; then the lesson that went worst
+ * last time; then one that was never passed.
+ * @param lessons by the medium that is practised
+ */
+export function nextToPractise<L extends OfLesson>(
+  lessons: readonly L[],
+  results: readonly PracticeResult[],
+): Next<L> | undefined {
+  const open = (lesson: L): boolean => !recordOf(results, lesson).best;
+  const path = BEGINNERS_PATH.flatMap((id) => lessons.find((lesson) => lesson.id === id) ?? []).find(open);
+  if (path) return { lesson: path, why: 'onThePath' };
+  const load = lessons.find(({ id }) => id === 'myLoad');
+  if (load && !isKnown(results, load)) return { lesson: load, why: 'load' };
+  const slipped = lessons
+    .map((lesson) => ({ lesson, last: recordOf(results, lesson).last }))
+    .filter(({ last }) => last !== undefined && (countOf(last) > 0 || !last.passed))
+    .toSorted((a, b) => countOf(b.last!) - countOf(a.last!))[0];
+  if (slipped) return { lesson: slipped.lesson, why: 'slips' };
+  const fresh = lessons.find(open);
+  return fresh && { lesson: fresh, why: 'notYet' };
+}
+
+const isKnown = (results: readonly PracticeResult[], lesson: OfLesson): boolean => {
+  const { last } = recordOf(results, lesson);
+  return last !== undefined && isClean(last);
+};

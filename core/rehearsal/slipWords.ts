@@ -1,0 +1,101 @@
+/** A slip in words: what happened, what it set, and what would have shown it. */
+import { learnedSlip } from '../calibration/slips';
+import { itemById, labelIn, stopById, type EscProfile } from '../esc/profile';
+import { cuesInWords } from '../procedure/soundWords';
+import { formatDuration, listInWords } from '../units/format';
+import { SLIP_KINDS, type Slip, type SlipKind, type StopChange } from './judge';
+import type { Lesson } from './lesson';
+
+export interface SlipInWords {
+  title: string;
+  /** What the real ESC would now hold; empty where nothing was stored. */
+  consequence: string;
+  /** What eye or ear could have noticed. */
+  noticed: string;
+  /** What it cost. */
+  cost: string;
+}
+
+/** Tells a slip. The words about a wrong end point are those of the calibration. */
+export function slipInWords(lesson: Lesson, slip: Slip): SlipInWords {
+  return {
+    title: titleOf(lesson, slip),
+    consequence: consequenceOf(lesson, slip),
+    noticed: noticedIn(slip),
+    cost:
+      slip.lostSeconds === undefined
+        ? 'From there the plan knows no way on: switch off and begin again.'
+        : slip.lostSeconds < 1
+          ? ''
+          : `It costs about ${formatDuration(slip.lostSeconds)} to come back.`,
+  };
+}
+
+function titleOf({ profile }: Lesson, { kind, itemId, changes }: Slip): string {
+  const name = itemId === undefined ? undefined : `“${labelIn(profile, itemById(profile, itemId))}”`;
+  const [change] = changes;
+  switch (kind) {
+    case 'setOther':
+      return `${name} went to “${stopLabel(profile, change!)}”.`;
+    case 'misread':
+      return `You said something else than ${name} is set to.`;
+    default:
+      return TITLES[kind](name);
+  }
+}
+
+type Titled = Exclude<SlipKind, 'setOther' | 'misread'>;
+
+const TITLES: Readonly<Record<Titled, (item: string | undefined) => string>> = {
+  setFactory: () => 'Everything went back to the factory’s values.',
+  learnedOther: () => 'A wrong end point was learned.',
+  notKept: (item) => `${item ?? 'The value'} was chosen, but never stored.`,
+  turned: () => 'The throttle moved while the ESC could drive: the motor turns.',
+  refused: () => 'The ESC buzzed: it refused that.',
+  fellThrough: () => 'Too long: the ESC left the calibration.',
+  missed: () => 'The moment went by.',
+  letGoEarly: () => 'You let go too soon.',
+  tooFar: (item) => `One step too far${item ? ` at ${item}` : ''}.`,
+  powerCut: () => 'You switched off before you were done.',
+  radioMoved: () => 'The radio is now further from what it has to be.',
+  astray: () => 'That leads away from the goal.',
+};
+
+const stopLabel = (profile: EscProfile, { itemId, toStopId }: StopChange): string =>
+  stopById(itemById(profile, itemId), toStopId).label;
+
+function consequenceOf({ profile, start }: Lesson, { changes, range }: Slip): string {
+  if (range) {
+    const wrong = learnedSlip(profile, start.radio.channel, range.after);
+    return wrong ? `${wrong.title} ${wrong.sentence}` : 'The ESC would have other ends than the radio sends.';
+  }
+  if (changes.length === 0) return '';
+  const list = changes.map((change) => {
+    const item = itemById(profile, change.itemId);
+    return `“${labelIn(profile, item)}” at “${stopLabel(profile, change)}” instead of “${stopById(item, change.fromStopId).label}”`;
+  });
+  return `Your ESC would now hold ${listInWords(list.slice(0, MOST_TOLD))}${list.length > MOST_TOLD ? ` and ${list.length - MOST_TOLD} more` : ''}.`;
+}
+
+/** More in a row nobody reads. */
+const MOST_TOLD = 4;
+
+function noticedIn({ stroke, due, kind }: Slip): string {
+  if (kind === 'misread') return 'Count again before you say it: it repeats what it shows.';
+  if (kind === 'radioMoved') return 'The pulse under the throttle shows what the radio sends.';
+  if (kind === 'turned')
+    return 'The line below the throttle says what the motor does. On a model, you would hear it.';
+  const was = cuesInWords(stroke.observed);
+  if (due?.kind !== 'gesture') return `It answered: ${was}.`;
+  const right = cuesInWords(due.gesture.observed);
+  return was === right
+    ? `It answered as it should: ${was}. Only reading back shows it.`
+    : `It answered: ${was}. Right is: ${right}.`;
+}
+
+/** Slips counted by what they come to, the most frequent first. */
+export function slipsByKind(counts: Readonly<Partial<Record<SlipKind, number>>>): string[] {
+  return (Object.entries(counts) as [SlipKind, number][])
+    .toSorted(([, a], [, b]) => b - a)
+    .map(([kind, count]) => `${SLIP_KINDS[kind]}: ${count}`);
+}
