@@ -11,6 +11,7 @@ import { ValidationError, type ObjectSchema } from 'yup';
 import { escProfileSchema, escProfileUpgrades } from './escProfile';
 import { dayFileSchema, type DayFile } from './day';
 import { packFileSchema, type PackFile } from './pack';
+import { practiceFileSchema, type PracticeFile } from './practice';
 import { runFileSchema, type RunFile } from './run';
 import { rigFileSchema, rigUpgrades, type RigFile } from './rig';
 import { setUpFileSchema, type SetUpFile } from './setUp';
@@ -24,7 +25,8 @@ export type LiveTuneDocument =
   | ({ format: 'live-tune/set-up'; version: typeof VERSION } & SetUpFile)
   | ({ format: 'live-tune/run'; version: typeof VERSION } & RunFile)
   | ({ format: 'live-tune/pack'; version: typeof VERSION } & PackFile)
-  | ({ format: 'live-tune/day'; version: typeof VERSION } & DayFile);
+  | ({ format: 'live-tune/day'; version: typeof VERSION } & DayFile)
+  | ({ format: 'live-tune/practice'; version: typeof VERSION } & PracticeFile);
 
 export type Format = LiveTuneDocument['format'];
 
@@ -47,6 +49,7 @@ export const FORMATS: Record<Format, FormatRules> = {
   'live-tune/run': { schema: runFileSchema, since: 9, upgrades: [(body) => body] },
   'live-tune/pack': { schema: packFileSchema, since: 10, upgrades: [] },
   'live-tune/day': { schema: dayFileSchema, since: 10, upgrades: [] },
+  'live-tune/practice': { schema: practiceFileSchema, since: 10, upgrades: [] },
 };
 
 /** Documents of this size are far beyond any that Live Tune writes. */

@@ -3,6 +3,7 @@ import { readDocument } from '#formats/document';
 import { findProfileByKey, keepProfile, takeProfile } from './repositories/escProfiles';
 import { addDay } from './repositories/days';
 import { takePack } from './repositories/packs';
+import { takePractice } from './repositories/practice';
 import { createRig } from './repositories/rigs';
 
 export interface Imported {
@@ -69,6 +70,12 @@ export async function importDocument(garageId: string, text: string): Promise<Re
       return (await addDay(garageId, document.day))
         ? done({ sentence: `“${document.day.name}” is among your days.` })
         : refuse('day.id', 'You already have this day.');
+    case 'live-tune/practice': {
+      const added = await takePractice(garageId, document);
+      return done({
+        sentence: `${added} ${added === 1 ? 'rehearsal is' : 'rehearsals are'} added to your practice.`,
+      });
+    }
     case 'live-tune/set-up':
       return refuse(
         'format',

@@ -18,6 +18,7 @@ import { DataTypes, type CreationOptional, type Sequelize } from 'sequelize';
 import { counted, key, moment, Record, required } from './columns';
 import { database } from './database';
 import { defineDayModels } from './dayModels';
+import { definePracticeModels } from './practiceModels';
 import type { KeptStanding } from './keptStanding';
 
 export class GarageModel extends Record<GarageModel> {
@@ -320,6 +321,7 @@ export function defineModels(): void {
     { ...options, modelName: 'alike', tableName: 'alike_groups' },
   );
   defineDayModels(options);
+  definePracticeModels(options);
   SetUpModel.init(
     {
       id: key(),

@@ -139,6 +139,7 @@ async function sideOfFile(garageId: string, document: LiveTuneDocument): Promise
     }
     case 'live-tune/pack':
     case 'live-tune/day':
+    case 'live-tune/practice':
       return 'This file has no values of an ESC. Choose a set-up, a sheet, a run or a rig.';
     case 'live-tune/esc-profile':
       return {

@@ -23,6 +23,8 @@ function nameOf(document: LiveTuneDocument): string {
       return document.pack.label;
     case 'live-tune/day':
       return `${document.day.name}, ${document.day.date}`;
+    case 'live-tune/practice':
+      return `practice on ${document.profileId}`;
     case 'live-tune/set-up':
       return document.setUp.name;
     case 'live-tune/esc-profile':

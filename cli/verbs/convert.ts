@@ -3,6 +3,7 @@ import { describeValue } from '#core/settings/value';
 import { fieldsOf, quantityAt } from '#core/rig/fields';
 import { dayTable } from '#core/days/dayTable';
 import { packTable } from '#core/packs/packTable';
+import { practiceTable } from '#core/rehearsal/practiceTable';
 import { runTable } from '#core/runs/runTable';
 import { setUpTable } from '#core/setUps/setUpTable';
 import { writeDocument, type LiveTuneDocument } from '#formats/document';
@@ -51,6 +52,8 @@ function tableOf(document: LiveTuneDocument): object[] {
       return packTable(document);
     case 'live-tune/day':
       return dayTable(document.day);
+    case 'live-tune/practice':
+      return practiceTable(document.results);
     case 'live-tune/set-up':
       return setUpTable(document.setUp);
     case 'live-tune/rig':

@@ -22,6 +22,12 @@ export interface Known {
 }
 export type Learned = Readonly<Record<string, Known>>;
 
+/** What is known of an ESC's signs, and how many were shown so far. */
+export interface SignsLearned {
+  turn: number;
+  learned: Learned;
+}
+
 /** After how many others a sign comes back, by level. */
 const COMES_BACK_AFTER = [1, 3, 7, 15, 31] as const;
 const LAST_LEVEL = COMES_BACK_AFTER.length - 1;

@@ -21,14 +21,14 @@ const result = (
   planSeconds: 70,
   speed: 1,
   surprise: null,
-  slips: {},
+  slips: [],
   ...more,
 });
 
 describe('the best of a lesson', () => {
   it('has the fewest slips, and of those is the quickest; one that was not passed is none', () => {
     const results = [
-      result('changeOne', { seconds: 20, slips: { setOther: 1 } }),
+      result('changeOne', { seconds: 20, slips: [{ kind: 'setOther', count: 1 }] }),
       result('changeOne', { seconds: 50 }),
       result('changeOne', { seconds: 40 }),
       result('changeOne', { seconds: 5, passed: false }),
@@ -60,8 +60,8 @@ describe('what to practise next', () => {
   it('is then what went worst last time', () => {
     const known = [...path, result('myLoad')];
     const slipped = [
-      result('readBack', { slips: { misread: 1 } }),
-      result('findOut', { slips: { misread: 3 } }),
+      result('readBack', { slips: [{ kind: 'misread', count: 1 }] }),
+      result('findOut', { slips: [{ kind: 'misread', count: 3 }] }),
     ];
     expect(next([...known, ...slipped])).toBe('findOut slips');
     expect(next([...known, ...slipped, result('findOut')])).toBe('readBack slips');
@@ -72,13 +72,17 @@ describe('what to practise next', () => {
 });
 
 it('adds slips up by kind', () => {
-  expect(
-    slipsOf([
-      result('calibrate', { slips: { missed: 2 } }),
-      result('changeOne', { slips: { missed: 1, tooFar: 1 } }),
-    ]),
-  ).toEqual({
-    missed: 3,
-    tooFar: 1,
-  });
+  const results = [
+    result('calibrate', { slips: [{ kind: 'tooFar', count: 1 }] }),
+    result('changeOne', {
+      slips: [
+        { kind: 'missed', count: 2 },
+        { kind: 'tooFar', count: 2 },
+      ],
+    }),
+  ];
+  expect(slipsOf(results)).toEqual([
+    { kind: 'tooFar', count: 3 },
+    { kind: 'missed', count: 2 },
+  ]);
 });

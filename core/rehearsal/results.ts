@@ -24,7 +24,12 @@ export interface PracticeResult {
   /** Against real time, 0.25 to 1. */
   speed: number;
   surprise: string | null;
-  slips: Partial<Record<SlipKind, number>>;
+  slips: SlipCount[];
+}
+
+export interface SlipCount {
+  kind: SlipKind;
+  count: number;
 }
 
 /** A judgement as it is kept. */
@@ -32,8 +37,6 @@ export function resultOf(
   judgement: Judgement,
   kept: Pick<PracticeResult, 'id' | 'profileId' | 'mode' | 'at' | 'speed' | 'surprise'>,
 ): PracticeResult {
-  const slips: Partial<Record<SlipKind, number>> = {};
-  for (const { kind } of judgement.slips) slips[kind] = (slips[kind] ?? 0) + 1;
   return {
     ...kept,
     lessonId: judgement.lessonId,
@@ -41,11 +44,19 @@ export function resultOf(
     passed: judgement.passed,
     seconds: judgement.seconds,
     planSeconds: judgement.planSeconds ?? null,
-    slips,
+    slips: counted(judgement.slips.map(({ kind }) => ({ kind, count: 1 }))),
   };
 }
 
-const countOf = ({ slips }: PracticeResult): number => Object.values(slips).reduce((sum, n) => sum + n, 0);
+/** The same kinds together, the most frequent first. */
+function counted(slips: readonly SlipCount[]): SlipCount[] {
+  const kinds = [...new Set(slips.map(({ kind }) => kind))];
+  const sum = (of: SlipKind): number =>
+    slips.reduce((all, { kind, count }) => all + (kind === of ? count : 0), 0);
+  return kinds.map((kind) => ({ kind, count: sum(kind) })).toSorted((a, b) => b.count - a.count);
+}
+
+const countOf = ({ slips }: PracticeResult): number => slips.reduce((sum, { count }) => sum + count, 0);
 
 /** Passed, without a slip, without help: what counts as knowing it. */
 export const isClean = (result: PracticeResult): boolean =>
@@ -73,14 +84,9 @@ export function recordOf(results: readonly PracticeResult[], lesson: OfLesson): 
   return { times: its.length, last: its.at(-1), best };
 }
 
-/** Slips of all these, by what they come to. */
-export function slipsOf(results: readonly PracticeResult[]): Partial<Record<SlipKind, number>> {
-  const sum: Partial<Record<SlipKind, number>> = {};
-  for (const { slips } of results)
-    for (const [kind, count] of Object.entries(slips) as [SlipKind, number][])
-      sum[kind] = (sum[kind] ?? 0) + count;
-  return sum;
-}
+/** Slips of all these, by what they come to, the most frequent first. */
+export const slipsOf = (results: readonly PracticeResult[]): SlipCount[] =>
+  counted(results.flatMap(({ slips }) => slips));
 
 export interface Next<L> {
   lesson: L;

@@ -3,7 +3,7 @@ import { learnedSlip } from '../calibration/slips';
 import { itemById, labelIn, stopById, type EscProfile } from '../esc/profile';
 import { cuesInWords } from '../procedure/soundWords';
 import { formatDuration, listInWords } from '../units/format';
-import { SLIP_KINDS, type Slip, type SlipKind, type StopChange } from './judge';
+import type { Slip, SlipKind, StopChange } from './judge';
 import type { Lesson } from './lesson';
 
 export interface SlipInWords {
@@ -91,11 +91,4 @@ function noticedIn({ stroke, due, kind }: Slip): string {
   return was === right
     ? `It answered as it should: ${was}. Only reading back shows it.`
     : `It answered: ${was}. Right is: ${right}.`;
-}
-
-/** Slips counted by what they come to, the most frequent first. */
-export function slipsByKind(counts: Readonly<Partial<Record<SlipKind, number>>>): string[] {
-  return (Object.entries(counts) as [SlipKind, number][])
-    .toSorted(([, a], [, b]) => b - a)
-    .map(([kind, count]) => `${SLIP_KINDS[kind]}: ${count}`);
 }

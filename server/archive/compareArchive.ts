@@ -2,6 +2,7 @@
 import { Transaction } from 'sequelize';
 import { database } from '../database';
 import { DayModel, PackEntryModel, PackModel } from '../dayModels';
+import { PracticeModel } from '../practiceModels';
 import { AlikeModel, EscProfileModel, EventRulesModel, RigModel } from '../models';
 import { sameJson } from '../repositories/escProfiles';
 import { digestOfRig } from './rigFiles';
@@ -17,6 +18,7 @@ export interface Compared {
   alike: { name: string; standing: Standing }[];
   packs: { name: string; standing: Standing }[];
   days: { name: string; standing: Standing }[];
+  practice: { name: string; standing: Standing }[];
 }
 
 /** Holds every part of an archive against what the garage has. */
@@ -58,6 +60,7 @@ export async function compareArchive(garageId: string, archive: OpenArchive): Pr
       alike,
       packs: await comparePacks(garageId, archive.packs, transaction),
       days: await compareDays(garageId, archive.days, transaction),
+      practice: await comparePractice(garageId, archive.practice, transaction),
     };
   });
 }
@@ -93,6 +96,27 @@ async function compareDays(
   for (const day of days) {
     const row = await DayModel.findOne({ where: { garageId, documentKey: day.id }, transaction });
     compared.push({ name: day.name, standing: row ? standing(sameJson(row.document, day)) : 'new' });
+  }
+  return compared;
+}
+
+/** The same where the garage knows every rehearsal of the archive. */
+async function comparePractice(
+  garageId: string,
+  practice: OpenArchive['practice'],
+  transaction: Transaction,
+): Promise<Compared['practice']> {
+  const compared: Compared['practice'] = [];
+  for (const { profileId, results } of practice) {
+    const known = await PracticeModel.count({
+      where: { garageId, documentKey: results.map(({ id }) => id) },
+      transaction,
+    });
+    const isSame = known === results.length;
+    compared.push({
+      name: `Practice on ${profileId}`,
+      standing: known === 0 && !isSame ? 'new' : standing(isSame),
+    });
   }
   return compared;
 }

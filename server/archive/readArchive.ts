@@ -27,6 +27,7 @@ import {
 } from '#formats/archive';
 import type { Day } from '#core/days/day';
 import type { PackFile } from '#formats/pack';
+import type { PracticeFile } from '#formats/practice';
 import { benchTestSchema } from '#formats/benchTest';
 import { calibrationSchema } from '#formats/calibration';
 import { logMetaSchema } from '#formats/keptLog';
@@ -51,6 +52,7 @@ export interface OpenArchive {
   alike: { id: string; group: AlikeGroup }[];
   packs: PackFile[];
   days: Day[];
+  practice: PracticeFile[];
   /** Reads a rig anew each time: a thousand of them need not fit in memory. */
   rig: (rigId: string) => Promise<WholeRig>;
   close: () => void;
@@ -178,6 +180,7 @@ async function sharedOf({ files }: Manifest, read: Read) {
   const alike: OpenArchive['alike'] = [];
   const packs: OpenArchive['packs'] = [];
   const days: OpenArchive['days'] = [];
+  const practice: OpenArchive['practice'] = [];
   for (const { path } of files) {
     if (path.startsWith('profiles/')) {
       const {
@@ -194,13 +197,14 @@ async function sharedOf({ files }: Manifest, read: Read) {
     }
     if (path.startsWith('packs/')) packs.push(documentIn(path, await read(path), 'live-tune/pack'));
     if (path.startsWith('days/')) days.push(documentIn(path, await read(path), 'live-tune/day').day);
+    if (path.startsWith('practice/')) practice.push(documentIn(path, await read(path), 'live-tune/practice'));
     if (path.startsWith('alike/')) {
       const one = parsed(path, await read(path));
       sound(path, problemsOf(archivedAlikeSchema, one));
       alike.push(one as OpenArchive['alike'][0]);
     }
   }
-  return { profiles, rules, alike, packs, days };
+  return { profiles, rules, alike, packs, days, practice };
 }
 
 async function wholeRig(id: string, read: Read, has: (path: string) => boolean): Promise<WholeRig> {

@@ -6,6 +6,7 @@ import { setImmediate as nextTurn } from 'node:timers/promises';
 import type { CreationAttributes, Transaction } from 'sequelize';
 import { database } from '../database';
 import { DayModel, PackEntryModel, PackModel } from '../dayModels';
+import { bringPractice } from '../repositories/practice';
 import {
   AlikeModel,
   AskedModel,
@@ -54,6 +55,7 @@ export async function restoreArchive(
     await bringAlike(garageId, archive.alike, transaction);
     for (const pack of archive.packs) await bringPack(garageId, pack, transaction);
     await bringDays(garageId, archive.days, transaction);
+    for (const file of archive.practice) await bringPractice(garageId, file, transaction);
     let count = 0;
     for (const { id, standing } of compared.rigs) {
       if (standing === 'same' || (standing === 'different' && choice === 'keep')) continue;

@@ -13,6 +13,7 @@ import { Readable, type PassThrough } from 'node:stream';
 import { ZipFile } from 'yazl';
 import { database } from '../database';
 import { DayModel, PackEntryModel, PackModel } from '../dayModels';
+import { practiceFiles } from '../repositories/practice';
 import { AlikeModel, EscProfileModel, EventRulesModel, RigModel } from '../models';
 import { digestOf, filesOfRig, sha256Of } from './rigFiles';
 
@@ -108,10 +109,10 @@ async function addShared(
   const groups = await AlikeModel.findAll({ where: { garageId }, order: ['id'], transaction });
   for (const { id, document } of groups)
     await add(`alike/${id}.json`, Buffer.from(`${JSON.stringify({ id, group: document })}\n`));
-  await addPacksAndDays(garageId, add, transaction);
+  await addPacksDaysAndPractice(garageId, add, transaction);
 }
 
-async function addPacksAndDays(
+async function addPacksDaysAndPractice(
   garageId: string,
   add: (path: string, content: Buffer) => Promise<void>,
   transaction: Transaction,
@@ -129,6 +130,11 @@ async function addPacksAndDays(
   const days = await DayModel.findAll({ where: { garageId }, order: ['documentKey'], transaction });
   for (const { documentKey, document: day } of days)
     await add(`days/${documentKey}.json`, write({ format: 'live-tune/day', version: VERSION, day }));
+  for (const [place, file] of (await practiceFiles(garageId, transaction)).entries())
+    await add(
+      `practice/${place + 1}.json`,
+      write({ format: 'live-tune/practice', version: VERSION, ...file }),
+    );
 }
 
 /** All rigs, archived and deleted ones, too; those that were touched first come first. */

@@ -98,10 +98,10 @@ const CHOICES = [
 
 function Look({ compared, onRestore }: Looked & { onRestore: (choice: string) => void }) {
   const [choice, setChoice] = useState<(typeof CHOICES)[number][0]>('keep');
-  const { madeAt, rigs, profiles, rules, alike, packs, days } = compared;
+  const { madeAt, rigs, profiles, rules, alike, packs, days, practice } = compared;
   const of = (standing: Standing) => rigs.filter((rig) => rig.standing === standing);
   const different = of('different');
-  const others = [...profiles, ...rules, ...alike, ...packs, ...days].filter(
+  const others = [...profiles, ...rules, ...alike, ...packs, ...days, ...practice].filter(
     ({ standing }) => standing !== 'same',
   );
   return (
