@@ -4,6 +4,10 @@ import { expect, type Page } from '@playwright/test';
 export interface Hand {
   /** Follows the guide until its line matches. */
   follow: (until: RegExp) => Promise<void>;
+  /** Does what one line of a guide says. */
+  act: (text: string) => Promise<void>;
+  /** The line that the guide shows now. */
+  line: () => Promise<string>;
   /** Presses the set key. */
   press: (times: number) => Promise<void>;
   hold: (ms: number) => Promise<void>;
@@ -30,6 +34,8 @@ const KEYS = {
   line: 'i',
   choice: 'v',
   keep: 'o',
+  change: 'v',
+  write: 'o',
   down: 'i',
   up: 'y',
   more: 'v',
@@ -96,7 +102,7 @@ export function handOf(page: Page, by: 'both' | 'keyboard' | 'touch' = 'both'): 
       await flip();
       await page.clock.runFor(3300);
       await keyUp();
-    } else if (/^Hold (set|mode|teach) until/.test(text)) await hold(2600);
+    } else if (/^Hold (set|mode|teach) until/.test(text)) await hold(2800);
     else if (/^Press set/.test(text)) await press(countIn(text));
     else if (KEYS_PRINTED.test(text)) await pressCard(text);
     else if (/^Hold (plus|minus) until the box shows/.test(text)) await runNumber(text);
@@ -139,7 +145,7 @@ export function handOf(page: Page, by: 'both' | 'keyboard' | 'touch' = 'both'): 
     }
     throw new Error(`the guide never came to ${String(until)}`);
   };
-  return { follow, press, hold, power };
+  return { follow, act, line, press, hold, power };
 }
 
 function countIn(text: string): number {

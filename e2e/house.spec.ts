@@ -20,6 +20,9 @@ test.describe('every view, in light and dark, on a desk and on a phone', () => {
         '/glossary',
         '/alike',
         '/copies',
+        '/rehearse',
+        '/rehearse/pattern-one-key',
+        '/rehearse/pattern-stick-tones/signs',
       ],
     ],
     [

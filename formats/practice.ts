@@ -36,9 +36,16 @@ export const practiceResultSchema = record({
   slips: listOf(record({ kind: keyOf<SlipKind>(SLIP_KINDS), count: whole(1, 1000) }), 0, 20),
 }) as unknown as yup.ObjectSchema<PracticeResult>;
 
+const signs = {
+  turn: whole(0, MOST_TURNS),
+  signs: listOf(record({ id: nameField(), level: whole(0, 10), dueAt: whole(0, MOST_TURNS + 100) }), 0, 500),
+};
+
+/** How well tones and blinks are known, as a page tells it. */
+export const signsSchema = record(signs);
+
 export const practiceFileSchema = record({
   profileId: idField(),
   results: listOf(practiceResultSchema, 0, MOST_RESULTS),
-  turn: whole(0, MOST_TURNS),
-  signs: listOf(record({ id: nameField(), level: whole(0, 10), dueAt: whole(0, MOST_TURNS + 100) }), 0, 500),
+  ...signs,
 }) as unknown as yup.ObjectSchema<PracticeFile>;

@@ -2,6 +2,7 @@ import type { KeyId } from '#core/procedure/language';
 import { keyOf } from '../preferences/preferences';
 import type { CommandId } from '../preferences/commands';
 import { usePreferences } from '../preferences/usePreferences';
+import { noClickAfter } from './keepFocus';
 import type { Bench } from './useSimulatedEsc';
 
 /** Keys that a command works; the set key has the space bar. */
@@ -27,6 +28,7 @@ export function EscKey({ bench, keyId, name }: { bench: Bench; keyId: CommandKey
       }}
       onPointerUp={up}
       onPointerCancel={up}
+      onTouchEnd={noClickAfter}
       className="min-h-12 touch-none rounded-md border-2 border-ink bg-sheet px-2 font-display font-bold select-none active:bg-ink active:text-film"
     >
       {name}

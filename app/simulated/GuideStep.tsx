@@ -16,12 +16,14 @@ interface Props {
   medium?: HandMedium;
   /** How long the ESC has been in the state that the gestures start from, ms. */
   sinceMs?: number;
+  /** Against real time, where a simulated ESC is slowed down. */
+  speed?: number;
 }
 
 const HAS_BEAT: readonly Gesture['kind'][] = ['press', 'hold', 'holdAndSwitchOn'];
 
 /** One step, large enough to read from a metre away, with its count or its notes drawn. */
-export function GuideStep({ profile, channel, gestures, medium, sinceMs = 0 }: Props) {
+export function GuideStep({ profile, channel, gestures, medium, sinceMs = 0, speed = 1 }: Props) {
   const [gesture] = gestures;
   const total = useTotal(gesture);
   const missed = useMissed(gesture);
@@ -53,7 +55,7 @@ export function GuideStep({ profile, channel, gestures, medium, sinceMs = 0 }: P
         </p>
       )}
       {count !== undefined && total > 1 && <Dots done={total - count} total={total} />}
-      {beat && <Metronome presses={gesture.kind === 'press'} />}
+      {beat && <Metronome presses={gesture.kind === 'press'} speed={speed} />}
     </div>
   );
 }

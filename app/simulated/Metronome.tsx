@@ -11,13 +11,15 @@ const SECOND_MS = 1000;
 interface Props {
   /** Whether keys are pressed to it; else a hold is counted by it. */
   presses: boolean;
+  /** Against real time: the seconds of a slow ESC are long. */
+  speed: number;
 }
 
 /**
  * A beat to press keys or count a hold by, heard and seen. Whether it is wanted is a preference: between two steps that have
  * one, the guide may show something else.
  */
-export function Metronome({ presses }: Props) {
+export function Metronome({ presses, speed }: Props) {
   const preferences = usePreferences();
   const isOn = preferences.beat;
   const [beat, setBeat] = useState(0);
@@ -28,10 +30,10 @@ export function Metronome({ presses }: Props) {
         setBeat((before) => before + 1);
         playTick();
       },
-      presses ? BEAT_MS : SECOND_MS,
+      presses ? BEAT_MS : SECOND_MS / speed,
     );
     return () => clearInterval(timer);
-  }, [isOn, presses]);
+  }, [isOn, presses, speed]);
   return (
     <TickBox
       on={isOn}

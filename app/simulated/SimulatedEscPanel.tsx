@@ -8,13 +8,13 @@ import { stateOf } from '#core/procedure/step';
 import type { ThrottleChannel } from '#core/radio/pulse';
 import { formatNumber } from '#core/units/format';
 import { Power } from 'lucide-react';
-import { useState, type ReactNode } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import { useCommands } from '../preferences/useCommands';
 import { Button } from '../ui/Button';
 import { TickBox } from '../ui/TickBox';
 import { CardPanel } from './CardPanel';
 import { EscDisplay } from './EscDisplay';
-import { keepFocus } from './keepFocus';
+import { keepFocus, noClickAfter } from './keepFocus';
 import { KeysPanel } from './KeysPanel';
 import { Throttle, type ThrottleHold } from './Throttle';
 import type { Bench } from './useSimulatedEsc';
@@ -25,7 +25,7 @@ interface Props {
   /** Whether the model was made safe; nothing can be switched on before. */
   safe: boolean;
   /** What it is worked for; what that does not need is put away. */
-  use: 'endPoints' | HandMedium['family'];
+  use: 'endPoints' | 'computer' | HandMedium['family'];
   /** The radio's throttle hold, where it can be tried. */
   hold?: ThrottleHold;
 }
@@ -37,20 +37,24 @@ export function SimulatedEscPanel({ bench, channel, safe, use, hold }: Props) {
   const { role, keyDown } = stateOf(machine, config);
   const on = role !== 'off';
   const medium = profile.media.find((m): m is HandMedium => m.family === use);
-  const mainKey = mainKeyOf(profile, medium);
+  const mainKey = use === 'computer' ? undefined : mainKeyOf(profile, medium);
   const hasSetKey = mainKey !== undefined;
   const [held, setHeld] = useState(false);
+  // A quick finger is up again before the page is drawn: what is drawn must not decide whether the key is down.
+  const isDown = useRef(false);
 
   const switchPower = (): void => {
     if (safe) input({ type: 'power', on: !on });
   };
   const press = (): void => {
     if (!mainKey) return;
+    isDown.current = true;
     setHeld(true);
     input({ type: 'down', key: mainKey.key });
   };
   const release = (): void => {
-    if (!held || !mainKey) return;
+    if (!isDown.current || !mainKey) return;
+    isDown.current = false;
     setHeld(false);
     input({ type: 'up', key: mainKey.key });
   };
@@ -82,6 +86,7 @@ export function SimulatedEscPanel({ bench, channel, safe, use, hold }: Props) {
             }}
             onPointerUp={release}
             onPointerCancel={release}
+            onTouchEnd={noClickAfter}
             className={`min-h-16 min-w-28 touch-none rounded-md border-2 border-ink px-3.5 font-display text-xl font-bold select-none ${held ? 'translate-y-0.5 bg-ink text-film' : 'bg-film'}`}
           >
             {mainKey.name}

@@ -33,13 +33,17 @@ interface Props {
 /** The throttle of the simulated radio: a slider for any position, a button for each end. */
 export function Throttle({ bench, channel, hold }: Props) {
   const { esc, input } = bench;
-  const [stick, setStick] = useState(restPosition(channel));
+  const [moved, setStick] = useState(restPosition(channel));
+  const stick = bench.throttle?.position ?? moved;
   const name = channel.rest === 'centre' ? 'trigger' : 'throttle stick';
   const send = (position: number, held: boolean): void =>
     input({ type: 'stick', micros: held ? restMicros(channel) : pulseMicros(channel, position) });
   const moveTo = (position: number): void => {
-    setStick(position);
-    send(position, hold?.on ?? false);
+    if (bench.throttle) bench.throttle.move(position);
+    else {
+      setStick(position);
+      send(position, hold?.on ?? false);
+    }
   };
   useCommands({
     stickUp: () => moveTo(1),
@@ -72,7 +76,7 @@ export function Throttle({ bench, channel, hold }: Props) {
           on={hold.on}
           onChange={(on) => {
             hold.set(on);
-            send(stick, on);
+            if (!bench.throttle) send(stick, on);
           }}
           className="mt-2 text-sm"
         >

@@ -15,7 +15,7 @@ export interface Display {
   serial: number;
 }
 
-const DARK: Display = {
+export const DARK: Display = {
   lamp: undefined,
   heard: undefined,
   serial: 0,
@@ -31,6 +31,8 @@ export interface Bench {
   /** Until something happens by itself, ms; undefined where nothing does. */
   msLeft: number | undefined;
   input: (input: HandInput) => void;
+  /** The throttle of a radio that is more than its pulse, where the bench has one. */
+  throttle?: { position: number; move: (position: number) => void };
   /** Does these one after the other, at once: their waiting takes no time. */
   play: (inputs: readonly Input[]) => void;
   /** The ESC forgets a stored value, and says nothing. */
@@ -108,7 +110,7 @@ export function useSimulatedEsc(
   return { ...bench, msLeft, input, play, lose };
 }
 
-function show(display: Display, cue: Observed): Display {
+export function show(display: Display, cue: Observed): Display {
   const serial = display.serial + 1;
   if (cue.type === 'tone' || cue.type === 'group' || (cue.type === 'count' && cue.how === 'beeps')) {
     return { ...display, heard: { cue, beeps: soundOf(cue) }, serial };

@@ -7,6 +7,7 @@ const PLACES = [
   ['/', 'Rigs'],
   ['/packs', 'Packs'],
   ['/days', 'Days'],
+  ['/rehearse', 'Rehearse'],
   ['/profiles', 'ESC profiles'],
   ['/rules', 'Event rules'],
   ['/alike', 'Should match'],

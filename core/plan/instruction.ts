@@ -128,7 +128,8 @@ function switchOnWords(profile: EscProfile, { observed, end }: Gesture): Instruc
   return { before, after: '', detail: 'Two rising notes: it is ready.' };
 }
 
-function waitDetail({ observed }: Gesture): string {
+function waitDetail({ observed, end }: Gesture): string {
+  if (end.state === 'driving' && hears(observed, 'rising')) return 'Two rising notes: it is ready.';
   if (hears(observed, 'long')) return 'Touch nothing until one long beep: stored.';
   const taken = takenWords(observed);
   return taken ? `Keep the throttle where it is. ${taken}` : 'The ESC goes on by itself.';

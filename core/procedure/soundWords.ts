@@ -45,6 +45,8 @@ export function cueInWords(cue: Observed): string {
   }
 }
 
-/** Everything that was seen and heard, in order; nothing where it stayed dark and silent. */
-export const cuesInWords = (observed: readonly Observed[]): string =>
-  observed.length === 0 ? 'nothing' : observed.map(cueInWords).join('; ');
+/** Everything that was seen and heard, in order, repeats once; nothing where it stayed dark and silent. */
+export function cuesInWords(observed: readonly Observed[]): string {
+  const words = observed.map(cueInWords).filter((word, place, all) => word !== all[place - 1]);
+  return words.length === 0 ? 'nothing' : words.join('; ');
+}

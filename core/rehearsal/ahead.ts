@@ -118,12 +118,15 @@ function byHand(lesson: Lesson, bench: PracticeBench): Step[] | NoWay {
   const isDriving = config.state === 'driving';
   const isAtRest = isDriving && config.stickMicros === stick.neutralMicros;
   if (lesson.travel ? !isDriving : !isAtRest && lesson.medium) {
-    const ends = driveAgain(machine, config, stick, lesson.medium?.family ?? 'oneKey');
+    const ends = driveAgain(machine, config, stick, familyOf(lesson));
     if (typeof ends === 'string') return ends;
     steps.push(...ends);
   }
   return lesson.travel ? [...steps, ...travelSteps(bench)] : steps;
 }
+
+/** The medium in which the ESC may still be. */
+const familyOf = ({ medium, profile }: Lesson): MediumFamily => (medium ?? profile.media[0]!).family;
 
 /** An ESC that starts just now needs only time; any other is switched off and on. */
 function driveAgain(
@@ -186,7 +189,7 @@ function byComputer(lesson: Lesson, bench: PracticeBench): Step[] | NoWay {
   const left = stopsLeft(lesson, bench);
   const tells = tellsLeft(lesson, bench);
   const steps: Step[] = [];
-  const starts = () => driveAgain(esc.machine, esc.config, reachedRange(bench.radio), lesson.medium!.family);
+  const starts = () => driveAgain(esc.machine, esc.config, reachedRange(bench.radio), familyOf(lesson));
   const isUnderWay = computer.busy !== undefined;
   const readAll = [click({ act: 'read' }), waiting(readSeconds(profile))];
 

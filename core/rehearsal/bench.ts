@@ -15,6 +15,8 @@ export interface PracticeBench {
   atMs: number;
   /** What the learner says that items hold, by item id. */
   told: Readonly<Record<string, string>>;
+  /** How many cells the ESC beeped when it started; undefined while it is off. */
+  cellsBeeped: number | undefined;
   /** Whether full signal arrived since the ESC was switched on last. */
   sawFull: boolean;
   /** How often hands have pressed, moved or switched something. */
@@ -153,11 +155,14 @@ function moveRadio(bench: PracticeBench, radio: PracticeRadio): Done {
 function give(bench: PracticeBench, input: Input): Done {
   const done = act(bench.esc, input);
   const goesOff = input.type === 'power';
+  const role = (esc: SimulatedEsc) => stateOf(esc.machine, esc.config).role;
+  const starts = role(bench.esc) === 'waking' && role(done.esc) === 'driving';
+  const cellsBeeped = goesOff ? undefined : starts ? countedCells(bench.pack) : bench.cellsBeeped;
   const sawFull = !goesOff && (bench.sawFull || triggerSignal(done.esc) >= FULL_SIGNAL);
   // Without power, the computer's line is dead, too.
   const dies = goesOff && !input.on && bench.computer.plugged;
   const computer = dies && bench.computer.busy ? breakLine(bench.computer) : bench.computer;
-  return { bench: { ...bench, esc: done.esc, sawFull, computer }, observed: done.observed };
+  return { bench: { ...bench, esc: done.esc, sawFull, cellsBeeped, computer }, observed: done.observed };
 }
 
 function withStops(bench: PracticeBench, stops: Readonly<Record<string, string>>): PracticeBench {

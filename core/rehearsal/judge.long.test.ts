@@ -8,6 +8,7 @@ import { judge, slipIn, SLIP_KINDS, type SlipKind } from './judge';
 import { isPassed, isRangeRight, type Lesson } from './lesson';
 import { endPointLessons, settingLessons } from './makeLessons';
 import { begin, perform, type Rehearsal } from './rehearsal';
+import { slipInWords } from './slipWords';
 import { strokesAt } from './strokes.fixture';
 import { strokesOf, type Stroke } from './strokes';
 
@@ -39,7 +40,13 @@ function nextDeeds(rest: Rehearsal): Deed[] {
 /** Whatever the ESC holds after a stroke, and should not, is named as it is in its memory. */
 function checkSlip(lesson: Lesson, stroke: Stroke, what: string): void {
   const slip = slipIn(lesson, stroke);
-  if (slip) seen.add(slip.kind);
+  if (slip) {
+    seen.add(slip.kind);
+    const words = slipInWords(lesson, slip);
+    expect(words.title, what).not.toBe('');
+    expect(words.noticed, what).toMatch(/\w/);
+    expect(words.consequence === '', what).toBe(slip.changes.length === 0 && !slip.range);
+  }
   const [before, after] = [stroke.before, stroke.after].map(({ esc }) => esc.config.memory) as [
     EscMemory,
     EscMemory,
@@ -61,7 +68,7 @@ describe.each(surroundings)('$profile.name', (from) => {
   const lessons = [
     ...endPointLessons(from).filter(({ id }) => id === 'calibrate'),
     ...from.profile.media.flatMap((medium) =>
-      settingLessons(from, medium).filter(({ id }) => id === 'changeOne' || id === 'afterSlip'),
+      settingLessons(from, medium).filter(({ id }) => id === 'changeOne'),
     ),
   ];
 

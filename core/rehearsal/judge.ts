@@ -4,13 +4,12 @@
  * machine.
  */
 import { triggerSignal } from '../device/simulatedEsc';
-import type { MediumFamily } from '../esc/media';
 import type { Input, KeyId } from '../procedure/language';
 import { stateOf } from '../procedure/step';
 import type { LearnedRange } from '../radio/pulse';
 import { ahead, learnerSeconds, type Ahead, type CannotPlan, type Step } from './ahead';
 import type { PracticeBench } from './bench';
-import { isPassed, isRangeRight, type Lesson, type LessonId } from './lesson';
+import { isPassed, isRangeRight, type Lesson } from './lesson';
 import type { Rehearsal } from './rehearsal';
 import { strokesOf, type Stroke } from './strokes';
 
@@ -26,6 +25,7 @@ export const SLIP_KINDS = {
   fellThrough: 'stayed too long, and fell into another mode',
   missed: 'let the moment go by',
   letGoEarly: 'let go too soon',
+  openedOther: 'opened another item',
   tooFar: 'went too far',
   powerCut: 'switched off on the way',
   radioMoved: 'changed the radio for the worse',
@@ -56,8 +56,6 @@ export interface Slip {
 }
 
 export interface Judgement {
-  lessonId: LessonId;
-  family: MediumFamily | undefined;
   passed: boolean;
   slips: Slip[];
   seconds: number;
@@ -66,11 +64,9 @@ export interface Judgement {
 }
 
 /** The whole rehearsal, when it is over or given up. */
-export function judge({ lesson, bench, moments }: Rehearsal): Judgement {
+export function judge({ lesson, bench, moments }: Omit<Rehearsal, 'troubles'>): Judgement {
   const plan = ahead(lesson, lesson.start);
   return {
-    lessonId: lesson.id,
-    family: lesson.medium?.family,
     passed: isPassed(lesson, bench),
     slips: strokesOf(moments).flatMap((stroke) => slipIn(lesson, stroke) ?? []),
     seconds: bench.atMs / 1000,
@@ -140,6 +136,7 @@ const KINDS: readonly (readonly [SlipKind, (facts: Facts) => boolean])[] = [
   ['letGoEarly', (facts) => letsGoEarly(facts)],
   ['refused', (facts) => facts.lost > -TOLERANCE_S && hears(facts, 'warning') && !isWaitedFor(facts)],
   ['powerCut', ({ isWorse, stroke }) => isWorse && cutsPower(stroke)],
+  ['openedOther', (facts) => facts.isWorse && opensOther(facts)],
   ['tooFar', (facts) => facts.isWorse && movesOn(facts)],
   ['astray', ({ isWorse }) => isWorse],
 ];
@@ -179,13 +176,16 @@ function misreads({ stroke: { moments, after } }: Facts): boolean {
   return moments.some(({ deed }) => deed.do === 'tell' && stops[deed.itemId] !== deed.stopId);
 }
 
+const showsStop = ({ esc: { machine, config } }: PracticeBench): boolean =>
+  stateOf(machine, config).cues.some((cue) => 'of' in cue && cue.of === 'stop');
+
 /** The stop that is shown and would be stored; undefined where none is. */
-function shownStop({ esc: { machine, config } }: PracticeBench): StopChange | undefined {
-  const showsStop = stateOf(machine, config).cues.some((cue) => 'of' in cue && cue.of === 'stop');
+function shownStop(bench: PracticeBench): StopChange | undefined {
+  const { machine, config } = bench.esc;
   const item = machine.menu[config.itemCursor];
   const stopId = item?.stopIds[config.stopCursor];
   const fromStopId = item && config.memory.stops[item.itemId];
-  if (!showsStop || !item || !stopId || !fromStopId || stopId === fromStopId) return undefined;
+  if (!showsStop(bench) || !item || !stopId || !fromStopId || stopId === fromStopId) return undefined;
   return { itemId: item.itemId, fromStopId, toStopId: stopId };
 }
 
@@ -222,9 +222,13 @@ const keysIn = (moments: Stroke['moments']): KeyId[] =>
 const cutsPower = ({ moments }: Stroke): boolean =>
   moments.some(({ deed }) => deed.do === 'esc' && deed.input.type === 'power' && !deed.input.on);
 
+function opensOther({ stroke: { before, after } }: Facts): boolean {
+  return !showsStop(before) && showsStop(after);
+}
+
 function movesOn({ stroke: { before, after } }: Facts): boolean {
   const [a, b] = [before.esc.config, after.esc.config];
-  return a.itemCursor !== b.itemCursor || a.stopCursor !== b.stopCursor;
+  return a.itemCursor !== b.itemCursor || (showsStop(before) && a.stopCursor !== b.stopCursor);
 }
 
 function itemOf({ before, moments }: Stroke): string | undefined {

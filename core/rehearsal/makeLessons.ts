@@ -65,7 +65,7 @@ export function endPointLessons(from: Surroundings): Lesson[] {
   return [
     made('prepareRadio', {
       goal: `Bring the radio to what an ESC has to learn${calibration.family === 'none' ? ' or to be given' : ''}.`,
-      known: `Somebody trimmed it, lowered ${channel.rest === 'centre' ? 'full forward' : 'full throttle'} and left throttle hold on.`,
+      known: `Somebody trimmed it, lowered the ${channel.rest === 'centre' ? 'forward' : 'upper'} end point and left throttle hold on.`,
       start: {
         ...benchOf(from, {}),
         radio: {
@@ -204,8 +204,8 @@ function lineLost({ from, medium, three, shows }: Facts): Lesson {
 
 /** Values that were on a sheet, some of them back on the factory's since. */
 function forgotten({ from, medium, three, shows }: Facts): Lesson {
-  const [, ...lost] = three.length > 1 ? three : [three[0]!, three[0]!];
-  const kept = three.filter((one) => !lost.includes(one));
+  // Not all of it is lost, where there is more than one: reading back has to tell.
+  const kept = three.length > 1 ? three.slice(0, 1) : [];
   const gone = shows ? wanted(kept) : {};
   return lessonOf(from, 'forgotten', medium, {
     goal: `Bring back what your sheet says: ${wishes(from, three)}.`,
@@ -230,7 +230,7 @@ function myLoad({ from, medium, shows }: Facts): Lesson[] {
   return [
     lessonOf(from, 'myLoad', medium, {
       goal: `By ${MEDIA[medium.family].words}: ${wishes(from, changes)}.`,
-      known: 'This is your own draft. The simulated ESC starts with what yours holds.',
+      known: 'This is your own draft. The simulated ESC starts with what yours is believed to hold.',
       target: targetOf(from, draft),
       tell: shows ? ids(changes) : [],
     }),
@@ -276,6 +276,7 @@ function benchOf(from: Surroundings, other: { stops?: WantedStops; range?: Learn
     atMs: 0,
     told: {},
     sawFull: false,
+    cellsBeeped: undefined,
     deeds: 0,
     plugIsIn: false,
     fault: undefined,

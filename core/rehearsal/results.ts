@@ -1,8 +1,10 @@
 /** What was practised: best, last, slips, and what to practise next. */
 import type { MediumFamily } from '../esc/media';
-import type { Judgement, SlipKind } from './judge';
+import type { SlipKind } from './judge';
 import type { Lesson, LessonId } from './lesson';
 import { BEGINNERS_PATH } from './makeLessons';
+import type { Report } from './report';
+import type { SurpriseId } from './surprises';
 
 export const PRACTICE_MODES = { coach: 'with the coach', exam: 'as an exam' } as const;
 export type PracticeMode = keyof typeof PRACTICE_MODES;
@@ -23,7 +25,7 @@ export interface PracticeResult {
   planSeconds: number | null;
   /** Against real time, 0.25 to 1. */
   speed: number;
-  surprise: string | null;
+  surprise: SurpriseId | null;
   slips: SlipCount[];
 }
 
@@ -32,21 +34,21 @@ export interface SlipCount {
   count: number;
 }
 
-/** A judgement as it is kept. */
-export function resultOf(
-  judgement: Judgement,
-  kept: Pick<PracticeResult, 'id' | 'profileId' | 'mode' | 'at' | 'speed' | 'surprise'>,
-): PracticeResult {
-  return {
-    ...kept,
-    lessonId: judgement.lessonId,
-    family: judgement.family ?? null,
-    passed: judgement.passed,
-    seconds: judgement.seconds,
-    planSeconds: judgement.planSeconds ?? null,
-    slips: counted(judgement.slips.map(({ kind }) => ({ kind, count: 1 }))),
-  };
-}
+/** A report as it is kept. */
+export const resultOf = (
+  { passed, seconds, planSeconds, slips }: Report,
+  { id: lessonId, profile, medium }: Lesson,
+  kept: Pick<PracticeResult, 'id' | 'mode' | 'at' | 'speed' | 'surprise'>,
+): PracticeResult => ({
+  ...kept,
+  profileId: profile.id,
+  lessonId,
+  family: medium?.family ?? null,
+  passed,
+  seconds,
+  planSeconds: planSeconds ?? null,
+  slips: counted(slips.map(({ kind }) => ({ kind, count: 1 }))),
+});
 
 /** The same kinds together, the most frequent first. */
 function counted(slips: readonly SlipCount[]): SlipCount[] {

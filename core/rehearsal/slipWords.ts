@@ -5,6 +5,7 @@ import { cuesInWords } from '../procedure/soundWords';
 import { formatDuration, listInWords } from '../units/format';
 import type { Slip, SlipKind, StopChange } from './judge';
 import type { Lesson } from './lesson';
+import { stepInWords } from './stepWords';
 
 export interface SlipInWords {
   title: string;
@@ -21,7 +22,7 @@ export function slipInWords(lesson: Lesson, slip: Slip): SlipInWords {
   return {
     title: titleOf(lesson, slip),
     consequence: consequenceOf(lesson, slip),
-    noticed: noticedIn(slip),
+    noticed: noticedIn(lesson, slip),
     cost:
       slip.lostSeconds === undefined
         ? 'From there the plan knows no way on: switch off and begin again.'
@@ -38,7 +39,7 @@ function titleOf({ profile }: Lesson, { kind, itemId, changes }: Slip): string {
     case 'setOther':
       return `${name} went to “${stopLabel(profile, change!)}”.`;
     case 'misread':
-      return `You said something else than ${name} is set to.`;
+      return `That is not what ${name} is set to.`;
     default:
       return TITLES[kind](name);
   }
@@ -55,6 +56,7 @@ const TITLES: Readonly<Record<Titled, (item: string | undefined) => string>> = {
   fellThrough: () => 'Too long: the ESC left the calibration.',
   missed: () => 'The moment went by.',
   letGoEarly: () => 'You let go too soon.',
+  openedOther: (item) => `${item ?? 'Another item'} was opened: that is not the one.`,
   tooFar: (item) => `One step too far${item ? ` at ${item}` : ''}.`,
   powerCut: () => 'You switched off before you were done.',
   radioMoved: () => 'The radio is now further from what it has to be.',
@@ -80,15 +82,18 @@ function consequenceOf({ profile, start }: Lesson, { changes, range }: Slip): st
 /** More in a row nobody reads. */
 const MOST_TOLD = 4;
 
-function noticedIn({ stroke, due, kind }: Slip): string {
+function noticedIn(lesson: Lesson, { stroke, due, kind }: Slip): string {
   if (kind === 'misread') return 'Count again before you say it: it repeats what it shows.';
   if (kind === 'radioMoved') return 'The pulse under the throttle shows what the radio sends.';
   if (kind === 'turned')
     return 'The line below the throttle says what the motor does. On a model, you would hear it.';
   const was = cuesInWords(stroke.observed);
-  if (due?.kind !== 'gesture') return `It answered: ${was}.`;
-  const right = cuesInWords(due.gesture.observed);
+  if (!due) return `It answered: ${was}.`;
+  const { before, key, after } = stepInWords(lesson, stroke.before, due);
+  const line = [before, key, after].filter(Boolean).join(' ');
+  const right = due.kind === 'gesture' ? cuesInWords(due.gesture.observed) : '';
+  if (right === '') return `It answered: ${was}. The step was: ${line}`;
   return was === right
     ? `It answered as it should: ${was}. Only reading back shows it.`
-    : `It answered: ${was}. Right is: ${right}.`;
+    : `It answered: ${was}. The step was: ${line} Its answer: ${right}.`;
 }

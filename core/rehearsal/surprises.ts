@@ -3,7 +3,7 @@
  * it fits, what it does to the bench, what gives it away and what corrects it. Common practice.
  */
 import { act, placeOnBench } from '../device/simulatedEsc';
-import { isByHand, mediumOf, type MediumFamily } from '../esc/media';
+import { isByHand, MEDIA, mediumOf, type MediumFamily } from '../esc/media';
 import { factoryStops, type EscProfile } from '../esc/profile';
 import { rangeOf } from '../radio/pulse';
 import { formatNumber, withUnit } from '../units/format';
@@ -48,11 +48,9 @@ const USED_VOLTS_PER_CELL = 3.35;
 /** How long a sagging supply leaves the ESC without power, ms. */
 const BROWN_OUT_MS = 300;
 
-const hasKeys = ({ medium }: Lesson): boolean =>
-  medium !== undefined &&
-  isByHand(medium) &&
-  medium.family !== 'stickTones' &&
-  medium.family !== 'stickToggle';
+const hearsStick = ({ medium }: Lesson): boolean => medium !== undefined && MEDIA[medium.family].hearsStick;
+const hasKeys = (lesson: Lesson): boolean =>
+  lesson.medium !== undefined && isByHand(lesson.medium) && !hearsStick(lesson);
 /** The press that is not felt is the second. */
 const DEAF_AFTER_PRESSES = 1;
 
@@ -65,11 +63,8 @@ function pressesIn(lesson: Lesson): number {
 }
 
 const worksByHand = ({ medium }: Lesson): boolean => medium === undefined || isByHand(medium);
-const usesThrottle = ({ medium, id }: Lesson): boolean =>
-  medium?.family === 'stickTones' ||
-  medium?.family === 'stickToggle' ||
-  id === 'calibrate' ||
-  id === 'calibrateSecond';
+const usesThrottle = (lesson: Lesson): boolean =>
+  hearsStick(lesson) || lesson.id === 'calibrate' || lesson.id === 'calibrateSecond';
 const PLUGGED: readonly MediumFamily[] = ['lampCard', 'textBox'];
 
 const same = (bench: PracticeBench): PracticeBench => bench;

@@ -6,7 +6,7 @@ import { useBench } from './BenchContext';
 
 /** The stations in the order of the job, each with where it stands. A bar at the bottom on a phone. */
 export function RouteLine() {
-  const { rigId, stations, changeCount } = useBench();
+  const { rigId, profile, stations, changeCount } = useBench();
   const navigate = useNavigate();
   const goTo = (id: StationId) => () => void navigate(`/rigs/${rigId}/${id}`);
   useCommands({
@@ -58,6 +58,12 @@ export function RouteLine() {
         })}
       </ol>
       <p className="mt-8 ml-4 hidden border-t border-rule pt-4 md:block">
+        <Link
+          to={`/rehearse/${profile.id}?rig=${rigId}`}
+          className="block min-h-9 font-bold hover:text-draft"
+        >
+          Rehearse
+        </Link>
         <Link to="/" className="block min-h-9 hover:text-draft">
           All rigs
         </Link>

@@ -10,7 +10,7 @@ import { formatNumber } from '#core/units/format';
 import { useState } from 'react';
 import { TickBox } from '../../ui/TickBox';
 import { INPUT } from '../rig/formParts';
-import { useGamepad, type GamepadNow } from './useGamepad';
+import { useGamepad, type GamepadNow } from '../../simulated/useGamepad';
 
 type Source = 'none' | 'simulated' | 'controller';
 

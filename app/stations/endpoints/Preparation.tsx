@@ -106,6 +106,7 @@ const HOWS: Record<Occasion['how'], string> = {
 };
 
 function OccasionChoice({ occasion, onOccasion }: Pick<Props, 'occasion' | 'onOccasion'>) {
+  const { rigId, profile } = useBench();
   return (
     <div className="mt-4 grid gap-x-8 gap-y-2 md:grid-cols-2">
       <Choice
@@ -122,6 +123,14 @@ function OccasionChoice({ occasion, onOccasion }: Pick<Props, 'occasion' | 'onOc
         value={occasion.source}
         onChange={(source) => onOccasion({ ...occasion, source })}
       />
+      <p>
+        <Link
+          className="inline-flex min-h-11 items-center underline underline-offset-4"
+          to={`/rehearse/${profile.id}/calibrate?rig=${rigId}`}
+        >
+          Rehearse it first
+        </Link>
+      </p>
     </div>
   );
 }

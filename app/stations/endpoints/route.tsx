@@ -1,5 +1,6 @@
 import { testerChannel } from '#core/calibration/preparation';
 import { useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { keepTyped } from '../../ui/keepTyped';
 import { useBench } from '../bench/BenchContext';
@@ -31,9 +32,14 @@ export default function EndpointsRoute({ actionData }: Route.ComponentProps) {
 function CalibrateOne() {
   const { rig, profile } = useBench();
   const { last } = useChosenEsc();
-  const [step, setStep] = useState<'look' | 'prepare' | 'guide'>(last ? 'look' : 'prepare');
+  // A passed rehearsal leads here: to the same calibration on the real ESC.
+  const isRehearsed = useSearchParams()[0].get('on') === 'own';
+  const [step, setStep] = useState<'look' | 'prepare' | 'guide'>(last && !isRehearsed ? 'look' : 'prepare');
   const [precaution, setPrecaution] = useState<string>();
-  const [occasion, setOccasion] = useState<Occasion>({ how: 'simulated', source: 'radio' });
+  const [occasion, setOccasion] = useState<Occasion>({
+    how: isRehearsed ? 'onYourWord' : 'simulated',
+    source: 'radio',
+  });
   const channel = occasion.source === 'tester' ? testerChannel(rig.channel) : rig.channel;
   const done = (): void => setStep('look');
 

@@ -7,7 +7,7 @@ import { changesInOrder, type Change } from '#core/sheet/draft';
 import { heldStops, unknownItems } from '#core/sheet/evidence';
 import { formatDuration } from '#core/units/format';
 import { useMemo, useState, type ReactNode } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { SafetyGate } from '../../simulated/SafetyGate';
 import { Button } from '../../ui/Button';
 import { DraftMark } from '../../ui/marks';
@@ -49,8 +49,12 @@ export function BeforeLoad({ onBegin, onEsc }: Props) {
   const { rigId, escNumber, rig, profile, holdings, changes, handChanges, changeCount, verdicts } =
     useBench();
   const [precaution, setPrecaution] = useState<string>();
-  const [family, setFamily] = useState<Medium['family']>(profile.media[0]!.family);
-  const [where, setWhere] = useState<Where>('simulated');
+  // A passed rehearsal leads here: to the same load, by the same medium, on the real ESC.
+  const asked = useSearchParams()[0];
+  const [family, setFamily] = useState<Medium['family']>(
+    () => profile.media.find((m) => m.family === asked.get('by'))?.family ?? profile.media[0]!.family,
+  );
+  const [where, setWhere] = useState<Where>(asked.get('on') === 'own' ? 'own' : 'simulated');
   const medium = profile.media.find((m) => m.family === family) ?? profile.media[0]!;
   const hazards = openHazards(verdicts);
   const takenUpon = verdicts.filter(({ overridden }) => overridden !== undefined);
@@ -94,6 +98,17 @@ export function BeforeLoad({ onBegin, onEsc }: Props) {
           <div className="grid content-start gap-5">
             {toStore && <MediumChoice chosen={medium.family} onChoose={setFamily} />}
             {toStore && isByHand(medium) && <WhereChoice chosen={where} onChoose={setWhere} />}
+            {changes.length > 0 && escNumber === 1 && (
+              <p>
+                <Link
+                  className="underline underline-offset-4"
+                  to={`/rehearse/${profile.id}/myLoad?by=${medium.family}&rig=${rigId}`}
+                >
+                  Rehearse this load first
+                </Link>
+                : nothing is kept of it but how well it went.
+              </p>
+            )}
             {together.isOffered && where === 'own' && (
               <TickBox on={together.isChosen} onChange={together.choose}>
                 all ESCs at once: all hear the same stick and must sound together
