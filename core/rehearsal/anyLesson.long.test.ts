@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { factoryStops } from '../esc/profile';
 import { anyBench } from '../plan/anyBench.fixture';
+import { ahead } from './ahead';
 import { surroundings } from './archetypes.fixture';
 import { follow } from './follow.fixture';
 import { isPassed, type Lesson } from './lesson';
@@ -16,9 +17,8 @@ it('lessons of any menu, by any medium, are passed by following the coach', () =
       const medium = profile.media.find(({ family }) => family === by)!;
       const lessons = [...endPointLessons(from), ...settingLessons(from, medium)];
       const lesson = lessons[which % lessons.length]!;
-      // A stick that goes one way has no brake to learn, and a trigger no right down.
-      const { family } = profile.calibration;
-      fc.pre(family === 'none' || (channel.rest === 'low') === (family === 'stickAtPowerOn'));
+      // Some of these ESCs cannot be worked with this radio at all: a trigger has no right down, say.
+      fc.pre(typeof ahead(lesson, lesson.start) !== 'string');
       const { bench } = follow(begin(lesson));
       expect(isPassed(lesson, bench)).toBe(true);
       expect(bench.esc.config.memory.stops).toEqual(lesson.target.stops);
