@@ -37,6 +37,22 @@ test.describe('every view, in light and dark, on a desk and on a phone', () => {
       }
     });
 
+  test('Rehearse: before, on the bench, by computer, and the report', async ({ page }) => {
+    for (const lesson of ['pattern-stick-tones/changeThree', 'pattern-link/changeThree?by=programForm']) {
+      await page.goto(`/rehearse/${lesson}`);
+      await lookAt(page, `before ${lesson}`);
+      await page.getByRole('button', { name: 'Start with the coach' }).click();
+      await page.getByTestId('instruction').waitFor();
+      await lookAt(page, lesson);
+    }
+    await page.getByRole('button', { name: 'Pause' }).click();
+    await lookAt(page, 'paused');
+    await page.getByRole('button', { name: 'Go on' }).click();
+    await page.getByRole('button', { name: 'Stop and see the report' }).click();
+    await page.getByRole('heading', { name: /^Not passed/ }).waitFor();
+    await lookAt(page, 'the report');
+  });
+
   test('Rig and Endpoints', async ({ page }) => {
     const rigId = await openNewRig(page, LONG_NAME, 'endpoints');
     await lookAt(page, 'endpoints');

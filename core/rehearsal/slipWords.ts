@@ -59,7 +59,7 @@ const TITLES: Readonly<Record<Titled, (item: string | undefined) => string>> = {
   openedOther: (item) => `${item ?? 'Another item'} was opened: that is not the one.`,
   tooFar: (item) => `One step too far${item ? ` at ${item}` : ''}.`,
   powerCut: () => 'You switched off before you were done.',
-  radioMoved: () => 'The radio is now further from what it has to be.',
+  radioMoved: () => 'The radio is further off now.',
   astray: () => 'That leads away from the goal.',
 };
 

@@ -61,11 +61,6 @@ test('the buggy, from rig to sheet', async ({ page }) => {
   await page.getByText('Peak brake current').waitFor();
   await page.evaluate(() => window.scrollTo(0, 0));
   await shot('tune');
-  await page.goto(`${rig}/list`);
-  await page.getByText('What they do').first().waitFor();
-  await shot('tune-whole-sheet');
-  await page.goto(`${rig}/tune`);
-  await page.getByText('First 5 m').waitFor();
   await page.setViewportSize(PHONE);
   await page.emulateMedia({ colorScheme: 'dark' });
   await shot('tune-phone-dark');
@@ -223,4 +218,27 @@ test('days: a test day on a desk, a race day on a phone', async ({ page }) => {
   await page.goto('/days/demo-race-day');
   await page.getByText('Lasts.').nth(2).waitFor({ timeout: 60_000 });
   await page.screenshot({ path: `${FOLDER}/race-day-phone-dark.png` });
+});
+
+test('rehearse', async ({ page }) => {
+  await page.clock.install();
+  await page.setViewportSize(DESK);
+  await page.goto('/rehearse/tamsel-r60/changeOne?by=oneKey');
+  await page.getByLabel(/As an exam/).check();
+  await page.getByRole('button', { name: 'Start as an exam' }).click();
+  const hold = async (ms: number): Promise<void> => {
+    await page.keyboard.down(' ');
+    await page.clock.runFor(ms);
+    await page.keyboard.up(' ');
+  };
+  await page.keyboard.press('p');
+  await page.clock.runFor(2500);
+  await hold(1500);
+  for (let n = 0; n < 5; n += 1) await page.keyboard.press(' ');
+  await hold(2800);
+  await page.keyboard.press(' ');
+  await hold(2800);
+  await page.getByRole('button', { name: 'I am done' }).click();
+  await page.getByRole('heading', { name: /^Not passed/ }).waitFor();
+  await page.screenshot({ path: `${FOLDER}/rehearse-report.png` });
 });

@@ -7,11 +7,13 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Asked } from '#core/runs/asked';
 import type { LogMeta } from '#core/runs/log/meta';
 import { packLog } from '#core/runs/log/packed';
+import type { PracticeResult } from '#core/rehearsal/results';
 import { EMPTY_NOTE } from '#core/runs/run';
 import type { Manifest } from '#formats/archive';
 import { ZipFile } from 'yazl';
 import { openTestDatabase, type TestDatabase } from '../database.fixture';
 import { DayModel, PackModel } from '../dayModels';
+import { PracticeModel, SignsModel } from '../practiceModels';
 import { AlikeModel, EscProfileModel, EventRulesModel, RigModel } from '../models';
 import { runFrom, type NotedRun } from '../runFrom';
 import { askedOf, keepAsked } from '../repositories/asked';
@@ -20,6 +22,7 @@ import { findRun, keepRun } from '../repositories/runs';
 import { DEMO_PACKS } from '../../demo/days/makeDays';
 import { keepAlike } from '../repositories/alike';
 import { findDay, saveDay } from '../repositories/days';
+import { keepResult, keepSigns, practiceOf } from '../repositories/practice';
 import { dropPackEntry, findPack, keepPack, packLives } from '../repositories/packs';
 import { keepSheet } from '../repositories/bench';
 import { saveDraft } from '../repositories/drafts';
@@ -53,6 +56,21 @@ const NOTED: NotedRun = {
   byHand: { pinionTeeth: 21 },
   question: { id: 'which', side: 'B' },
 };
+const rehearsed = (id: string): PracticeResult => ({
+  id,
+  profileId: 'pattern-one-key',
+  lessonId: 'changeOne',
+  family: 'oneKey',
+  mode: 'exam',
+  at: '2026-05-01T10:00:00.000Z',
+  passed: true,
+  seconds: 61.5,
+  planSeconds: 58,
+  speed: 0.5,
+  surprise: 'trimOff',
+  slips: [{ kind: 'missed', count: 2 }],
+});
+const SIGNS = { turn: 3, learned: { 'tone long': { level: 2, dueAt: 9 } } };
 const STOPS = {
   from: { stopId: 'stopper-7', stopNumber: 7, label: '85 %' },
   to: { stopId: 'stopper-8', stopNumber: 8, label: '100 %' },
@@ -128,6 +146,8 @@ const empty = async (): Promise<void> => {
   await AlikeModel.destroy({ where: { garageId: test.garageId } });
   await PackModel.destroy({ where: { garageId: test.garageId } });
   await DayModel.destroy({ where: { garageId: test.garageId } });
+  await PracticeModel.destroy({ where: { garageId: test.garageId } });
+  await SignsModel.destroy({ where: { garageId: test.garageId } });
 };
 
 const sums = ({ files }: Manifest) => Object.fromEntries(files.map(({ path, sha256 }) => [path, sha256]));
@@ -284,6 +304,22 @@ describe('packs and days', () => {
     expect(compared.packs.filter(({ standing }) => standing === 'different')).toHaveLength(1);
     expect((await findPack(test.garageId, 'demo-blue'))!.entries).toEqual(pack!.entries);
     expect((await findDay(test.garageId, 'demo-race-day'))!.day.name).toBe('Moved to May');
+  });
+
+  it('rehearsals come back once, and what was practised here meanwhile stays', async () => {
+    await empty();
+    await keepResult(test.garageId, rehearsed('before'));
+    await keepSigns(test.garageId, 'pattern-one-key', SIGNS);
+    await save('rehearsed');
+    await empty();
+    await keepResult(test.garageId, rehearsed('meanwhile'));
+    for (const standing of ['new', 'same'] as const) {
+      const { compared } = await restore(join(FOLDER, 'rehearsed'), 'keep');
+      expect(compared.practice.map((one) => one.standing)).toEqual([standing]);
+    }
+    const { results, signs } = await practiceOf(test.garageId, 'pattern-one-key');
+    expect(results.map(({ id }) => id).toSorted()).toEqual(['before', 'meanwhile']);
+    expect(signs).toEqual(SIGNS);
   });
 
   it('a pack whose label is another’s here keeps its life under a label of its own', async () => {

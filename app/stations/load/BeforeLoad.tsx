@@ -106,7 +106,7 @@ export function BeforeLoad({ onBegin, onEsc }: Props) {
                 >
                   Rehearse this load first
                 </Link>
-                : nothing is kept of it but how well it went.
+                : only how well it went is kept.
               </p>
             )}
             {together.isOffered && where === 'own' && (

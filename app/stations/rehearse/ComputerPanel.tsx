@@ -63,7 +63,7 @@ export function ComputerPanel({ lesson: { profile, medium }, bench, onDeed }: Pr
 
 function statusOf(bench: PracticeBench): string {
   const { plugged, broken, busy, form } = bench.computer;
-  if (broken) return 'The line is dead. What was written, and what not, nobody knows.';
+  if (broken) return 'The line is dead. Nobody knows what was written.';
   if (!plugged) return 'No adapter.';
   if (!isOn(bench)) return 'The ESC has no power.';
   if (busy?.doing === 'reading') return 'Reading …';

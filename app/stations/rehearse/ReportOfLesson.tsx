@@ -63,7 +63,7 @@ export function ReportOfLesson({ ground, lesson, report, practice, isKept, onAga
         ))}
       </ol>
       {!passed && slips.length === 0 && (
-        <p className="mt-3">You stopped before everything was as it has to be. No slip on the way there.</p>
+        <p className="mt-3">You stopped before the goal was reached. No slip so far.</p>
       )}
       <div className="mt-6 flex flex-wrap items-center gap-4">
         {real && (
