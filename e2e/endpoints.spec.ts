@@ -113,7 +113,7 @@ test('a game controller feeds the ruler, and a bench test finds what the ESC has
   await page.addInitScript(() => {
     const axes = [0.1, 0];
     Object.assign(window, { moveAxis: (value: number) => (axes[1] = value) });
-    const pad = { id: 'A transmitter', axes };
+    const pad = { id: 'A transmitter', axes, buttons: [] };
     Object.assign(navigator, { getGamepads: () => [null, pad] });
   });
   const move = (value: number): Promise<void> =>

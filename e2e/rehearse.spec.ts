@@ -161,12 +161,16 @@ test('a game controller is stick and trigger', FRESH, async ({ page }) => {
   };
   const KEY = 0;
   const BRAKE = 6;
+  await page.emulateMedia({ reducedMotion: 'reduce' });
   const FORWARD = 7;
   await page.keyboard.press('p');
   await page.clock.runFor(3000);
   await set(KEY, 1);
   await page.clock.runFor(3500);
   await set(KEY, 0);
+  const lamp = page.getByRole('status', { name: 'Lamp and sound of the simulated ESC' });
+  await expect(lamp.getByText('indigo, blinking')).toBeVisible();
+  await expect(lamp.locator('.animate-pulse')).toHaveCSS('animation-name', 'none');
   // Neutral is taken at rest, then the two ends.
   await page.clock.runFor(3000);
   await set(FORWARD, 1);

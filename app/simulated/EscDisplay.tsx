@@ -85,6 +85,6 @@ function Flashes({ count }: { count: number }) {
 
 const Bulb = ({ lit, blinking }: { lit: boolean; blinking: boolean }) => (
   <span
-    className={`size-6 rounded-full border-2 border-ink ${lit ? 'bg-ink' : ''} ${blinking ? 'animate-pulse' : ''}`}
+    className={`size-6 rounded-full border-2 border-ink ${lit ? 'bg-ink' : ''} ${blinking ? 'animate-pulse motion-reduce:animate-none motion-reduce:border-dashed' : ''}`}
   />
 );

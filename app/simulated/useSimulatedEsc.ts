@@ -123,13 +123,15 @@ export function show(display: Display, cue: Observed): Display {
 /** The same object as long as nothing but time has passed, so that plans are not made again at every tick. */
 function restingAfter(before: Config, { machine, config }: SimulatedEsc): Config {
   if (stateOf(machine, config).keyDown) return before;
-  const same =
-    before.state === config.state &&
-    before.itemCursor === config.itemCursor &&
-    before.stopCursor === config.stopCursor &&
-    before.rounds === config.rounds &&
-    before.stickMicros === config.stickMicros &&
-    before.memory === config.memory &&
-    before.learning === config.learning;
-  return same ? before : { ...config, msInState: 0 };
+  return sameButForTime(before, config) ? before : { ...config, msInState: 0 };
 }
+
+/** Whether nothing but time has passed between two. */
+export const sameButForTime = (a: Config, b: Config): boolean =>
+  a.state === b.state &&
+  a.itemCursor === b.itemCursor &&
+  a.stopCursor === b.stopCursor &&
+  a.rounds === b.rounds &&
+  a.stickMicros === b.stickMicros &&
+  a.memory === b.memory &&
+  a.learning === b.learning;

@@ -84,4 +84,5 @@ const asBeginning = (bench: PracticeBench): PracticeBench => ({
   atMs: 0,
   deeds: 0,
   sawFull: false,
+  shown: {},
 });

@@ -15,6 +15,8 @@ export interface PracticeBench {
   atMs: number;
   /** What the learner says that items hold, by item id. */
   told: Readonly<Record<string, string>>;
+  /** What the ESC, or the form, showed last of each item that it showed. */
+  shown: Readonly<Record<string, string>>;
   /** How many cells the ESC beeped when it started; undefined while it is off. */
   cellsBeeped: number | undefined;
   /** Whether full signal arrived since the ESC was switched on last. */
@@ -114,15 +116,16 @@ export function msUntilNext({ esc, computer }: PracticeBench): number | undefine
 
 function wait(bench: PracticeBench, ms: number): Done {
   const lasts = Math.min(ms, msUntilNext(bench) ?? ms);
-  const { held, computer } = passOf(bench, lasts);
-  const after = give({ ...held, computer, atMs: bench.atMs + lasts }, { type: 'elapsed', ms: lasts });
-  return after;
+  return give({ ...computed(bench, lasts), atMs: bench.atMs + lasts }, { type: 'elapsed', ms: lasts });
 }
 
-function passOf(bench: PracticeBench, ms: number): { held: PracticeBench; computer: Computer } {
+/** After the computer has gone on for a while: it may have written a value, or read them all. */
+function computed(bench: PracticeBench, ms: number): PracticeBench {
   const { stops } = bench.esc.config.memory;
-  const passed = pass(bench.computer, ms, stops);
-  return { held: passed.held === stops ? bench : withStops(bench, passed.held), computer: passed.computer };
+  const { computer, held } = pass(bench.computer, ms, stops);
+  const hasRead = bench.computer.busy?.doing === 'reading' && !computer.busy;
+  const after = held === stops ? bench : withStops(bench, held);
+  return { ...after, computer, shown: hasRead ? held : bench.shown };
 }
 
 const clicked = (bench: PracticeBench, deed: ComputerDeed): Computer =>
@@ -162,7 +165,19 @@ function give(bench: PracticeBench, input: Input): Done {
   // Without power, the computer's line is dead, too.
   const dies = goesOff && !input.on && bench.computer.plugged;
   const computer = dies && bench.computer.busy ? breakLine(bench.computer) : bench.computer;
-  return { bench: { ...bench, esc: done.esc, sawFull, cellsBeeped, computer }, observed: done.observed };
+  const shown = shownBy(done.esc, bench.shown);
+  return {
+    bench: { ...bench, esc: done.esc, sawFull, cellsBeeped, computer, shown },
+    observed: done.observed,
+  };
+}
+
+/** With the value that the ESC shows as stored, where it does. */
+function shownBy({ machine, config }: SimulatedEsc, before: PracticeBench['shown']): PracticeBench['shown'] {
+  if (stateOf(machine, config).role !== 'showingStored') return before;
+  const { itemId } = machine.menu[config.itemCursor]!;
+  const stopId = config.memory.stops[itemId]!;
+  return before[itemId] === stopId ? before : { ...before, [itemId]: stopId };
 }
 
 function withStops(bench: PracticeBench, stops: Readonly<Record<string, string>>): PracticeBench {

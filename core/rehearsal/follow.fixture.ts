@@ -1,4 +1,5 @@
-import { ahead, type Step } from './ahead';
+import { ahead } from './ahead';
+import type { Step } from './steps';
 import { deedOf } from './beginnings';
 import type { Deed } from './bench';
 import { isPassed } from './lesson';

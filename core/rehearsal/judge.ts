@@ -4,10 +4,11 @@
  * machine.
  */
 import { triggerSignal } from '../device/simulatedEsc';
-import type { Input, KeyId } from '../procedure/language';
+import type { KeyId } from '../procedure/language';
 import { stateOf } from '../procedure/step';
 import type { LearnedRange } from '../radio/pulse';
-import { ahead, learnerSeconds, type Ahead, type CannotPlan, type Step } from './ahead';
+import { ahead, learnerSeconds, type Ahead, type CannotPlan } from './ahead';
+import { elapsedMs, type Step } from './steps';
 import type { PracticeBench } from './bench';
 import { isPassed, isRangeRight, type Lesson } from './lesson';
 import type { Rehearsal } from './rehearsal';
@@ -21,6 +22,7 @@ export const SLIP_KINDS = {
   notKept: 'left a value before it was stored',
   turned: 'moved the throttle while the motor could run',
   misread: 'read it wrongly',
+  guessed: 'said it before it was shown',
   refused: 'was refused',
   fellThrough: 'stayed too long, and fell into another mode',
   missed: 'let the moment go by',
@@ -129,6 +131,7 @@ const KINDS: readonly (readonly [SlipKind, (facts: Facts) => boolean])[] = [
   ['setOther', ({ changes }) => changes.length > 0],
   ['learnedOther', learnsOther],
   ['misread', misreads],
+  ['guessed', guesses],
   ['radioMoved', ({ isWorse, stroke }) => isWorse && isOf(stroke, 'radio', 'hold')],
   ['notKept', (facts) => facts.isWorse && leavesUnkept(facts)],
   ['fellThrough', (facts) => facts.isWorse && fallsThrough(facts)],
@@ -176,6 +179,10 @@ function misreads({ stroke: { moments, after } }: Facts): boolean {
   return moments.some(({ deed }) => deed.do === 'tell' && stops[deed.itemId] !== deed.stopId);
 }
 
+function guesses({ stroke: { moments, before } }: Facts): boolean {
+  return moments.some(({ deed }) => deed.do === 'tell' && before.shown[deed.itemId] !== deed.stopId);
+}
+
 const showsStop = ({ esc: { machine, config } }: PracticeBench): boolean =>
   stateOf(machine, config).cues.some((cue) => 'of' in cue && cue.of === 'stop');
 
@@ -204,16 +211,13 @@ function fallsThrough({ stroke: { before, after } }: Facts): boolean {
   );
 }
 
-const heldMs = (inputs: readonly Input[]): number =>
-  inputs.reduce((sum, input) => sum + (input.type === 'elapsed' ? input.ms : 0), 0);
-
 /** A key was due to be held for longer. */
 function letsGoEarly({ stroke: { moments }, due, lost }: Facts): boolean {
   if (due?.kind !== 'gesture') return false;
   const { gesture } = due;
   if (gesture.kind !== 'hold' && gesture.kind !== 'holdAndSwitchOn') return false;
   const wasHeld = moments.reduce((sum, { deed }) => sum + (deed.do === 'wait' ? deed.ms : 0), 0);
-  return keysIn(moments).includes(gesture.key) && wasHeld < heldMs(gesture.inputs) && lost > -TOLERANCE_S;
+  return keysIn(moments).includes(gesture.key) && wasHeld < elapsedMs(gesture.inputs) && lost > -TOLERANCE_S;
 }
 
 const keysIn = (moments: Stroke['moments']): KeyId[] =>

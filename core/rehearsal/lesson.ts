@@ -113,9 +113,12 @@ function rightEndPoint(target: Target, radio: PracticeBench['radio']): number {
 export const stopsLeft = ({ target }: Lesson, { esc }: PracticeBench): string[] =>
   Object.keys(target.stops).filter((itemId) => esc.config.memory.stops[itemId] !== target.stops[itemId]);
 
-/** Items of which it was not said yet, or said wrongly, what they hold. */
-export const tellsLeft = ({ tell }: Lesson, { told, esc }: PracticeBench): string[] =>
-  tell.filter((itemId) => told[itemId] !== esc.config.memory.stops[itemId]);
+/** Items of which it was not said yet, or said wrongly, or only guessed, what they hold. */
+export const tellsLeft = ({ tell }: Lesson, { told, shown, esc }: PracticeBench): string[] =>
+  tell.filter((itemId) => {
+    const held = esc.config.memory.stops[itemId];
+    return told[itemId] !== held || shown[itemId] !== held;
+  });
 
 /** Whether all is as it has to be, and the ESC ready to drive. */
 export const isPassed = (lesson: Lesson, bench: PracticeBench): boolean =>

@@ -275,6 +275,7 @@ function benchOf(from: Surroundings, other: { stops?: WantedStops; range?: Learn
     pack: { cells: from.cells, voltsPerCell: VOLTS_PER_CELL },
     atMs: 0,
     told: {},
+    shown: {},
     sawFull: false,
     cellsBeeped: undefined,
     deeds: 0,

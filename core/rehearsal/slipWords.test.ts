@@ -85,6 +85,21 @@ describe('a slip is told', () => {
     expect(slipInWords(lesson, slip!).consequence).toBe('');
   });
 
+  it('a guess does not count as read', () => {
+    const lesson = lessonFor(oneKey, 'readBack', 'oneKey')!;
+    const [itemId] = lesson.tell;
+    const guess: Deed = { do: 'tell', itemId: itemId!, stopId: lesson.target.stops[itemId!]! };
+    const on: Deed[] = [
+      { do: 'esc', input: { type: 'power', on: true } },
+      { do: 'wait', ms: 3000 },
+    ];
+    const done = [...on, guess].reduce(perform, begin(lesson));
+    const { passed, slips } = judge(done);
+    expect(passed).toBe(false);
+    expect(slips.map(({ kind }) => kind)).toEqual(['guessed']);
+    expect(isPassed(lesson, follow(done).bench)).toBe(true);
+  });
+
   it('a throttle short of its end teaches a wrong one, and how much of it would be clipped', () => {
     const lesson = lessonFor(tones, 'calibrate', undefined)!;
     const short: Deed[] = [

@@ -40,12 +40,14 @@ function titleOf({ profile }: Lesson, { kind, itemId, changes }: Slip): string {
       return `${name} went to “${stopLabel(profile, change!)}”.`;
     case 'misread':
       return `That is not what ${name} is set to.`;
+    case 'guessed':
+      return `You said what ${name} is set to before it was shown.`;
     default:
       return TITLES[kind](name);
   }
 }
 
-type Titled = Exclude<SlipKind, 'setOther' | 'misread'>;
+type Titled = Exclude<SlipKind, 'setOther' | 'misread' | 'guessed'>;
 
 const TITLES: Readonly<Record<Titled, (item: string | undefined) => string>> = {
   setFactory: () => 'Everything went back to the factory’s values.',
@@ -83,6 +85,7 @@ function consequenceOf({ profile, start }: Lesson, { changes, range }: Slip): st
 const MOST_TOLD = 4;
 
 function noticedIn(lesson: Lesson, { stroke, due, kind }: Slip): string {
+  if (kind === 'guessed') return 'Open the item first. Only what it shows counts.';
   if (kind === 'misread') return 'Count again before you say it: it repeats what it shows.';
   if (kind === 'radioMoved') return 'The pulse under the throttle shows what the radio sends.';
   if (kind === 'turned')

@@ -207,7 +207,7 @@ function withOtherEsc(bench: PracticeBench): PracticeBench {
 function withRightEsc(bench: PracticeBench): PracticeBench {
   const { fault } = bench;
   if (fault?.kind !== 'otherEsc') return bench;
-  return { ...bench, esc: fault.right, plugIsIn: false, told: {}, fault: undefined };
+  return { ...bench, esc: fault.right, plugIsIn: false, told: {}, shown: {}, fault: undefined };
 }
 
 function differsInWords({ items, media }: EscProfile): string {

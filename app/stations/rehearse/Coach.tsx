@@ -1,7 +1,8 @@
 import { isByHand } from '#core/esc/media';
 import { soundOf } from '#core/procedure/sound';
 import { beepsOf, type Beep } from '#core/procedure/sound';
-import { ahead, type Step } from '#core/rehearsal/ahead';
+import { ahead } from '#core/rehearsal/ahead';
+import type { Step } from '#core/rehearsal/steps';
 import type { PracticeBench } from '#core/rehearsal/bench';
 import type { Lesson } from '#core/rehearsal/lesson';
 import { stepInWords } from '#core/rehearsal/stepWords';

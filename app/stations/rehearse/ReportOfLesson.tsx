@@ -131,7 +131,7 @@ function SurpriseTold({
   lesson: Lesson;
 }) {
   if (surpriseId === undefined) return null;
-  const { shows, remedy, begins } = SURPRISE_OF[surpriseId];
+  const { shows, remedy, begins, isOver } = SURPRISE_OF[surpriseId];
   const happened = begins === 'atOnce' || rehearsal.moments.some(({ byItself }) => byItself);
   const at = rehearsal.moments.findLast(({ byItself }) => byItself)?.after ?? lesson.start;
   const bench = begins === 'atOnce' ? SURPRISE_OF[surpriseId].happens(lesson.start).bench : at;
@@ -143,6 +143,7 @@ function SurpriseTold({
           {happened ? shows(bench, lesson) : 'It had no time to happen.'}
         </p>
         <p>{remedy}</p>
+        {!isOver(rehearsal.bench, lesson) && <p className="font-bold">It was still so at the end.</p>}
       </Notice>
     </div>
   );

@@ -4,7 +4,7 @@ import { isResting } from '#core/rehearsal/bench';
 import type { Lesson } from '#core/rehearsal/lesson';
 import { begin, perform, type Rehearsal } from '#core/rehearsal/rehearsal';
 import { SURPRISE_OF, type SurpriseId } from '#core/rehearsal/surprises';
-import { DARK, show, type Display } from '../../simulated/useSimulatedEsc';
+import { DARK, sameButForTime, show, type Display } from '../../simulated/useSimulatedEsc';
 
 export interface Practice {
   rehearsal: Rehearsal;
@@ -57,18 +57,13 @@ export function guessed(practice: Practice, guess: SurpriseId): Practice {
 
 function restingAfter(before: PracticeBench, bench: PracticeBench): PracticeBench {
   if (!isResting(bench)) return before;
-  const [a, b] = [before.esc.config, bench.esc.config];
+  const { config } = bench.esc;
   const isSame =
-    a.state === b.state &&
-    a.itemCursor === b.itemCursor &&
-    a.stopCursor === b.stopCursor &&
-    a.rounds === b.rounds &&
-    a.stickMicros === b.stickMicros &&
-    a.memory === b.memory &&
-    a.learning === b.learning &&
+    sameButForTime(before.esc.config, config) &&
     before.esc.profile === bench.esc.profile &&
     before.radio === bench.radio &&
     before.told === bench.told &&
+    before.shown === bench.shown &&
     before.sawFull === bench.sawFull &&
     before.fault === bench.fault &&
     before.pack === bench.pack &&
@@ -76,7 +71,7 @@ function restingAfter(before: PracticeBench, bench: PracticeBench): PracticeBenc
     before.computer.plugged === bench.computer.plugged &&
     before.computer.broken === bench.computer.broken &&
     before.computer.busy?.doing === bench.computer.busy?.doing;
-  return isSame ? before : { ...bench, esc: { ...bench.esc, config: { ...b, msInState: 0 } } };
+  return isSame ? before : { ...bench, esc: { ...bench.esc, config: { ...config, msInState: 0 } } };
 }
 
 export const doNothing = (): void => undefined;
