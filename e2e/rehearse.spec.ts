@@ -182,6 +182,22 @@ test('a game controller is stick and trigger', FRESH, async ({ page }) => {
   await expect(page.getByRole('heading', { name: /^Passed/ })).toBeVisible();
 });
 
+test('after a slip the coach leads back, and slows down', FRESH, async ({ page }) => {
+  await page.clock.install();
+  await page.goto('/rehearse/pattern-one-key/changeThree?by=oneKey');
+  await page.getByRole('button', { name: 'Start with the coach' }).click();
+  const hand = handOf(page, 'keyboard');
+  await hand.power();
+  await hand.hold(1500);
+  await expect(page.getByRole('combobox', { name: 'speed' })).toHaveValue('1');
+  // An item too early.
+  await hand.press(2);
+  await hand.hold(2800);
+  await expect(page.getByRole('alert')).toContainText('That cost about');
+  await expect(page.getByRole('combobox', { name: 'speed' })).toHaveValue('0.5');
+  await expect(page.getByTestId('instruction')).toHaveText('Switch the ESC off.');
+});
+
 test('a surprise is found, and corrected', FRESH, async ({ page }) => {
   await page.clock.install();
   await page.goto('/rehearse/pattern-one-key/changeOne?by=oneKey&surprise=trimOff');

@@ -77,7 +77,7 @@ export function judge({ lesson, bench, moments }: Omit<Rehearsal, 'troubles'>): 
 }
 
 /** More than this a stroke of the plan never leaves to do, s: ties between ways, and the time of a press. */
-const TOLERANCE_S = 0.4;
+export const TOLERANCE_S = 0.4;
 
 /** The slip in a stroke; undefined where it was none, or nobody's doing. */
 export function slipIn(lesson: Lesson, stroke: Stroke): Slip | undefined {

@@ -4,10 +4,12 @@ import { beepsOf, type Beep } from '#core/procedure/sound';
 import { ahead } from '#core/rehearsal/ahead';
 import type { Step } from '#core/rehearsal/steps';
 import type { PracticeBench } from '#core/rehearsal/bench';
+import { TOLERANCE_S } from '#core/rehearsal/judge';
 import type { Lesson } from '#core/rehearsal/lesson';
 import { stepInWords } from '#core/rehearsal/stepWords';
+import { formatDuration } from '#core/units/format';
 import { Volume2 } from 'lucide-react';
-import { useMemo } from 'react';
+import { useEffect, useEffectEvent, useMemo, useState } from 'react';
 import { GuideStep } from '../../simulated/GuideStep';
 import { playBeeps } from '../../simulated/sound';
 import { ToneStrip } from '../../simulated/ToneStrip';
@@ -19,11 +21,18 @@ interface Props {
   /** How long the ESC has been in its state, ms. */
   sinceMs: number;
   speed: number;
+  /** Told when something made the way longer. */
+  onSlip: () => void;
 }
 
-/** Says what comes next, shows how long there is for it, and lets its sound be heard beforehand. */
-export function Coach({ lesson, bench, sinceMs, speed }: Props) {
+/** Says what comes next, shows how long there is for it, and lets its sound be heard beforehand. After a slip it goes slower. */
+export function Coach({ lesson, bench, sinceMs, speed, onSlip }: Props) {
   const plan = useMemo(() => ahead(lesson, bench), [lesson, bench]);
+  const lost = useLost(plan);
+  const slip = useEffectEvent(onSlip);
+  useEffect(() => {
+    if (lost > 0) slip();
+  }, [plan, lost]);
   if (typeof plan === 'string')
     return (
       <p className="text-lg" data-testid="instruction">
@@ -52,9 +61,26 @@ export function Coach({ lesson, bench, sinceMs, speed }: Props) {
         <PlainStep lesson={lesson} bench={bench} step={step} />
       )}
       <Beforehand step={step} speed={speed} />
+      {lost > 0 && (
+        <p className="mt-3 font-bold text-caution" role="alert">
+          That cost about {formatDuration(lost)}. Nothing is lost here: follow the line above.
+          {speed < 1 && ' It goes slower now.'}
+        </p>
+      )}
       {later.length > 0 && <p className="mt-3 text-muted max-lg:hidden">{stepsLeft(later.length)}</p>}
     </div>
   );
+}
+
+/** How much longer the way became with the last thing that was done, s; 0 where it did not. */
+function useLost(plan: ReturnType<typeof ahead>): number {
+  const [seen, setSeen] = useState({ plan, lost: 0 });
+  if (seen.plan === plan) return seen.lost;
+  const [before, after] = [seen.plan, plan];
+  const longer = typeof before === 'string' || typeof after === 'string' ? 0 : after.seconds - before.seconds;
+  const lost = longer > TOLERANCE_S ? longer : 0;
+  setSeen({ plan, lost });
+  return lost;
 }
 
 const stepsLeft = (count: number): string => `Then ${count} more ${count === 1 ? 'step' : 'steps'}.`;

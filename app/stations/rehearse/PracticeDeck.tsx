@@ -83,6 +83,7 @@ export function PracticeDeck({ ground, lesson, chosen, onAgain }: Props) {
             bench={resting}
             sinceMs={rehearsal.bench.esc.config.msInState}
             speed={speed}
+            onSlip={() => setSpeed(slower(speed))}
           />
         ) : (
           <p className="max-w-2xl text-lg" data-testid="silent">
@@ -164,6 +165,12 @@ export function PracticeDeck({ ground, lesson, chosen, onAgain }: Props) {
       </div>
     </div>
   );
+}
+
+/** The next lower speed; the lowest stays. */
+function slower(speed: number): number {
+  const lower = SPEEDS.map(([value]) => Number(value)).filter((value) => value < speed);
+  return Math.max(...lower, Number(SPEEDS[0][0]));
 }
 
 function CellsBeeped({ bench: { cellsBeeped, pack } }: { bench: PracticeBench }) {

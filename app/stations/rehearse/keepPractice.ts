@@ -4,11 +4,14 @@ import { practiceResultSchema, signsSchema } from '#formats/practice';
 import { readJson } from '#server/readBody';
 import { currentGarage } from '#server/repositories/garages';
 import { keepResult, keepSigns } from '#server/repositories/practice';
+import { groundOf } from './ground.server';
 import type { Route } from './+types/keepPractice';
 
 /** Keeps a rehearsal that is over, or how well tones and blinks are known by now. */
 export async function action({ params, request }: Route.ActionArgs) {
   const garage = await currentGarage();
+  // Refuses what is practised on no ESC that there is.
+  await groundOf(params.profileKey, null);
   const body: unknown = await readJson(request);
   const isSigns = typeof body === 'object' && body !== null && 'signs' in body;
   const problems = problemsOf(isSigns ? signsSchema : practiceResultSchema, body);
