@@ -195,7 +195,8 @@ test('after a slip the coach leads back, and slows down', FRESH, async ({ page }
   await hand.hold(2800);
   await expect(page.getByRole('alert')).toContainText('That cost about');
   await expect(page.getByRole('combobox', { name: 'speed' })).toHaveValue('0.5');
-  await expect(page.getByTestId('instruction')).toHaveText('Switch the ESC off.');
+  // The way out that needs no battery: the menu closes by itself.
+  await expect(page.getByTestId('instruction')).toContainText(/^Wait \d+/);
 });
 
 test('a surprise is found, and corrected', FRESH, async ({ page }) => {
