@@ -199,6 +199,30 @@ test('after a slip the coach leads back, and slows down', FRESH, async ({ page }
   await expect(page.getByTestId('instruction')).toContainText(/^Wait \d+/);
 });
 
+test('what nobody did is said so, and does not slow the coach', FRESH, async ({ page }) => {
+  await page.clock.install();
+  await page.goto('/rehearse/pattern-link/lineLost?by=link');
+  await page.getByRole('button', { name: 'Start with the coach' }).click();
+  await page.keyboard.press('p');
+  await page.clock.runFor(3000);
+  await page.getByRole('button', { name: 'Plug the adapter in' }).click();
+  await page.getByRole('button', { name: 'Read', exact: true }).click();
+  await page.clock.runFor(3000);
+  const line = page.getByTestId('instruction');
+  for (let n = 0; n < 3; n += 1) {
+    const text = await line.innerText();
+    const [, item, stop] = /^Set “(.*)” to “(.*)”/.exec(text)!;
+    await page.getByRole('combobox', { name: item!, exact: true }).selectOption({ label: stop! });
+    await expect(line).not.toHaveText(text);
+  }
+  await page.getByRole('button', { name: 'Write', exact: true }).click();
+  await page.clock.runFor(400);
+  await expect(page.getByRole('alert')).toHaveText('That was not your doing. Follow the line above.');
+  await expect(page.getByRole('combobox', { name: 'speed' })).toHaveValue('1');
+  await expect(page.getByText('The line is dead. Nobody knows what was written.')).toBeVisible();
+  await expect(line).toHaveText('Plug the adapter in.');
+});
+
 test('a surprise is found, and corrected', FRESH, async ({ page }) => {
   await page.clock.install();
   await page.goto('/rehearse/pattern-one-key/changeOne?by=oneKey&surprise=trimOff');
@@ -229,7 +253,11 @@ test('tones and blinks: what was missed is told, and comes back', FRESH, async (
     await page.getByRole('button', { name: 'Next' }).waitFor();
   }
   await expect(page.getByText('of 4 recognised.')).toBeVisible();
-  await page.reload();
+  const keptTurn = async (): Promise<number> => {
+    const kept = await page.request.get('/rehearse/pattern-stick-tones/practice.json');
+    return ((await kept.json()) as { turn: number }).turn;
+  };
+  await expect.poll(keptTurn).toBe(4);
 });
 
 test('from a passed rehearsal to the same load on the real ESC in one step', FRESH, async ({ page }) => {

@@ -5,12 +5,12 @@ import { litPlaces, stateOf } from '#core/procedure/step';
 import { useCommands } from '../preferences/useCommands';
 import { Button } from '../ui/Button';
 import { EscKey, workKey } from './EscKey';
-import type { Bench } from './useSimulatedEsc';
+import type { WorkedEsc } from './useSimulatedEsc';
 
 const CARD_KEYS = ['item', 'value', 'ok', 'reset'] as const;
 
 /** The card of the simulated ESC: its socket, a lamp beside each printed item, a row of lamps, four keys. */
-export function CardPanel({ bench, medium }: { bench: Bench; medium: LampCardMedium }) {
+export function CardPanel({ bench, medium }: { bench: WorkedEsc; medium: LampCardMedium }) {
   const { esc, resting, input, cardIn } = bench;
   const { profile, machine, config } = esc;
   const { role } = stateOf(machine, config);

@@ -3,19 +3,19 @@ import { keyOf } from '../preferences/preferences';
 import type { CommandId } from '../preferences/commands';
 import { usePreferences } from '../preferences/usePreferences';
 import { noClickAfter } from './keepFocus';
-import type { Bench } from './useSimulatedEsc';
+import type { WorkedEsc } from './useSimulatedEsc';
 
 /** Keys that a command works; the set key has the space bar. */
 export type CommandKey = Exclude<KeyId, 'set'> & CommandId;
 
 /** What pressing and letting go of a key does. */
-export const workKey = (bench: Bench, key: KeyId) => ({
+export const workKey = (bench: WorkedEsc, key: KeyId) => ({
   down: () => bench.input({ type: 'down', key }),
   up: () => bench.input({ type: 'up', key }),
 });
 
 /** A key of card, box, pad or transmitter: down while it is touched. */
-export function EscKey({ bench, keyId, name }: { bench: Bench; keyId: CommandKey; name: string }) {
+export function EscKey({ bench, keyId, name }: { bench: WorkedEsc; keyId: CommandKey; name: string }) {
   const preferences = usePreferences();
   const { down, up } = workKey(bench, keyId);
   return (

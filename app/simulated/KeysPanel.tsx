@@ -5,10 +5,10 @@ import { useState } from 'react';
 import { useCommands } from '../preferences/useCommands';
 import { Button } from '../ui/Button';
 import { EscKey, workKey, type CommandKey } from './EscKey';
-import type { Bench } from './useSimulatedEsc';
+import type { WorkedEsc } from './useSimulatedEsc';
 
 /** Keys beside the ESC, or on what is plugged into it, with what they make it show. */
-export function KeysPanel({ bench, medium }: { bench: Bench; medium: HandMedium }) {
+export function KeysPanel({ bench, medium }: { bench: WorkedEsc; medium: HandMedium }) {
   const { esc, resting, input } = bench;
   const keys = Object.entries(keysOf(medium)).filter(([key]) => key !== 'set') as [CommandKey, string][];
   useCommands(Object.fromEntries(keys.map(([key]) => [key, workKey(bench, key)])));
@@ -61,7 +61,7 @@ export function KeysPanel({ bench, medium }: { bench: Bench; medium: HandMedium 
   );
 }
 
-function Plug({ bench: { esc, input, cardIn } }: { bench: Bench }) {
+function Plug({ bench: { esc, input, cardIn } }: { bench: WorkedEsc }) {
   const driving = stateOf(esc.machine, esc.config).role === 'driving';
   const plug = (): void => input({ type: 'card', in: !cardIn });
   useCommands({ card: plug });

@@ -17,10 +17,10 @@ import { EscDisplay } from './EscDisplay';
 import { keepFocus, noClickAfter } from './keepFocus';
 import { KeysPanel } from './KeysPanel';
 import { Throttle, type ThrottleHold } from './Throttle';
-import type { Bench } from './useSimulatedEsc';
+import type { WorkedEsc } from './useSimulatedEsc';
 
 interface Props {
-  bench: Bench;
+  bench: WorkedEsc;
   channel: ThrottleChannel;
   /** Whether the model was made safe; nothing can be switched on before. */
   safe: boolean;
@@ -115,7 +115,7 @@ export function SimulatedEscPanel({ bench, channel, safe, use, hold }: Props) {
 }
 
 /** What lies beside the ESC, or is plugged into it; nothing where the ESC’s own key and the throttle are all. */
-function partOf(bench: Bench, medium: HandMedium): ReactNode {
+function partOf(bench: WorkedEsc, medium: HandMedium): ReactNode {
   switch (medium.family) {
     case 'oneKey':
     case 'stickTones':

@@ -11,7 +11,7 @@ import { useState } from 'react';
 import { useCommands } from '../preferences/useCommands';
 import { Button } from '../ui/Button';
 import { TickBox } from '../ui/TickBox';
-import type { Bench } from './useSimulatedEsc';
+import type { WorkedEsc } from './useSimulatedEsc';
 
 const END_WORDS: Record<ThrottleChannel['rest'], Partial<Record<StickEnd, string>>> = {
   centre: { brake: 'full brake', neutral: 'let go', forward: 'full forward' },
@@ -25,7 +25,7 @@ export interface ThrottleHold {
 }
 
 interface Props {
-  bench: Bench;
+  bench: WorkedEsc;
   channel: ThrottleChannel;
   hold?: ThrottleHold | undefined;
 }

@@ -9,11 +9,14 @@ const EDGE_S = 0.008;
 let context: AudioContext | undefined;
 let playing: OscillatorNode | undefined;
 
-/** Plays notes at once, in place of what was playing. Silent where sounds are switched off or the browser forbids them. */
-export function playBeeps(beeps: Beep[]): void {
+/**
+ * Plays notes at once, in place of what was playing. Silent where sounds are switched off or the browser forbids them.
+ * @param speed against real time, where a simulated ESC is slowed down
+ */
+export function playBeeps(beeps: readonly Beep[], speed = 1): void {
   if (beeps.length === 0 || !preferencesNow().sound) return;
   playing?.stop();
-  playing = start(beeps);
+  playing = start(beeps.map(({ pitch, ms, restMs }) => ({ pitch, ms: ms / speed, restMs: restMs / speed })));
 }
 
 /** A tick, beside whatever is playing. */

@@ -21,18 +21,21 @@ export const DARK: Display = {
   serial: 0,
 };
 
-export interface Bench {
+/** A simulated ESC as the panels show it and work it. */
+export interface WorkedEsc {
   esc: SimulatedEsc;
   display: Display;
   /** The config when no key was down: what the guide speaks about while a press is on its way. */
   resting: Config;
   /** Whether the card is in its socket, or the box plugged in. */
   cardIn: boolean;
-  /** Until something happens by itself, ms; undefined where nothing does. */
-  msLeft: number | undefined;
   input: (input: HandInput) => void;
   /** The throttle of a radio that is more than its pulse, where the bench has one. */
   throttle?: { position: number; move: (position: number) => void };
+}
+
+/** One that a plan may be played on, too. */
+export interface Bench extends WorkedEsc {
   /** Does these one after the other, at once: their waiting takes no time. */
   play: (inputs: readonly Input[]) => void;
   /** The ESC forgets a stored value, and says nothing. */
@@ -106,8 +109,7 @@ export function useSimulatedEsc(
     current.current = { ...current.current, esc: loseValue(current.current.esc, itemId) };
     setBench(current.current);
   }, []);
-  const msLeft = msToDeadline(bench.esc.machine, bench.esc.config);
-  return { ...bench, msLeft, input, play, lose };
+  return { ...bench, input, play, lose };
 }
 
 export function show(display: Display, cue: Observed): Display {

@@ -10,7 +10,7 @@ export interface PracticeBench {
   esc: SimulatedEsc;
   radio: PracticeRadio;
   computer: Computer;
-  pack: PracticePack;
+  pack: PracticePack | undefined;
   /** Since the beginning, ms. */
   atMs: number;
   /** What the learner says that items hold, by item id. */
@@ -29,7 +29,7 @@ export interface PracticeBench {
   fault: BenchFault | undefined;
 }
 
-/** The pack that feeds it, by which the ESC counts cells when it starts. */
+/** The lithium pack that feeds it, by which the ESC counts cells when it starts. */
 export interface PracticePack {
   cells: number;
   voltsPerCell: number;
@@ -160,7 +160,8 @@ function give(bench: PracticeBench, input: Input): Done {
   const goesOff = input.type === 'power';
   const role = (esc: SimulatedEsc) => stateOf(esc.machine, esc.config).role;
   const starts = role(bench.esc) === 'waking' && role(done.esc) === 'driving';
-  const cellsBeeped = goesOff ? undefined : starts ? countedCells(bench.pack) : bench.cellsBeeped;
+  const counted = starts && bench.pack ? countedCells(bench.pack) : bench.cellsBeeped;
+  const cellsBeeped = goesOff ? undefined : counted;
   const sawFull = !goesOff && (bench.sawFull || triggerSignal(done.esc) >= FULL_SIGNAL);
   // Without power, the computer's line is dead, too.
   const dies = goesOff && !input.on && bench.computer.plugged;

@@ -26,7 +26,8 @@ export interface Surroundings {
   channel: ThrottleChannel;
   /** What the ESC is practised with to begin with: what the rig's holds, or the factory's values. */
   stops: StopByItem;
-  cells: number;
+  /** Of a lithium pack, which an ESC can count; undefined for any other. */
+  cells: number | undefined;
   /** What is drafted for the rig, where there is one. */
   draft: WantedStops;
 }
@@ -40,8 +41,8 @@ const rightMenu = ({ reversed }: ThrottleChannel): RadioMenu => ({
   reversed,
 });
 
-/** A pack as one takes it to the bench: charged, not full. */
-const VOLTS_PER_CELL = 3.9;
+/** A lithium pack that was just charged: with less, an ESC may miscount a pack of many cells. */
+export const CHARGED_VOLTS_PER_CELL = 4.2;
 
 /** What a trimmed radio, and a lowered end point, look like. */
 const TRIMMED_MICROS = 24;
@@ -64,7 +65,7 @@ export function endPointLessons(from: Surroundings): Lesson[] {
   const checks = 'This ESC learns no end points. Pull full throttle once and see that full arrives.';
   return [
     made('prepareRadio', {
-      goal: `Bring the radio to what an ESC has to learn${calibration.family === 'none' ? ' or to be given' : ''}.`,
+      goal: `Get the radio ready${teaches ? ' for calibrating' : ''}: no trim, full end points, nothing held.`,
       known: `Somebody trimmed it, lowered the ${channel.rest === 'centre' ? 'forward' : 'upper'} end point and left throttle hold on.`,
       start: {
         ...benchOf(from, {}),
@@ -165,19 +166,19 @@ const storeAgain = ({ from, medium }: Facts, id: 'readBack' | 'findOut', exercis
   });
 
 function afterSlip({ from, medium, first, three, shows }: Facts): Lesson {
-  // The neighbour got the value: or the right item another one, where there is no neighbour.
-  const astray = three[1] ?? { item: first.item, stop: otherThan(first) };
-  const items = [...new Set([astray.item.id, first.item.id])];
+  // The neighbour got the value. An ESC with nothing else to practise on has only its own item to put back.
+  const astray = three[1] ?? first;
+  const meant = three[1] ? [first] : [];
+  const label = labelIn(from.profile, astray.item);
+  const was = stopById(astray.item, from.stops[astray.item.id]!).label;
   return lessonOf(from, 'afterSlip', medium, {
-    goal: `Put “${labelIn(from.profile, astray.item)}” back${astray.item === first.item ? '' : `, and ${wishes(from, [first])}`}.`,
-    known: `You meant “${labelIn(from.profile, first.item)}”. “${labelIn(from.profile, astray.item)}” went to “${astray.stop.label}” instead. It was on “${stopById(astray.item, from.stops[astray.item.id]!).label}”.`,
+    goal: `Put “${label}” back to “${was}”${meant.length > 0 ? `, and ${wishes(from, meant)}` : ''}.`,
+    known: `A slip: “${label}” went to “${astray.stop.label}”.`,
     start: atStored(benchOf(from, {}), medium.family, astray),
-    target: targetOf(from, wanted([first])),
-    tell: shows ? items : [],
+    target: targetOf(from, wanted(meant)),
+    tell: shows ? ids([astray, ...meant]) : [],
   });
 }
-
-const otherThan = ({ item, stop }: Exercise) => item.stops.find(({ id }) => id !== stop.id)!;
 
 function leaveAlone({ from, medium, first }: Facts): Lesson {
   const label = labelIn(from.profile, first.item);
@@ -272,7 +273,7 @@ function benchOf(from: Surroundings, other: { stops?: WantedStops; range?: Learn
     esc: placeOnBench(from.profile, memory, restMicros(channel)),
     radio: radioAtRest(channel),
     computer: UNPLUGGED,
-    pack: { cells: from.cells, voltsPerCell: VOLTS_PER_CELL },
+    pack: from.cells === undefined ? undefined : { cells: from.cells, voltsPerCell: CHARGED_VOLTS_PER_CELL },
     atMs: 0,
     told: {},
     shown: {},

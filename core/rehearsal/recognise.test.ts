@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { LONGEST_NAME } from '../units/text';
 import { seededNumbers } from '../units/seeded';
 import { surroundings } from './archetypes.fixture';
 import { afterAnswer, choicesFor, nextSign, signsOf, type Learned } from './recognise';
@@ -52,4 +53,6 @@ it.each(surroundings)('$profile.name has signs to recognise, none of them twice'
   const ids = signsOf(profile).map(({ id }) => id);
   expect(new Set(ids).size).toBe(ids.length);
   expect(ids.length).toBeGreaterThan(3);
+  // They are kept as names: a label of any length must not make one too long.
+  expect(Math.max(...ids.map((id) => id.length))).toBeLessThan(LONGEST_NAME / 2);
 });

@@ -1,6 +1,6 @@
 /** Tones and blinks to recognise against the clock: what was missed comes back sooner. */
 import { mediumOf, type Notes } from '../esc/media';
-import type { EscProfile } from '../esc/profile';
+import type { EscProfile, ProfileItem } from '../esc/profile';
 import type { ToneName } from '../procedure/language';
 
 /** Something to recognise, and what it means. */
@@ -32,7 +32,7 @@ export interface SignsLearned {
 const COMES_BACK_AFTER = [1, 3, 7, 15, 31] as const;
 const LAST_LEVEL = COMES_BACK_AFTER.length - 1;
 
-/** A sign must be known in this time, s: less than the shortest window of a tone menu. */
+/** A sign must be known in this time, s. Assumed: to hear it out, and to find its meaning among four. */
 export const SECONDS_TO_RECOGNISE = 6;
 
 /** So many meanings are offered. */
@@ -48,19 +48,19 @@ export function signsOf(profile: EscProfile): Sign[] {
   return [
     ...(byNotes?.itemNotes ?? []).flatMap((notes, place) => {
       const item = profile.items.find(({ number }) => number === place + 1);
-      return item ? [notesSign(notes, `item ${item.number}, “${item.label}”`)] : [];
+      return item ? [notesSign(`item ${item.number}`, notes, itemMeaning(item))] : [];
     }),
     ...(tones?.stopNotes ?? [])
       .slice(0, mostStops)
-      .map((notes, place) => notesSign(notes, `stop ${place + 1}`)),
-    ...(byNotes ? [notesSign(byNotes.exitNotes, 'the way out')] : []),
+      .map((notes, place) => notesSign(`stop ${place + 1}`, notes, `stop ${place + 1}`)),
+    ...(byNotes ? [notesSign('exit', byNotes.exitNotes, 'the way out')] : []),
     ...(oneKey
-      ? profile.items.map(({ number, label }) =>
-          flashSign(oneKey.menuLamp, number, `item ${number}, “${label}”`),
-        )
+      ? profile.items.map((item) => flashSign('item', oneKey.menuLamp, item.number, itemMeaning(item)))
       : []),
     ...(oneKey
-      ? Array.from({ length: mostStops }, (_, n) => flashSign(oneKey.valueLamp, n + 1, `stop ${n + 1}`))
+      ? Array.from({ length: mostStops }, (_, n) =>
+          flashSign('stop', oneKey.valueLamp, n + 1, `stop ${n + 1}`),
+        )
       : []),
     ...(Object.keys(TONE_MEANINGS) as ToneName[]).map((tone): Sign => ({
       id: `tone ${tone}`,
@@ -70,14 +70,17 @@ export function signsOf(profile: EscProfile): Sign[] {
   ];
 }
 
-const notesSign = (notes: Notes, meaning: string): Sign => ({
-  id: `notes ${notes} ${meaning}`,
+const itemMeaning = ({ number, label }: ProfileItem): string => `item ${number}, “${label}”`;
+
+// Short ids, whatever an ESC calls its items: they are kept. Other notes are another sign.
+const notesSign = (of: string, notes: Notes, meaning: string): Sign => ({
+  id: `${of} ${notes}`,
   shown: { kind: 'notes', notes },
   meaning,
 });
 
-const flashSign = (lamp: string, count: number, meaning: string): Sign => ({
-  id: `flashes ${lamp} ${count} ${meaning}`,
+const flashSign = (of: 'item' | 'stop', lamp: string, count: number, meaning: string): Sign => ({
+  id: `${of} ${count} flashes`,
   shown: { kind: 'flashes', lamp, count },
   meaning,
 });

@@ -13,6 +13,7 @@ import { judge } from './judge';
 import { isPassed } from './lesson';
 import { lessonFor } from './makeLessons';
 import { begin, perform, type Rehearsal } from './rehearsal';
+import { reportOf } from './report';
 import { slipInWords } from './slipWords';
 
 const oneKey = surroundings.find(({ profile }) => profile.media[0]!.family === 'oneKey')!;
@@ -122,6 +123,11 @@ describe('a slip is told', () => {
       goals: usualGoals('sportPlane'),
     };
     expect(effectOf(situation, learned)).toMatch(/The last 1\d.* of the throttle would do nothing/);
+    // What the driver's own end points take away is no slip's doing.
+    const limited = { ...rig, channel: { ...rig.channel, forwardEndPointPercent: 60 } };
+    const { slips: told } = reportOf(short.reduce(perform, begin(lesson)), { ...situation, rig: limited });
+    const { effect } = told.find(({ kind }) => kind === 'learnedOther')!;
+    expect(effect).toBe(effectOf(situation, learned));
   });
 });
 

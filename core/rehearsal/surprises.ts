@@ -11,6 +11,7 @@ import { ahead } from './ahead';
 import { countedCells, isOn, type PracticeBench } from './bench';
 import type { Lesson } from './lesson';
 import { radioLeft, stopsLeft } from './lesson';
+import { CHARGED_VOLTS_PER_CELL } from './makeLessons';
 import { sentMicros } from './radio';
 import type { Trouble } from './rehearsal';
 
@@ -70,8 +71,12 @@ const PLUGGED: readonly MediumFamily[] = ['lampCard', 'textBox'];
 const same = (bench: PracticeBench): PracticeBench => bench;
 
 /** What the ESC takes for a cell must differ for it to be miscounted: with few cells it cannot be. */
-const usedPackOf = ({ pack }: PracticeBench) => ({ ...pack, voltsPerCell: USED_VOLTS_PER_CELL });
-const isMiscounted = (bench: PracticeBench): boolean => countedCells(bench.pack) !== bench.pack.cells;
+const charged = (bench: PracticeBench, voltsPerCell: number): PracticeBench => ({
+  ...bench,
+  pack: bench.pack && { ...bench.pack, voltsPerCell },
+});
+const isMiscounted = ({ pack }: PracticeBench): boolean =>
+  pack !== undefined && countedCells(pack) !== pack.cells;
 
 export const SURPRISE_OF: Readonly<Record<SurpriseId, Surprise>> = {
   missedPress: {
@@ -108,13 +113,12 @@ export const SURPRISE_OF: Readonly<Record<SurpriseId, Surprise>> = {
   },
   usedPack: {
     begins: 'atOnce',
-    fits: (lesson) =>
-      !isOn(lesson.start) && isMiscounted({ ...lesson.start, pack: usedPackOf(lesson.start) }),
-    happens: (bench) => ({ deeds: [], bench: { ...bench, pack: usedPackOf(bench) } }),
-    shows: (bench) =>
-      `It beeped ${countedCells(bench.pack)} cells when it started. The pack has ${bench.pack.cells}.`,
+    fits: (lesson) => !isOn(lesson.start) && isMiscounted(charged(lesson.start, USED_VOLTS_PER_CELL)),
+    happens: (bench) => ({ deeds: [], bench: charged(bench, USED_VOLTS_PER_CELL) }),
+    shows: ({ pack }) =>
+      pack ? `It beeped ${countedCells(pack)} cells when it started. The pack has ${pack.cells}.` : '',
     remedy: 'Use a charged pack. Otherwise its cutoff protects too few cells, and the pack is ruined.',
-    correct: (bench) => ({ ...bench, pack: { ...bench.pack, voltsPerCell: 4.1 } }),
+    correct: (bench) => charged(bench, CHARGED_VOLTS_PER_CELL),
     isOver: (bench) => !isMiscounted(bench),
   },
   brownOut: {

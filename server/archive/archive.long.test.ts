@@ -22,7 +22,8 @@ import { findRun, keepRun } from '../repositories/runs';
 import { DEMO_PACKS } from '../../demo/days/makeDays';
 import { keepAlike } from '../repositories/alike';
 import { findDay, saveDay } from '../repositories/days';
-import { keepResult, keepSigns, practiceOf } from '../repositories/practice';
+import { MOST_RESULTS } from '#formats/practice';
+import { keepResult, keepSigns, practiceOf, takePractice } from '../repositories/practice';
 import { dropPackEntry, findPack, keepPack, packLives } from '../repositories/packs';
 import { keepSheet } from '../repositories/bench';
 import { saveDraft } from '../repositories/drafts';
@@ -320,6 +321,16 @@ describe('packs and days', () => {
     const { results, signs } = await practiceOf(test.garageId, 'pattern-one-key');
     expect(results.map(({ id }) => id).toSorted()).toEqual(['before', 'meanwhile']);
     expect(signs).toEqual(SIGNS);
+  });
+
+  it('of more rehearsals than are kept the oldest goes', async () => {
+    await empty();
+    const results = Array.from({ length: MOST_RESULTS }, (_, n) => rehearsed(`number ${n}`));
+    await takePractice(test.garageId, { profileId: 'pattern-one-key', results, turn: 0, signs: [] });
+    await keepResult(test.garageId, rehearsed('the newest'));
+    const kept = (await practiceOf(test.garageId, 'pattern-one-key')).results.map(({ id }) => id);
+    expect(kept).toHaveLength(MOST_RESULTS);
+    expect([kept[0], kept.at(-1)]).toEqual(['number 1', 'the newest']);
   });
 
   it('a pack whose label is another’s here keeps its life under a label of its own', async () => {

@@ -2,7 +2,7 @@
 import { Transaction } from 'sequelize';
 import { database } from '../database';
 import { DayModel, PackEntryModel, PackModel } from '../dayModels';
-import { PracticeModel } from '../practiceModels';
+import { PracticeModel, SignsModel } from '../practiceModels';
 import { AlikeModel, EscProfileModel, EventRulesModel, RigModel } from '../models';
 import { sameJson } from '../repositories/escProfiles';
 import { digestOfRig } from './rigFiles';
@@ -107,12 +107,15 @@ async function comparePractice(
   transaction: Transaction,
 ): Promise<Compared['practice']> {
   const compared: Compared['practice'] = [];
-  for (const { profileId, results } of practice) {
+  for (const { profileId, results, signs } of practice) {
     const known = await PracticeModel.count({
       where: { garageId, documentKey: results.map(({ id }) => id) },
       transaction,
     });
-    const isSame = known === results.length;
+    const knowsSigns =
+      signs.length === 0 ||
+      (await SignsModel.count({ where: { garageId, profileKey: profileId }, transaction })) > 0;
+    const isSame = known === results.length && knowsSigns;
     compared.push({
       name: `Practice on ${profileId}`,
       standing: known === 0 && !isSame ? 'new' : standing(isSame),

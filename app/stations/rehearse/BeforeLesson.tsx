@@ -41,7 +41,7 @@ export function BeforeLesson({ lesson, vehicle, asked, onStart }: Props) {
   return (
     <div className="mt-4 grid gap-6 lg:grid-cols-2">
       <div className="grid content-start gap-5">
-        <p className="border-l-4 border-rule pl-3 text-lg">{lesson.known}</p>
+        <p className="border-l-4 border-rule pl-3 text-lg wrap-anywhere">{lesson.known}</p>
         <OneOf
           legend={<span className="font-display text-xl">How</span>}
           name="mode"

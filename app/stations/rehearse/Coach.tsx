@@ -21,18 +21,20 @@ interface Props {
   /** How long the ESC has been in its state, ms. */
   sinceMs: number;
   speed: number;
-  /** Told when something made the way longer. */
+  /** Whether what happened last was nobody's doing. */
+  byItself: boolean;
+  /** Told when the learner made the way longer. */
   onSlip: () => void;
 }
 
 /** Says what comes next, shows how long there is for it, and lets its sound be heard beforehand. After a slip it goes slower. */
-export function Coach({ lesson, bench, sinceMs, speed, onSlip }: Props) {
+export function Coach({ lesson, bench, sinceMs, speed, byItself, onSlip }: Props) {
   const plan = useMemo(() => ahead(lesson, bench), [lesson, bench]);
-  const lost = useLost(plan);
+  const { lost, wasSlip } = useLost(plan, byItself);
   const slip = useEffectEvent(onSlip);
   useEffect(() => {
-    if (lost > 0) slip();
-  }, [plan, lost]);
+    if (wasSlip) slip();
+  }, [plan, wasSlip]);
   if (typeof plan === 'string')
     return (
       <p className="text-lg" data-testid="instruction">
@@ -63,8 +65,10 @@ export function Coach({ lesson, bench, sinceMs, speed, onSlip }: Props) {
       <Beforehand step={step} speed={speed} />
       {lost > 0 && (
         <p className="mt-3 font-bold text-caution" role="alert">
-          That cost about {formatDuration(lost)}. Nothing is lost here: follow the line above.
-          {speed < 1 && ' It goes slower now.'}
+          {wasSlip
+            ? `That cost about ${formatDuration(lost)}. Nothing is lost here: follow the line above.`
+            : 'That was not your doing. Follow the line above.'}
+          {wasSlip && speed < 1 && ' It goes slower now.'}
         </p>
       )}
       {later.length > 0 && <p className="mt-3 text-muted max-lg:hidden">{stepsLeft(later.length)}</p>}
@@ -72,15 +76,16 @@ export function Coach({ lesson, bench, sinceMs, speed, onSlip }: Props) {
   );
 }
 
-/** How much longer the way became with the last thing that was done, s; 0 where it did not. */
-function useLost(plan: ReturnType<typeof ahead>): number {
-  const [seen, setSeen] = useState({ plan, lost: 0 });
-  if (seen.plan === plan) return seen.lost;
+/** How much longer the way became with the last thing that happened, s, 0 where it did not; and whether it was done. */
+function useLost(plan: ReturnType<typeof ahead>, byItself: boolean): { lost: number; wasSlip: boolean } {
+  const [seen, setSeen] = useState({ plan, lost: 0, wasSlip: false });
+  if (seen.plan === plan) return seen;
   const [before, after] = [seen.plan, plan];
   const longer = typeof before === 'string' || typeof after === 'string' ? 0 : after.seconds - before.seconds;
   const lost = longer > TOLERANCE_S ? longer : 0;
-  setSeen({ plan, lost });
-  return lost;
+  const next = { plan, lost, wasSlip: lost > 0 && !byItself };
+  setSeen(next);
+  return next;
 }
 
 const stepsLeft = (count: number): string => `Then ${count} more ${count === 1 ? 'step' : 'steps'}.`;
@@ -107,10 +112,9 @@ function Beforehand({ step, speed }: { step: Step; speed: number }) {
   // A group that is waited for is drawn above already.
   const isDrawn =
     step.kind === 'gesture' && step.gesture.kind === 'stick' && step.gesture.during !== undefined;
-  const slow = beeps.map(({ pitch, ms, restMs }) => ({ pitch, ms: ms / speed, restMs: restMs / speed }));
   return (
     <p className="mt-3 flex flex-wrap items-center gap-3">
-      <Button onClick={() => playBeeps(slow)}>
+      <Button onClick={() => playBeeps(beeps, speed)}>
         <Volume2 className="size-5" aria-hidden="true" />
         Hear it first
       </Button>

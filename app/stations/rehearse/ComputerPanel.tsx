@@ -39,7 +39,10 @@ export function ComputerPanel({ lesson: { profile, medium }, bench, onDeed }: Pr
       {form && (
         <div className="mt-3 grid gap-1.5">
           {profile.items.map((item) => (
-            <label key={item.id} className="grid grid-cols-[1fr_9rem] items-center gap-2 text-sm">
+            <label
+              key={item.id}
+              className="grid grid-cols-[minmax(0,1fr)_9rem] items-center gap-2 text-sm wrap-anywhere"
+            >
               {labelIn(profile, item)}
               <select
                 value={form[item.id]}

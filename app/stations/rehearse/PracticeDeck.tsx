@@ -18,7 +18,7 @@ import { ManualPanel } from './ManualPanel';
 import { Paused } from './Paused';
 import { RadioPanel } from './RadioPanel';
 import { ReportOfLesson } from './ReportOfLesson';
-import { sendPractice } from './sendPractice';
+import { sendPractice, type PracticeSent } from './sendPractice';
 import { SurprisePanel } from './SurprisePanel';
 import { TellPanel } from './TellPanel';
 import { useGamepadHands } from './useGamepadHands';
@@ -48,7 +48,7 @@ export function PracticeDeck({ ground, lesson, chosen, onAgain }: Props) {
   if (!ended && isCoached && passed && !open) setEnded(rehearsal);
 
   const report = useReport(ended, useSituation(ground, lesson));
-  const kept = useKept(report, lesson, chosen, speed);
+  const sent = useKept(report, lesson, chosen, speed);
 
   const [usesPad, setUsesPad] = useState(false);
   const key = useMainKey(lesson);
@@ -65,7 +65,7 @@ export function PracticeDeck({ ground, lesson, chosen, onAgain }: Props) {
         lesson={lesson}
         report={report}
         practice={practice}
-        isKept={kept}
+        sent={sent}
         onAgain={onAgain}
       />
     );
@@ -73,7 +73,7 @@ export function PracticeDeck({ ground, lesson, chosen, onAgain }: Props) {
   const needsEsc = lesson.id !== 'prepareRadio';
   const use = family ?? (lesson.medium ? 'computer' : 'endPoints');
   return (
-    <div className="mt-4 grid gap-x-6 gap-y-4 lg:grid-cols-[1fr_22rem] lg:grid-rows-[auto_1fr]">
+    <div className="mt-4 grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1fr)_22rem] lg:grid-rows-[auto_1fr]">
       <div className="z-10 min-w-0 bg-film max-lg:sticky max-lg:top-0 max-lg:border-b max-lg:border-ink max-lg:py-2">
         {isPaused ? (
           <Paused lesson={lesson} bench={resting} isCoached={isCoached} />
@@ -83,6 +83,7 @@ export function PracticeDeck({ ground, lesson, chosen, onAgain }: Props) {
             bench={resting}
             sinceMs={rehearsal.bench.esc.config.msInState}
             speed={speed}
+            byItself={rehearsal.moments.at(-1)?.byItself ?? false}
             onSlip={() => setSpeed(slower(speed))}
           />
         ) : (
@@ -174,7 +175,7 @@ function slower(speed: number): number {
 }
 
 function CellsBeeped({ bench: { cellsBeeped, pack } }: { bench: PracticeBench }) {
-  if (cellsBeeped === undefined) return null;
+  if (cellsBeeped === undefined || !pack) return null;
   return (
     <p className="text-sm text-muted">
       When it started, it beeped the cells: <strong className="text-ink">{cellsBeeped}</strong>. The label of
@@ -198,14 +199,14 @@ function useSituation({ rig, goals }: Ground, { profile, target }: Lesson) {
   );
 }
 
-/** Keeps the result once. @returns whether it is kept; undefined while nobody knows */
+/** Keeps the result once. @returns what became of it; undefined while nobody knows */
 function useKept(
   report: ReturnType<typeof useReport>,
   lesson: Lesson,
   { mode, surpriseId }: Chosen,
   speed: number,
-): boolean | undefined {
-  const [kept, setKept] = useState<boolean>();
+): PracticeSent | undefined {
+  const [sent, setSent] = useState<PracticeSent>();
   useEffect(() => {
     if (!report) return;
     const result = resultOf(report, lesson, {
@@ -215,8 +216,8 @@ function useKept(
       speed,
       surprise: surpriseId ?? null,
     });
-    void sendPractice(lesson.profile.id, result).then(setKept);
+    void sendPractice(lesson.profile.id, result).then(setSent);
     // One report is one result, whatever else is rendered again.
   }, [report]); // eslint-disable-line react-hooks/exhaustive-deps
-  return kept;
+  return sent;
 }

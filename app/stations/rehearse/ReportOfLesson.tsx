@@ -10,18 +10,19 @@ import { useTopOfPage } from '../../simulated/useTopOfPage';
 import type { Ground } from './ground.server';
 import { lessonsAddress } from './lessonAddress';
 import type { Practice } from './practice';
+import type { PracticeSent } from './sendPractice';
 
 interface Props {
   ground: Ground;
   lesson: Lesson;
   report: Report | undefined;
   practice: Practice;
-  isKept: boolean | undefined;
+  sent: PracticeSent | undefined;
   onAgain: () => void;
 }
 
 /** What is said when a rehearsal is over: passed or not, each slip at its moment, time, and where to go from here. */
-export function ReportOfLesson({ ground, lesson, report, practice, isKept, onAgain }: Props) {
+export function ReportOfLesson({ ground, lesson, report, practice, sent, onAgain }: Props) {
   useTopOfPage();
   const { rigId, modelName, from } = ground;
   if (!report)
@@ -48,12 +49,9 @@ export function ReportOfLesson({ ground, lesson, report, practice, isKept, onAga
         It took {formatDuration(seconds)} on the ESC’s clock
         {planSeconds !== undefined && `; the plan, with time to think, takes ${formatDuration(planSeconds)}`}.
       </p>
-      {isKept === false && (
+      {(sent === 'away' || sent === 'refused') && (
         <div className="mt-3 max-w-2xl">
-          <Notice
-            grade="caution"
-            title="Not kept yet: the server does not answer. It is sent with the next one."
-          />
+          <Notice grade="caution" title={NOT_KEPT[sent]} />
         </div>
       )}
       <SurpriseTold practice={practice} lesson={lesson} />
@@ -82,6 +80,11 @@ export function ReportOfLesson({ ground, lesson, report, practice, isKept, onAga
   );
 }
 
+const NOT_KEPT: Readonly<Record<Exclude<PracticeSent, 'kept'>, string>> = {
+  away: 'Not kept yet: the server does not answer. It is sent with the next one while this page is open.',
+  refused: 'Not kept: this ESC is no longer in your garage.',
+};
+
 /** The same thing on the real ESC. */
 function realAddress(lesson: Lesson, rigId: string | undefined): { to: string; words: string } | undefined {
   if (rigId === undefined) return undefined;
@@ -100,7 +103,7 @@ function realAddress(lesson: Lesson, rigId: string | undefined): { to: string; w
 function SlipLine({ slip, modelName }: { slip: SlipReport; modelName: string }) {
   const { atMs, title, consequence, effect, noticed, cost } = slip;
   return (
-    <li className="rounded-sm border border-caution bg-caution-wash p-3">
+    <li className="rounded-sm border border-caution bg-caution-wash p-3 wrap-anywhere">
       <p className="font-bold">
         <span className="mr-2 font-normal text-muted">at {clock(atMs)}</span>
         {title}

@@ -7,6 +7,9 @@ interface Props {
   onTell: (itemId: string, stopId: string) => void;
 }
 
+/** A number with a hundred stops is chosen from a list. */
+const MOST_BUTTONS = 14;
+
 /** What the learner says that items are set to. */
 export function TellPanel({ lesson: { profile, tell }, told, onTell }: Props) {
   return (
@@ -22,19 +25,37 @@ export function TellPanel({ lesson: { profile, tell }, told, onTell }: Props) {
               <legend className="font-bold">
                 {item.number} {labelIn(profile, item)}
               </legend>
-              <div className="mt-1 flex flex-wrap gap-2">
-                {item.stops.map(({ id, number, label }) => (
-                  <button
-                    key={id}
-                    type="button"
-                    aria-pressed={told[itemId] === id}
-                    onClick={() => onTell(itemId, id)}
-                    className="min-h-11 rounded-sm border border-ink px-3 hover:bg-sheet aria-pressed:bg-ink aria-pressed:text-film"
-                  >
-                    <strong>{number}</strong> {label}
-                  </button>
-                ))}
-              </div>
+              {item.stops.length > MOST_BUTTONS ? (
+                <select
+                  aria-label={labelIn(profile, item)}
+                  value={told[itemId] ?? ''}
+                  onChange={(event) => onTell(itemId, event.target.value)}
+                  className="mt-1 min-h-11 rounded-sm border border-ink bg-sheet px-2"
+                >
+                  <option value="" disabled>
+                    choose
+                  </option>
+                  {item.stops.map(({ id, label }) => (
+                    <option key={id} value={id}>
+                      {label}
+                    </option>
+                  ))}
+                </select>
+              ) : (
+                <div className="mt-1 flex flex-wrap gap-2">
+                  {item.stops.map(({ id, number, label }) => (
+                    <button
+                      key={id}
+                      type="button"
+                      aria-pressed={told[itemId] === id}
+                      onClick={() => onTell(itemId, id)}
+                      className="min-h-11 rounded-sm border border-ink px-3 hover:bg-sheet aria-pressed:bg-ink aria-pressed:text-film"
+                    >
+                      <strong>{number}</strong> {label}
+                    </button>
+                  ))}
+                </div>
+              )}
             </fieldset>
           );
         })}

@@ -44,7 +44,7 @@ async function ofRig(profileKey: string, rigId: string): Promise<Ground> {
       profile,
       channel: rig.channel,
       stops: believedStops(profile, holdings),
-      cells: rig.pack.cells,
+      cells: countable(rig.pack),
       draft: fittingDraft(profile, draft).stops,
     },
     rig,
@@ -54,6 +54,10 @@ async function ofRig(profileKey: string, rigId: string): Promise<Ground> {
   };
 }
 
+/** Only lithium polymer cells are counted by the voltage that a rehearsal goes by. */
+const countable = ({ chemistry, cells }: Rig['pack']): number | undefined =>
+  chemistry === 'lipo' || chemistry === 'lihv' ? cells : undefined;
+
 /** A profile without a rig: its way of calibrating tells what it is made for. */
 const usualClassOf = ({ calibration }: EscProfile): VehicleClass =>
   calibration.family === 'stickAtPowerOn' || calibration.family === 'none' ? 'sportPlane' : 'tenthBuggy';
@@ -62,7 +66,13 @@ function withUsualRig(profile: EscProfile, vehicleClass: VehicleClass): Ground {
   const usual = defaultRig(vehicleClass);
   const cells = Math.min(profile.limits.maxCells, Math.max(profile.limits.minCells, usual.pack.cells));
   return {
-    from: { profile, channel: usual.channel, stops: factoryStops(profile), cells, draft: {} },
+    from: {
+      profile,
+      channel: usual.channel,
+      stops: factoryStops(profile),
+      cells: countable({ ...usual.pack, cells }),
+      draft: {},
+    },
     rig: { ...usual, pack: { ...usual.pack, cells } },
     goals: usualGoals(vehicleClass),
     rigId: undefined,

@@ -48,14 +48,14 @@ export default function LessonRoute({ loaderData: ground, params }: Route.Compon
   };
   return (
     <Page wide>
-      <p className="text-muted">
+      <p className="text-muted wrap-anywhere">
         <Link to={lessonsAddress(from.profile.id, rigId)} className="underline underline-offset-4">
           Lessons
         </Link>{' '}
         · {from.profile.name}
       </p>
       <h1 className="mt-1 text-3xl">{lessonTitle(lesson)}</h1>
-      <p className="mt-1 max-w-3xl text-lg">{lesson.goal}</p>
+      <p className="mt-1 max-w-3xl text-lg wrap-anywhere">{lesson.goal}</p>
       {chosen ? (
         <PracticeDeck
           key={chosen.round}

@@ -1,6 +1,5 @@
 /** A rehearsal with what the page shows of it. Pure. */
-import type { Deed, PracticeBench } from '#core/rehearsal/bench';
-import { isResting } from '#core/rehearsal/bench';
+import { isResting, type Deed, type PracticeBench } from '#core/rehearsal/bench';
 import type { Lesson } from '#core/rehearsal/lesson';
 import { begin, perform, type Rehearsal } from '#core/rehearsal/rehearsal';
 import { SURPRISE_OF, type SurpriseId } from '#core/rehearsal/surprises';
@@ -73,5 +72,3 @@ function restingAfter(before: PracticeBench, bench: PracticeBench): PracticeBenc
     before.computer.busy?.doing === bench.computer.busy?.doing;
   return isSame ? before : { ...bench, esc: { ...bench.esc, config: { ...config, msInState: 0 } } };
 }
-
-export const doNothing = (): void => undefined;

@@ -58,7 +58,7 @@ export default function LessonsRoute({ loaderData }: Route.ComponentProps) {
         </Link>{' '}
         · {rigId ? `with your ${modelName}` : 'no rig chosen'}
       </p>
-      <h1 className="mt-1 text-4xl">{profile.name}</h1>
+      <h1 className="mt-1 text-4xl wrap-anywhere">{profile.name}</h1>
       {next && <NextUp next={next} rigId={rigId} />}
       {profile.media.length > 1 && medium && (
         <div className="mt-6 max-w-xl">
@@ -152,7 +152,7 @@ function NextUp({ next: { lesson, why }, rigId }: { next: Next<Lesson>; rigId: s
       <h2 id="next" className="text-2xl">
         Next: {lessonTitle(lesson)}
       </h2>
-      <p className="mt-1">{lesson.goal}</p>
+      <p className="mt-1 wrap-anywhere">{lesson.goal}</p>
       <p className="mt-1 text-sm text-muted">{WHY[why]}</p>
       <Button look="main" asChild className="mt-3">
         <Link to={lessonAddress(lesson, rigId)}>Start</Link>
@@ -185,7 +185,7 @@ function LessonList({ title, note, lessons, rigId, results, seconds }: ListProps
             <li key={lesson.id} className="border-b border-rule">
               <Link
                 to={lessonAddress(lesson, rigId)}
-                className="grid grid-cols-[1.75rem_1fr_auto] items-baseline gap-x-2 py-3 hover:text-draft"
+                className="grid grid-cols-[1.75rem_minmax(0,1fr)_auto] items-baseline gap-x-2 py-3 hover:text-draft"
               >
                 <Mark
                   className={`size-5 self-center ${best ? 'text-ok' : 'text-muted'}`}
@@ -196,7 +196,7 @@ function LessonList({ title, note, lessons, rigId, results, seconds }: ListProps
                   <span className="sr-only">{best ? ', passed' : ', not passed yet'}</span>
                 </strong>
                 <span className="text-sm text-muted">{takes !== undefined && formatDuration(takes)}</span>
-                <span className="col-start-2 text-muted">
+                <span className="col-start-2 min-w-0 text-muted wrap-anywhere">
                   {cannot ? 'No plan leads there with this radio.' : lesson.goal}
                 </span>
                 {last && (

@@ -58,7 +58,7 @@ function EscList({ title, of }: { title: string; of: Listed[] }) {
         {of.map(({ key, name, media, times }) => (
           <li key={key} className="border-b border-rule">
             <Link to={`/rehearse/${key}`} className="grid min-h-14 content-center py-2 hover:text-draft">
-              <strong className="font-display text-xl">{name}</strong>
+              <strong className="font-display text-xl wrap-anywhere">{name}</strong>
               <span className="text-sm text-muted">
                 {media}
                 {times > 0 && ` · rehearsed ${times === 1 ? 'once' : `${times} times`}`}

@@ -1,19 +1,36 @@
 /** Tells the server what was practised, in order; what it could not be told waits and is sent with the next. */
 const waiting: { address: string; body: string }[] = [];
 
-/** @returns whether all of it is kept */
-export async function sendPractice(profileKey: string, body: object): Promise<boolean> {
+/** `away`: it waits; `refused`: this ESC is gone, or the server knows better. */
+export type PracticeSent = 'kept' | 'away' | 'refused';
+
+let line: Promise<PracticeSent> = Promise.resolve('kept');
+
+/** Sends it behind whatever waits before it: an older one never comes after a newer. @returns what became of the last of them */
+export function sendPractice(profileKey: string, body: object): Promise<PracticeSent> {
   waiting.push({ address: `/rehearse/${profileKey}/keep`, body: JSON.stringify(body) });
+  line = line.then(sendWaiting);
+  return line;
+}
+
+/** @param before what became of the one before, where that has taken all of them along */
+async function sendWaiting(before: PracticeSent): Promise<PracticeSent> {
+  let last = before;
   try {
-    while (waiting.length > 0) {
-      const [{ address, body: text }] = waiting as [(typeof waiting)[0]];
+    for (let next = waiting[0]; next; next = waiting[0]) {
       const headers = { 'Content-Type': 'application/json' };
-      const response = await fetch(address, { method: 'POST', headers, body: text, keepalive: true });
-      if (response.status >= 500) return false;
+      const response = await fetch(next.address, {
+        method: 'POST',
+        headers,
+        body: next.body,
+        keepalive: true,
+      });
+      if (response.status >= 500) return 'away';
+      last = response.ok ? 'kept' : 'refused';
       waiting.shift();
     }
-    return true;
+    return last;
   } catch {
-    return false;
+    return 'away';
   }
 }

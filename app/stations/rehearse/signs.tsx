@@ -21,7 +21,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Tones and blinks · Reh
 export default function SignsRoute({ loaderData: { profile, signs } }: Route.ComponentProps) {
   return (
     <Page>
-      <p className="text-muted">
+      <p className="text-muted wrap-anywhere">
         <Link to={`/rehearse/${profile.id}`} className="underline underline-offset-4">
           Lessons
         </Link>{' '}

@@ -25,6 +25,8 @@ describe('a stick', () => {
     ['down is brake', [0, 0.6, 0, 0], CENTRED, -0.6],
     ['the one that is moved further counts', [0, -0.2, 0, -0.9], CENTRED, 0.9],
     ['a tremble is rest', [0, 0.05, 0, -0.03], CENTRED, 0],
+    ['half up is half way up a throttle that rests low', [0, -0.5, 0, 0], LOW, 0],
+    ['down is rest for a throttle that rests low', [0, 0.7, 0, 0], LOW, -1],
     ['sideways is nothing', [1, 0, 1, 0], CENTRED, 0],
   ])('%s', (_, axes, rest, position) => {
     expect(positionOf(axes, buttons(), rest)).toBe(position);

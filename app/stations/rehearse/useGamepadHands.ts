@@ -14,8 +14,8 @@ const DEADZONE = 0.08;
 const TRIGGER_BUTTONS = { brake: 6, forward: 7 } as const;
 
 /**
- * A game controller as throttle and key: the stick that was moved last, up is full; or its triggers, right is full and left is
- * brake. The first button is the ESC's key.
+ * A game controller as throttle and key: the stick that is moved further, up is full; or its triggers, right is full and left is
+ * brake. The first button is the ESC's key. Its sticks spring back: their middle is the throttle at rest.
  * @param rest where a released throttle stands
  */
 export function useGamepadHands(
@@ -43,13 +43,14 @@ export function useGamepadHands(
 export function positionOf(axes: readonly number[], buttons: readonly number[], rest: number): number {
   const forward = buttons[TRIGGER_BUTTONS.forward] ?? 0;
   const brake = buttons[TRIGGER_BUTTONS.brake] ?? 0;
-  // Where a throttle goes one way only, a trigger goes through all of it.
-  if (forward > DEADZONE || brake > DEADZONE)
-    return rounded(rest === 0 ? forward - brake : rest + 2 * forward);
+  if (forward > DEADZONE || brake > DEADZONE) return throttleAt(forward - brake, rest);
   // Sticks of the standard layout: up is negative.
   const upright = [axes[1] ?? 0, axes[3] ?? 0].reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a), 0);
-  if (Math.abs(upright) <= DEADZONE) return rest;
-  return rest === 0 ? rounded(-upright) : rounded(Math.max(rest, -upright));
+  return Math.abs(upright) <= DEADZONE ? rest : throttleAt(-upright, rest);
 }
+
+/** Forward goes through all of a throttle, wherever it rests; back only where there is something behind its rest. */
+const throttleAt = (forward: number, rest: number): number =>
+  rounded(rest + forward * (forward > 0 ? 1 - rest : 1 + rest));
 
 const rounded = (position: number): number => Math.max(-1, Math.min(1, Math.round(position * 100) / 100));

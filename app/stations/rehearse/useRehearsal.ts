@@ -1,15 +1,16 @@
-import { doNothing, doneBy, startOf, type Practice } from './practice';
-import type { Deed } from '#core/rehearsal/bench';
-import { msUntilNext } from '#core/rehearsal/bench';
+import { msUntilNext, type Deed } from '#core/rehearsal/bench';
 import type { Lesson } from '#core/rehearsal/lesson';
 import type { SurpriseId } from '#core/rehearsal/surprises';
-import { soundOf, type Beep } from '#core/procedure/sound';
+import { beepsOf, soundOf, type Beep } from '#core/procedure/sound';
 import { positionAt } from '#core/radio/pulse';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { playBeeps } from '../../simulated/sound';
-import type { Bench } from '../../simulated/useSimulatedEsc';
+import type { WorkedEsc } from '../../simulated/useSimulatedEsc';
+import { doneBy, startOf, type Practice } from './practice';
 
 const TICK_MS = 50;
+/** Longer than this between two ticks the page has slept, and the ESC with it. */
+const SLEPT_MS = 5000;
 
 interface Clock {
   /** Against real time, 0.25 to 1. */
@@ -28,7 +29,7 @@ export function useRehearsal(lesson: Lesson, surpriseId: SurpriseId | undefined,
       const before = current.current;
       current.current = next;
       setPractice(next);
-      playBeeps(slowed(newBeeps(before, next), speed));
+      playBeeps(newBeeps(before, next), speed);
     },
     [speed],
   );
@@ -36,10 +37,12 @@ export function useRehearsal(lesson: Lesson, surpriseId: SurpriseId | undefined,
   const catchUp = useCallback(
     (always: boolean): void => {
       const now = performance.now();
-      const ms = (now - (last.current ?? now)) * speed;
+      const passed = now - (last.current ?? now);
+      const waits = msUntilNext(current.current.rehearsal.bench) !== undefined;
       // Where nothing will happen by itself, time is counted with the next thing that is done.
-      if (!always && msUntilNext(current.current.rehearsal.bench) === undefined) return;
+      if (!always && !waits) return;
       last.current = now;
+      const ms = (waits ? Math.min(passed, SLEPT_MS) : passed) * speed;
       if (ms > 0) take(doneBy(current.current, { do: 'wait', ms }));
     },
     [speed, take],
@@ -57,8 +60,10 @@ export function useRehearsal(lesson: Lesson, surpriseId: SurpriseId | undefined,
 
   const act = useCallback(
     (deed: Deed): void => {
-      if (stopped) return;
-      catchUp(true);
+      // A key that is held comes up also while time stands still.
+      const letsGo = deed.do === 'esc' && deed.input.type === 'up';
+      if (stopped && !letsGo) return;
+      if (!stopped) catchUp(true);
       take(doneBy(current.current, deed));
     },
     [catchUp, stopped, take],
@@ -70,12 +75,11 @@ export function useRehearsal(lesson: Lesson, surpriseId: SurpriseId | undefined,
 
   const { rehearsal, display, resting } = practice;
   const { esc, radio, plugIsIn } = rehearsal.bench;
-  const bench: Bench = {
+  const bench: WorkedEsc = {
     esc,
     display,
     resting: resting.esc.config,
     cardIn: plugIsIn,
-    msLeft: msUntilNext(rehearsal.bench),
     input: (input) =>
       act(
         input.type === 'stick'
@@ -83,8 +87,6 @@ export function useRehearsal(lesson: Lesson, surpriseId: SurpriseId | undefined,
           : { do: 'esc', input },
       ),
     throttle: { position: radio.position, move: (position) => act({ do: 'throttle', position }) },
-    play: doNothing,
-    lose: doNothing,
   };
   return { practice, bench, act, correct };
 }
@@ -93,9 +95,5 @@ function newBeeps(before: Practice, after: Practice): Beep[] {
   const fresh = after.rehearsal.moments.slice(before.rehearsal.moments.length);
   const cells = after.rehearsal.bench.cellsBeeped;
   const counts = cells !== undefined && before.rehearsal.bench.cellsBeeped === undefined ? cells : 0;
-  const cellBeeps = Array.from({ length: counts }, (): Beep => ({ pitch: 'low', ms: 130, restMs: 110 }));
-  return [...fresh.flatMap(({ observed }) => observed.flatMap(soundOf)), ...cellBeeps];
+  return [...fresh.flatMap(({ observed }) => observed.flatMap(soundOf)), ...beepsOf('l'.repeat(counts))];
 }
-
-const slowed = (beeps: readonly Beep[], speed: number): Beep[] =>
-  beeps.map(({ pitch, ms, restMs }) => ({ pitch, ms: ms / speed, restMs: restMs / speed }));
