@@ -1,5 +1,7 @@
+import type { EscProfile } from '#core/esc/profile';
+import { readFile } from 'node:fs/promises';
 import { axe, lookAt } from './looks';
-import { openDemoRig, openNewRig } from './rigs';
+import { openDemoRig, openNewRig, takeIn } from './rigs';
 import { ADDRESS } from './setting';
 import { draftSaved, expect, moveRail, test } from './test';
 
@@ -36,6 +38,22 @@ test.describe('every view, in light and dark, on a desk and on a phone', () => {
         await lookAt(page, view);
       }
     });
+
+  test('Rehearse, with names that do not end', async ({ page }) => {
+    const text = await readFile('demo/tamsel-r60.esc-profile.json', 'utf8');
+    const profile = JSON.parse(text) as EscProfile;
+    const name = 'Nospace'.repeat(11);
+    const items = profile.items.map((item) => ({ ...item, label: `${item.number}${'Nospace'.repeat(8)}` }));
+    await takeIn(page, { ...profile, id: 'endless-name', name, items });
+    for (const view of ['', '/changeThree', '/signs']) {
+      await page.goto(`/rehearse/endless-name${view}`);
+      await lookAt(page, `endless name${view}`);
+    }
+    await page.goto('/rehearse/endless-name/changeThree');
+    await page.getByRole('button', { name: 'Start with the coach' }).click();
+    await page.getByTestId('instruction').waitFor();
+    await lookAt(page, 'endless name, on the bench');
+  });
 
   test('Rehearse: before, on the bench, by computer, and the report', async ({ page }) => {
     for (const lesson of ['pattern-stick-tones/changeThree', 'pattern-link/changeThree?by=programForm']) {

@@ -69,7 +69,7 @@ export function SimulatedEscPanel({ bench, channel, safe, use, hold }: Props) {
       onPointerDown={keepFocus}
       className="rounded-sm border border-ink bg-sheet p-4"
     >
-      <h2 id="simulated" className="text-lg">
+      <h2 id="simulated" className="text-lg wrap-anywhere">
         Simulated {profile.name}
       </h2>
       <div className="mt-3">

@@ -83,6 +83,5 @@ const asBeginning = (bench: PracticeBench): PracticeBench => ({
   ...bench,
   atMs: 0,
   deeds: 0,
-  sawFull: false,
   shown: {},
 });

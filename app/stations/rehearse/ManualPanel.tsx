@@ -15,7 +15,7 @@ export function ManualPanel({ lesson: { profile, medium }, isOpen }: { lesson: L
   return (
     <details className="mt-6 rounded-sm border border-ink bg-sheet px-3.5 py-2" open={isOpen}>
       <summary className="min-h-9 cursor-pointer py-1 font-display text-lg font-bold">The manual</summary>
-      <ol className="gap-x-6 pb-1 text-sm md:columns-2">
+      <ol className="gap-x-6 pb-1 text-sm wrap-anywhere md:columns-2">
         {profile.items.map((item) => {
           const numbers = numbersOf(item);
           const named = item.stops.filter((stop) => !numbers.includes(stop));

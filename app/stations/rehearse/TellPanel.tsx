@@ -21,7 +21,7 @@ export function TellPanel({ lesson: { profile, tell }, told, onTell }: Props) {
         {tell.map((itemId) => {
           const item = itemById(profile, itemId);
           return (
-            <fieldset key={itemId}>
+            <fieldset key={itemId} className="min-w-0 wrap-anywhere">
               <legend className="font-bold">
                 {item.number} {labelIn(profile, item)}
               </legend>
