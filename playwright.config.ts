@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { ADDRESS, CHROMIUM, CHROMIUM_FLAGS, DATA, PORT, server, VIEWPORT } from './e2e/setting';
+import { ADDRESS, CHROMIUM, CHROMIUM_FLAGS, DATA, PIT, PORT, server, VIEWPORT } from './e2e/setting';
 
 /** Tests that kill what serves all others. */
 const KILLS = '**/kill.spec.ts';
@@ -31,5 +31,5 @@ export default defineConfig({
     screenshot: 'only-on-failure',
     launchOptions: { executablePath: CHROMIUM, args: CHROMIUM_FLAGS },
   },
-  webServer: server(PORT, DATA),
+  webServer: [server(PORT, DATA), server(PIT.port, PIT.data, PIT)],
 });

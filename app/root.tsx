@@ -12,11 +12,13 @@ import {
   useNavigation,
   useRouteLoaderData,
 } from 'react-router';
+import { whoMayAsk } from '#server/access/who';
 import { nonceContext } from '#server/nonce';
 import type { Route } from './+types/root';
 import styles from './app.css?url';
 import { lookFrom } from './preferences/preferences';
 import { unlessAway } from './ui/keepTyped';
+import { GuestBar } from './ui/GuestBar';
 import { Logo } from './ui/Logo';
 import { useLinksWait } from './ui/useLinksWait';
 import { useServerAway } from './ui/useServerAway';
@@ -35,10 +37,14 @@ export const links: Route.LinksFunction = () => [
   { rel: 'icon', href: '/mark.svg', type: 'image/svg+xml' },
 ];
 
-export const loader = ({ context, request }: Route.LoaderArgs) => ({
-  nonce: context.get(nonceContext),
-  look: lookFrom(request.headers.get('cookie')),
-});
+export function loader({ context, request }: Route.LoaderArgs) {
+  const principal = whoMayAsk();
+  return {
+    nonce: context.get(nonceContext),
+    look: lookFrom(request.headers.get('cookie')),
+    you: principal && { role: principal.role, name: principal.name },
+  };
+}
 
 export const shouldRevalidate = unlessAway;
 
@@ -79,6 +85,7 @@ export default function App() {
   return (
     <>
       <NavigationProgress />
+      <GuestBar />
       <Outlet />
     </>
   );

@@ -1,6 +1,5 @@
-import type { RouteConfigEntry } from '@react-router/dev/routes';
 import { seededNumbers } from '#core/units/seeded';
-import routes from '../app/routes';
+import { ADDRESSES } from './addresses';
 import { ADDRESS } from './setting';
 import { openNewRig } from './rigs';
 import { expect, test } from './test';
@@ -11,14 +10,6 @@ const REQUESTS = 3000;
 const AT_ONCE = 8;
 /** Nobody waits longer for an answer. */
 const HANGING_MS = 10_000;
-
-/** Every address of the application, with its parameters still open. */
-function addresses(entries: readonly RouteConfigEntry[], above = ''): string[] {
-  return entries.flatMap(({ path = '', children = [] }) => {
-    const here = path === '' ? above : `${above}/${path}`;
-    return [here === '' ? '/' : here, ...addresses(children, here)];
-  });
-}
 
 const METHODS = [
   'GET',
@@ -116,7 +107,6 @@ test('whatever is asked is answered: no error of the server, none that hangs, no
   const rigId = await openNewRig(page, 'Asked rig', 'tune');
   const random = seededNumbers(SEED);
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
-  const all = addresses(routes);
 
   const anyValue = (depth = 0): unknown => {
     const kind = random();
@@ -147,7 +137,7 @@ test('whatever is asked is answered: no error of the server, none that hangs, no
 
   const bad: string[] = [];
   const askOnce = async (n: number): Promise<void> => {
-    const path = pick(all)
+    const path = pick(ADDRESSES)
       .replaceAll(':rigId', () => (random() < 0.7 ? rigId : pick(PARAMETERS)))
       .replaceAll(/:\w+/g, () => pick(PARAMETERS));
     const method = pick(METHODS);

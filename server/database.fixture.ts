@@ -2,7 +2,7 @@
 import { mkdirSync } from 'node:fs';
 import { eraseCluster, startCluster } from '../tools/lib/cluster.mjs';
 import { closeDatabase } from './database';
-import { currentGarage } from './repositories/garages';
+import { firstGarage } from './repositories/garages';
 import { startUp } from './startUp';
 
 export interface TestDatabase {
@@ -18,7 +18,7 @@ export async function openTestDatabase(data = '.data/unit'): Promise<TestDatabas
   process.env.DATABASE_URL = cluster.url;
   await startUp();
   return {
-    garageId: (await currentGarage()).id,
+    garageId: (await firstGarage()).id,
     close: async () => {
       await closeDatabase();
       await cluster.stop();

@@ -18,6 +18,7 @@ import { DataTypes, type CreationOptional, type Sequelize } from 'sequelize';
 import { counted, key, moment, Record, required } from './columns';
 import { database } from './database';
 import { defineDayModels } from './dayModels';
+import { defineAccessModels } from './accessModels';
 import { definePracticeModels } from './practiceModels';
 import type { KeptStanding } from './keptStanding';
 
@@ -25,6 +26,8 @@ export class GarageModel extends Record<GarageModel> {
   declare id: CreationOptional<string>;
   declare name: string;
   declare demoLoadedAt: CreationOptional<Date | null>;
+  /** Argon2id; null until the owner has chosen a password. */
+  declare ownerPassword: CreationOptional<string | null>;
 }
 
 export class EscProfileModel extends Record<EscProfileModel> {
@@ -199,7 +202,7 @@ export function defineModels(): void {
   readyFor = sequelize;
   const options = { sequelize, underscored: true, timestamps: false };
   GarageModel.init(
-    { id: key(), name: required(TEXT), demoLoadedAt: DATE },
+    { id: key(), name: required(TEXT), demoLoadedAt: DATE, ownerPassword: TEXT },
     { ...options, modelName: 'garage', tableName: 'garages' },
   );
   EscProfileModel.init(
@@ -322,6 +325,7 @@ export function defineModels(): void {
   );
   defineDayModels(options);
   definePracticeModels(options);
+  defineAccessModels(options);
   SetUpModel.init(
     {
       id: key(),

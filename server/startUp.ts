@@ -9,7 +9,7 @@ import { migrate } from './migrate';
 import { defineModels } from './models';
 import { keepAsked } from './repositories/asked';
 import { addDay } from './repositories/days';
-import { currentGarage, markDemoLoaded } from './repositories/garages';
+import { firstGarage, markDemoLoaded } from './repositories/garages';
 import { takePack } from './repositories/packs';
 import { keepSetUp } from './repositories/setUps';
 import { today } from './today';
@@ -18,7 +18,7 @@ import { today } from './today';
 export async function startUp(): Promise<void> {
   await migrate();
   defineModels();
-  const garage = await currentGarage();
+  const garage = await firstGarage();
   if (garage.demoLoaded) return;
   const rigs = new Map<string, string>();
   for (const file of DEMO_FILES) {

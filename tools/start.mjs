@@ -13,11 +13,14 @@ import { Plain, say, sleep } from './lib/run.mjs';
 const HELP = `./start            start Live Tune and print its address
 ./start --fresh    erase every rig, sheet and draft first, after asking (--yes: without asking)
 ./start --port N   listen on port N and no other
+./start --share    show the bench to paired phones nearby, too, by HTTPS (--share-port N: on port N)
+./start --open-garage NAME   open this garage on this machine without its password
 
 DATABASE_URL       use this PostgreSQL database instead of a private one
 LIVE_TUNE_DATA     keep database and logs in this folder instead of .data`;
 
 const DEFAULT_PORT = 4180;
+const DEFAULT_SHARE_PORT = 4443;
 const PORTS_TRIED = 20;
 
 const data = process.env.LIVE_TUNE_DATA ?? '.data';
@@ -29,6 +32,8 @@ let web;
 let standIn;
 /** Where the stand-in ESC listens; the same after each of its restarts. */
 let standInPorts = { STAND_IN_LINK_PORT: '', STAND_IN_CONTROL_PORT: '' };
+/** How the web server is shown to phones nearby, where it is. @type {unknown} */
+let shared;
 let stopping = false;
 
 async function main() {
@@ -39,7 +44,7 @@ async function main() {
   process.on('SIGHUP', () => void stop(0));
 
   mkdirSync(join(data, 'logs'), { recursive: true });
-  const port = await choosePort(options.port);
+  const port = await choosePort(options.port, '--port', DEFAULT_PORT);
   installNpmPackages();
   if (options.fresh) await erase(options.yes);
   buildApplication();
@@ -67,10 +72,40 @@ async function main() {
     DATABASE_URL: url,
     PORT: String(port),
     LIVE_TUNE_COPIES: resolve(data, 'copies'),
+    ...(options.share && (await shareSettings(options['share-port']))),
+    ...(options['open-garage'] !== undefined && { OPEN_GARAGE: options['open-garage'] }),
   });
   const address = `http://127.0.0.1:${port}`;
   writeFileSync(join(data, 'address'), address);
-  say(`\nLive Tune is ready: ${address}\nCtrl-C stops it.`);
+  say(`\nLive Tune is ready: ${address}`);
+  if (options.share) await sayShared(address);
+  say('Ctrl-C stops it.');
+}
+
+/**
+ * @param {string | undefined} wanted
+ * @returns {Promise<Record<string, string>>} what the web server has to know to open its door to the network
+ */
+async function shareSettings(wanted) {
+  const port = await choosePort(wanted, '--share-port', DEFAULT_SHARE_PORT);
+  return { SHARE_PORT: String(port), LIVE_TUNE_SHARE_FOLDER: resolve(data, 'share') };
+}
+
+/**
+ * Where phones find the bench, as text and as a picture to point them at.
+ * @param {string} address of the machine itself
+ */
+async function sayShared(address) {
+  const { addresses = [] } = /** @type {{ addresses?: string[] }} */ (shared ?? {});
+  const [plainest] = addresses;
+  if (plainest === undefined)
+    return say(
+      'This machine is in no private network now: nothing nearby can reach it. Join one and start again.',
+    );
+  say(`\nPhones in the same network reach it at:\n${addresses.map((one) => `  ${one}`).join('\n')}`);
+  const { default: QRCode } = await import('qrcode');
+  say(await QRCode.toString(`${plainest}/pair`, { type: 'terminal', small: true }));
+  say(`Only paired devices get in. Make a pairing code at ${address}/pit`);
 }
 
 function readOptions() {
@@ -81,6 +116,9 @@ function readOptions() {
         yes: { type: 'boolean', default: false },
         help: { type: 'boolean', default: false },
         port: { type: 'string' },
+        share: { type: 'boolean', default: false },
+        'share-port': { type: 'string' },
+        'open-garage': { type: 'string' },
       },
     });
     return values;
@@ -89,25 +127,29 @@ function readOptions() {
   }
 }
 
-/** @param {string | undefined} wanted */
-async function choosePort(wanted) {
+/**
+ * @param {string | undefined} wanted
+ * @param {string} option by which it is named
+ * @param {number} usual
+ */
+async function choosePort(wanted, option, usual) {
   if (wanted !== undefined) {
     const port = Number(wanted);
     if (!Number.isInteger(port) || port < 1 || port > 65535)
-      throw new Plain(`--port takes a number from 1 to 65535, not “${wanted}”.`);
+      throw new Plain(`${option} takes a number from 1 to 65535, not “${wanted}”.`);
     if ((await firstFreePort(port, 1)) === undefined) {
       throw new Plain(
-        `Port ${port} is in use by another program. Leave --port away and Live Tune finds a free one.`,
+        `Port ${port} is in use by another program. Leave ${option} away and Live Tune finds a free one.`,
       );
     }
     return port;
   }
-  const port = await firstFreePort(DEFAULT_PORT, PORTS_TRIED);
+  const port = await firstFreePort(usual, PORTS_TRIED);
   if (port === undefined)
     throw new Plain(
-      `Ports ${DEFAULT_PORT} to ${DEFAULT_PORT + PORTS_TRIED - 1} are all in use. Name a free one with --port.`,
+      `Ports ${usual} to ${usual + PORTS_TRIED - 1} are all in use. Name a free one with ${option}.`,
     );
-  if (port !== DEFAULT_PORT) say(`Port ${DEFAULT_PORT} is in use by another program; taking ${port}.`);
+  if (port !== usual) say(`Port ${usual} is in use by another program; taking ${port}.`);
   return port;
 }
 
@@ -130,24 +172,32 @@ async function erase(withoutAsking) {
   }
   say('Erasing …');
   await eraseCluster(data);
+  rmSync(join(data, 'share'), { recursive: true, force: true });
   rmSync(join(data, 'stand-in'), { recursive: true, force: true });
 }
 
 /** @param {Record<string, string>} env */
 async function startWeb(env) {
-  web = await startChild('The web server', 'build/server/index.js', env, join(data, 'logs', 'web.log'));
+  const started = await startChild(
+    'The web server',
+    'build/server/index.js',
+    env,
+    join(data, 'logs', 'web.log'),
+  );
+  web = started.child;
+  shared = started.told.shared;
   web.once('exit', () => void bringBack('The web server', () => startWeb(env)));
   writeProcesses();
 }
 
 async function startStandIn() {
   const own = { ...standInPorts, STAND_IN_FOLDER: join(data, 'stand-in') };
-  standIn = await startChild(
+  ({ child: standIn } = await startChild(
     'The stand-in ESC',
     'build/node/standIn.js',
     own,
     join(data, 'logs', 'stand-in.log'),
-  );
+  ));
   standIn.once('exit', () => void bringBack('The stand-in ESC', startStandIn));
   writeProcesses();
 }

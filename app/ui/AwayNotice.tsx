@@ -6,7 +6,11 @@ export function AwayNotice({ answer }: { answer: object | undefined }) {
   if (!isNotKept(answer)) return null;
   return (
     <div role="alert">
-      {answer.notKept === 'away' ? (
+      {answer.notKept === 'notYours' ? (
+        <Notice grade="caution" title="Not saved: this is the owner’s to do.">
+          <p>What you typed is still here. Ask the owner, at the bench.</p>
+        </Notice>
+      ) : answer.notKept === 'away' ? (
         <Notice grade="caution" title="Not saved: Live Tune does not answer.">
           <p>What you typed is still here. It starts again by itself. Try again in a moment.</p>
         </Notice>

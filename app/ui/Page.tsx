@@ -2,28 +2,32 @@ import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
 import { PreferencesDialog } from '../preferences/PreferencesDialog';
 import { Logo } from './Logo';
+import { useYou } from './useYou';
 
+/** Each with who sees it. */
 const PLACES = [
-  ['/', 'Rigs'],
-  ['/packs', 'Packs'],
-  ['/days', 'Days'],
-  ['/rehearse', 'Rehearse'],
-  ['/profiles', 'ESC profiles'],
-  ['/rules', 'Event rules'],
-  ['/alike', 'Should match'],
-  ['/copies', 'Copies'],
-  ['/glossary', 'Glossary'],
+  ['/', 'Rigs', 'helper'],
+  ['/packs', 'Packs', 'helper'],
+  ['/days', 'Days', 'helper'],
+  ['/rehearse', 'Rehearse', 'helper'],
+  ['/profiles', 'ESC profiles', 'helper'],
+  ['/rules', 'Event rules', 'helper'],
+  ['/alike', 'Should match', 'helper'],
+  ['/pit', 'Pit', 'owner'],
+  ['/copies', 'Copies', 'owner'],
+  ['/glossary', 'Glossary', 'visitor'],
 ] as const;
 
 /** A page outside of any rig: the way to the others above it. */
 export function Page({ wide = false, children }: { wide?: boolean; children: ReactNode }) {
+  const { sees } = useYou();
   return (
     <>
       <header className="flex min-h-14 flex-wrap items-center gap-x-6 gap-y-1 border-b border-ink px-5 py-2 print:hidden">
         <Logo />
         <nav aria-label="Places" className="order-last w-full sm:order-none sm:w-auto sm:flex-1">
           <ul className="flex flex-wrap gap-x-5">
-            {PLACES.map(([to, name]) => (
+            {PLACES.filter(([, , least]) => sees(least)).map(([to, name]) => (
               <li key={to}>
                 <NavLink
                   to={to}

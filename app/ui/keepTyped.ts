@@ -1,9 +1,9 @@
 import { isRouteErrorResponse, type ShouldRevalidateFunctionArgs } from 'react-router';
 import { savingHealth } from './serverHealth';
 
-/** What an action answers where the server is away, or has no room: the form stays as it was typed. */
+/** What an action answers where the server is away, has no room, or may not take it from here: the form stays as it was typed. */
 export interface NotKept {
-  notKept: 'away' | 'full';
+  notKept: 'away' | 'full' | 'notYours';
 }
 
 /**
@@ -16,6 +16,7 @@ export async function keepTyped<T>(serverAction: () => Promise<T>): Promise<T | 
     return await serverAction();
   } catch (error) {
     if (isUnsent(error)) return { notKept: 'away' };
+    if (isRouteErrorResponse(error) && error.status === 403) return { notKept: 'notYours' };
     if (isRouteErrorResponse(error) && error.status < 500) throw error;
     // The router hands on what failed at the server as an error without a status. The database may be away behind a server
     // that answers, or have no room: it says so itself.

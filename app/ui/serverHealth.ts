@@ -2,8 +2,12 @@
 const WITHIN_MS = 3000;
 const INSUFFICIENT_STORAGE = 507;
 
-const ask = (path: string): Promise<Response | undefined> =>
-  fetch(path, { signal: AbortSignal.timeout(WITHIN_MS) }).catch(() => undefined);
+async function ask(path: string): Promise<Response | undefined> {
+  const answer = await fetch(path, { signal: AbortSignal.timeout(WITHIN_MS) }).catch(() => undefined);
+  // This device was removed meanwhile: nothing else answers it any more.
+  if (answer?.status === 403) window.location.assign('/pair');
+  return answer;
+}
 
 /** Whether the server and its database answer. */
 export const isServerWell = async (): Promise<boolean> => (await ask('/healthz'))?.ok ?? false;

@@ -20,7 +20,7 @@ const MOST_ARRIVED = 3;
 const FORGOTTEN_AFTER_MS = 3_600_000;
 
 /** Archives that arrived and were found sound, by a name that only their page knows. */
-const arrived = new Map<string, { file: string; archive: OpenArchive }>();
+const arrived = new Map<string, { garageId: string; file: string; archive: OpenArchive }>();
 /** One at a time: each is looked at and brought in as a whole. */
 let busy: Promise<unknown> = Promise.resolve();
 
@@ -63,8 +63,9 @@ async function arrive(request: Request, response: Response): Promise<void> {
   try {
     await pipeline(request, atMost(LARGEST_ARCHIVE_BYTES), createWriteStream(file));
     const archive = await openArchive(file);
-    const compared = await compareArchive((await currentGarage()).id, archive);
-    arrived.set(token, { file, archive });
+    const { id: garageId } = await currentGarage();
+    const compared = await compareArchive(garageId, archive);
+    arrived.set(token, { garageId, file, archive });
     const [oldest] = arrived.keys();
     if (arrived.size > MOST_ARRIVED && oldest !== undefined) await forget(oldest);
     setTimeout(() => void forget(token), FORGOTTEN_AFTER_MS).unref();
@@ -80,12 +81,13 @@ async function restore(request: Request, response: Response): Promise<void> {
   const token = String(request.params.token);
   const choice = request.query.choice;
   const found = arrived.get(token);
-  if (!found || !isChoice(choice)) {
+  const { id: garageId } = await currentGarage();
+  if (found?.garageId !== garageId || !isChoice(choice)) {
     response.status(400).json({ sentence: 'Nothing was changed. Choose the archive again.' });
     return;
   }
   try {
-    const { restored } = await restoreArchive((await currentGarage()).id, found.archive, choice);
+    const { restored } = await restoreArchive(garageId, found.archive, choice);
     response.json({ restored });
   } finally {
     await forget(token);

@@ -10,7 +10,8 @@ const READY_WITHIN_MS = 60_000;
  * @param {string} program
  * @param {Record<string, string>} env added to our own
  * @param {string} logFile
- * @returns {Promise<import('node:child_process').ChildProcess>} once it is ready
+ * @returns {Promise<{ child: import('node:child_process').ChildProcess, told: Record<string, unknown> }>} once it is ready, and what it
+ *   told then
  */
 export async function startChild(name, program, env, logFile) {
   const log = new RotatingLog(logFile, (why) =>
@@ -24,11 +25,11 @@ export async function startChild(name, program, env, logFile) {
   for (const stream of [child.stdout, child.stderr]) stream?.on('data', (text) => log.write(text));
   /** @param {string} why */
   const failed = (why) => new Plain(`${name} did not start: ${why}. Its log is ${logFile}.`);
-  await new Promise((resolve, reject) => {
+  const told = await new Promise((resolve, reject) => {
     const late = setTimeout(() => reject(failed('it was not ready in time')), READY_WITHIN_MS);
-    child.once('message', () => {
+    child.once('message', (message) => {
       clearTimeout(late);
-      resolve(undefined);
+      resolve(message);
     });
     child.once('exit', (code) => {
       clearTimeout(late);
@@ -36,7 +37,7 @@ export async function startChild(name, program, env, logFile) {
     });
   });
   child.removeAllListeners('exit');
-  return child;
+  return { child, told };
 }
 
 /** @param {import('node:child_process').ChildProcess | undefined} child */

@@ -73,6 +73,11 @@ export function BenchHeader() {
           </Notice>
         </div>
       )}
+      {status.kind === 'notYours' && (
+        <div className="px-3.5 pb-2" role="status">
+          <Notice grade="note" title="You try this out: only the owner’s device keeps a draft." />
+        </div>
+      )}
       {status.kind === 'away' && (
         <div className="px-3.5 pb-2" role="alert">
           <Notice

@@ -2,11 +2,17 @@ import { STATIONS, type StationId } from '#core/advice/stationStates';
 import { NavLink, Link, useNavigate } from 'react-router';
 import { useCommands } from '../../preferences/useCommands';
 import { StateMark, STATE_WORDS } from '../../ui/StateMark';
+import { useYou } from '../../ui/useYou';
 import { useBench } from './BenchContext';
+
+/** What a visitor sees of a rig. */
+const SEEN_BY: Partial<Record<StationId, 'visitor'>> = { rig: 'visitor', tune: 'visitor', sheets: 'visitor' };
 
 /** The stations in the order of the job, each with where it stands. A bar at the bottom on a phone. */
 export function RouteLine() {
   const { rigId, profile, stations, changeCount } = useBench();
+  const { sees } = useYou();
+  const shown = (Object.keys(STATIONS) as StationId[]).filter((id) => sees(SEEN_BY[id] ?? 'helper'));
   const navigate = useNavigate();
   const goTo = (id: StationId) => () => void navigate(`/rigs/${rigId}/${id}`);
   useCommands({
@@ -23,7 +29,7 @@ export function RouteLine() {
       className="fixed inset-x-0 bottom-0 z-10 border-t border-ink bg-film md:sticky md:top-0 md:h-fit md:w-37 md:shrink-0 md:border-t-0 md:pt-6 print:hidden"
     >
       <ol className="flex justify-between px-1 md:flex-col md:gap-7 md:px-3.5">
-        {(Object.keys(STATIONS) as StationId[]).map((id, index) => {
+        {shown.map((id, index) => {
           const { state, why } = stations[id];
           const count = id === 'load' && state === 'due' ? changeCount : undefined;
           return (
@@ -58,15 +64,19 @@ export function RouteLine() {
         })}
       </ol>
       <p className="mt-8 ml-4 hidden border-t border-rule pt-4 md:block">
-        <Link
-          to={`/rehearse/${profile.id}?rig=${rigId}`}
-          className="block min-h-9 font-bold hover:text-draft"
-        >
-          Rehearse
-        </Link>
-        <Link to="/" className="block min-h-9 hover:text-draft">
-          All rigs
-        </Link>
+        {sees('helper') && (
+          <>
+            <Link
+              to={`/rehearse/${profile.id}?rig=${rigId}`}
+              className="block min-h-9 font-bold hover:text-draft"
+            >
+              Rehearse
+            </Link>
+            <Link to="/" className="block min-h-9 hover:text-draft">
+              All rigs
+            </Link>
+          </>
+        )}
         <Link to="/glossary" className="block min-h-9 hover:text-draft">
           Glossary
         </Link>

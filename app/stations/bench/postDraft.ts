@@ -9,6 +9,8 @@ export type DraftAnswer =
   /** Nobody answers, or not well: it may be sent again. Or there is no room for it. */
   | { kind: 'away' }
   | { kind: 'full' }
+  /** Only the owner keeps a draft. */
+  | { kind: 'notYours' }
   /** It is never taken: the rig is gone, say, or has another ESC. */
   | { kind: 'refused' };
 
@@ -26,6 +28,7 @@ export async function postDraft(rigId: string, baseRevision: number, draft: Draf
     return { kind: 'away' };
   }
   if (response.status >= 500) return { kind: (await savingHealth()) === 'full' ? 'full' : 'away' };
+  if (response.status === 403) return { kind: 'notYours' };
   if (!response.ok) return { kind: 'refused' };
   const answer = (await response.json()) as
     { saved: true; revision: number } | { saved: false; revision: number; draft: Draft };

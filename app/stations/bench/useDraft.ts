@@ -11,6 +11,8 @@ export type SaveStatus =
   | { kind: 'away' | 'full' }
   /** The server never takes it: the rig is gone, or has another ESC. The draft waits in the browser. */
   | { kind: 'refused' }
+  /** Only the owner keeps a draft: what is moved here is tried out. */
+  | { kind: 'notYours' }
   /** Another page saved first. */
   | { kind: 'conflict'; theirs: Draft; revision: number };
 
@@ -63,6 +65,13 @@ export function useDraft(rigId: string, kept: Kept) {
       const next = waiting.current;
       waiting.current = undefined;
       const answer = await postDraft(rigId, revision.current, next);
+      if (answer.kind === 'notYours') {
+        waiting.current = undefined;
+        sending.current = false;
+        forget();
+        setStatus({ kind: 'notYours' });
+        return;
+      }
       if (answer.kind === 'refused') {
         keepWaiting(rigId, latest() ?? next, revision.current);
         waiting.current = undefined;

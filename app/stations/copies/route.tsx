@@ -1,4 +1,5 @@
-import { copiesFolder } from '#server/archive/folder';
+import { copiesFolderOf } from '#server/archive/folder';
+import { currentGarage } from '#server/repositories/garages';
 import { copiesIn, type Copies } from '#server/archive/dailyCopies';
 import { Download } from 'lucide-react';
 import { Button } from '../../ui/Button';
@@ -6,7 +7,10 @@ import { Page } from '../../ui/Page';
 import { Restore } from './Restore';
 import type { Route } from './+types/route';
 
-export const loader = async () => copiesIn(copiesFolder());
+export async function loader() {
+  const garage = await currentGarage();
+  return copiesIn(await copiesFolderOf(garage.id));
+}
 
 export const meta: Route.MetaFunction = () => [{ title: 'Copies · Live Tune' }];
 

@@ -10,6 +10,7 @@ const TRY_AGAIN_MS = 2000;
 const WHY_NOT_KEPT = {
   away: 'the server does not answer. Stay on this page: it keeps trying.',
   full: 'the disk of the bench computer is full. Free some space and stay on this page: it keeps trying.',
+  notYours: 'this device may not keep it. Ask the owner, at the bench.',
 } as const;
 
 interface FinishedLoad {

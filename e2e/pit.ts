@@ -1,0 +1,135 @@
+/** Devices round the second Live Tune: the bench itself, and phones that come by the network. */
+import type { Browser, BrowserContext, Page } from '@playwright/test';
+import { request } from 'node:https';
+import { PIT } from './setting';
+import { expect } from './test';
+
+export const PASSWORD = 'four wet kelp leaves';
+/** A phone held in one hand. */
+const PHONE = { width: 390, height: 844 };
+
+/** A browser at the bench. */
+export const atBench = (browser: Browser): Promise<BrowserContext> =>
+  browser.newContext({ baseURL: PIT.bench, viewport: { width: 1280, height: 800 } });
+
+/** A phone in the network; it does not know the authority of the bench and was told to go on all the same. */
+export const onPhone = (browser: Browser): Promise<BrowserContext> =>
+  browser.newContext({
+    baseURL: PIT.network,
+    viewport: PHONE,
+    hasTouch: true,
+    ignoreHTTPSErrors: true,
+  });
+
+/** Opens a page, and waits until it answers. */
+export async function open(page: Page, path: string): Promise<void> {
+  await page.goto(path);
+  await page.locator('html[data-answers]').waitFor({ state: 'attached' });
+}
+
+/** The page of who may what, with a password chosen. */
+export async function openPit(bench: BrowserContext): Promise<Page> {
+  const page = await bench.newPage();
+  await open(page, '/pit');
+  const first = page.getByRole('heading', { name: 'First: your password' });
+  if (await first.isVisible()) {
+    await page.getByLabel('Password of the owner').first().fill(PASSWORD);
+    await page.getByRole('button', { name: 'Keep the password' }).first().click();
+    await expect(page.getByText('Password kept.')).toBeVisible();
+  }
+  return page;
+}
+
+type Whose = 'my own' | 'a helper' | 'a visitor';
+
+/** Makes a code at the bench. @param sees what a visitor sees */
+export async function makeCode(
+  pit: Page,
+  whose: Whose,
+  name: string,
+  sees?: { rig: string; setUp?: string },
+): Promise<string> {
+  await pit.getByRole('radio', { name: new RegExp(`^${whose}`) }).check();
+  if (sees) {
+    await pit.getByLabel('sees').selectOption({ label: sees.rig });
+    if (sees.setUp !== undefined)
+      await pit
+        .getByLabel('All of the rig, or a set-up')
+        .selectOption({ label: `only the set-up ${sees.setUp}` });
+  }
+  await pit.getByLabel('Name of the phone, for your list').fill(name);
+  await pit.getByRole('button', { name: 'Make a code' }).click();
+  await expect(pit.getByRole('heading', { name: `Code for “${name}”` })).toBeVisible();
+  return (await pit.locator('strong.font-mono').innerText()).trim();
+}
+
+/** A phone that is paired. */
+export async function paired(
+  browser: Browser,
+  pit: Page,
+  whose: Whose,
+  name: string,
+  sees?: { rig: string; setUp?: string },
+): Promise<BrowserContext> {
+  const code = await makeCode(pit, whose, name, sees);
+  const phone = await onPhone(browser);
+  const page = await phone.newPage();
+  await open(page, `/pair#${code}`);
+  await page.getByRole('button', { name: 'Pair', exact: true }).click();
+  await page.waitForURL((url) => !url.pathname.startsWith('/pair'));
+  await page.close();
+  return phone;
+}
+
+/** What differs at every answer, and says nothing. */
+const FLEETING = new Set(['date', 'content-security-policy', 'connection', 'keep-alive']);
+
+interface Asked {
+  /** Where the stranger is: addresses of the loopback range stand for those of the network. */
+  from: string;
+  method?: string;
+  headers?: Record<string, string>;
+  body?: string;
+}
+
+export interface Answer {
+  status: number | undefined;
+  headers: Record<string, string | string[] | undefined>;
+  body: string;
+}
+
+/** What somebody gets who is not paired. */
+export function askAsStranger(
+  path: string,
+  { from, method = 'GET', headers = {}, body = '' }: Asked,
+): Promise<Answer> {
+  return new Promise((resolve, reject) => {
+    const asked = request(
+      {
+        host: PIT.host,
+        port: PIT.sharePort,
+        path,
+        method,
+        localAddress: from,
+        rejectUnauthorized: false,
+        headers: { ...headers, ...(body !== '' && { 'content-length': String(Buffer.byteLength(body)) }) },
+        timeout: 20_000,
+      },
+      (response) => {
+        const chunks: Buffer[] = [];
+        response.on('data', (chunk: Buffer) => chunks.push(chunk));
+        response.on('end', () => {
+          const kept = Object.entries(response.headers).filter(([name]) => !FLEETING.has(name));
+          resolve({
+            status: response.statusCode,
+            headers: Object.fromEntries(kept),
+            body: Buffer.concat(chunks).toString(),
+          });
+        });
+      },
+    );
+    asked.on('error', reject);
+    asked.on('timeout', () => asked.destroy(new Error(`${path} does not answer`)));
+    asked.end(body);
+  });
+}

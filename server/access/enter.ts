@@ -1,0 +1,49 @@
+/** How a stranger comes in: with a pairing code, or as the owner with his password. */
+import { garageToSignInTo } from '../repositories/garages';
+import { addDevice, type NewDevice } from '../repositories/devices';
+import { Delays } from './delays';
+import { Invitations } from './pairing';
+import { isPassword } from './passwords';
+import type { AtDoor } from '../doorContext';
+
+export const invitations = new Invitations();
+const delays = new Delays();
+
+export type Entered =
+  | { ok: true; device: NewDevice }
+  /** Why not, in a sentence that tells a stranger nothing. */
+  | { ok: false; sentence: string };
+
+/** Pairs the device that shows a code. */
+export const pair = (typed: string, door: AtDoor): Promise<Entered> =>
+  enter(door, 'That code is not right, or no longer. Make another one at the bench.', () =>
+    Promise.resolve(invitations.accept(typed)),
+  );
+
+/** Signs the owner in. @param garage by its name @param name how the device is called from then on */
+export const signIn = (garage: string, password: string, name: string, door: AtDoor): Promise<Entered> =>
+  enter(door, 'Garage and password do not belong together.', async () => {
+    const found = await garageToSignInTo(garage);
+    const isRight = await isPassword(found?.ownerPassword ?? null, password);
+    return found && isRight ? { garageId: found.id, role: 'owner', name, sees: undefined } : undefined;
+  });
+
+async function enter(
+  door: AtDoor,
+  wrong: string,
+  check: () => Promise<NewDevice | undefined>,
+): Promise<Entered> {
+  const waitMs = delays.waitMs(door.address);
+  if (waitMs > 0) return refused(`Too many tries. Wait ${Math.ceil(waitMs / 1000)} s, then try again.`);
+  delays.tried(door.address);
+  const device = await check();
+  if (!device) return refused(wrong);
+  delays.succeeded(door.address);
+  // Never the token that was shown before: nobody can have it laid into the browser beforehand.
+  const token = await addDevice(device);
+  if (token === undefined) return refused('This garage has 50 devices. Remove one at the bench first.');
+  door.giveToken(token);
+  return { ok: true, device };
+}
+
+const refused = (sentence: string): Entered => ({ ok: false, sentence });
