@@ -14,11 +14,13 @@ import {
 } from 'react-router';
 import { whoMayAsk } from '#server/access/who';
 import { nonceContext } from '#server/nonce';
+import { howShared } from '#server/share/shared';
 import type { Route } from './+types/root';
 import styles from './app.css?url';
 import { lookFrom } from './preferences/preferences';
 import { unlessAway } from './ui/keepTyped';
 import { GuestBar } from './ui/GuestBar';
+import { LiveNews } from './ui/LiveNews';
 import { Logo } from './ui/Logo';
 import { useLinksWait } from './ui/useLinksWait';
 import { useServerAway } from './ui/useServerAway';
@@ -42,7 +44,7 @@ export function loader({ context, request }: Route.LoaderArgs) {
   return {
     nonce: context.get(nonceContext),
     look: lookFrom(request.headers.get('cookie')),
-    you: principal && { role: principal.role, name: principal.name },
+    you: principal && { role: principal.role, name: principal.name, isShared: howShared() !== undefined },
   };
 }
 
@@ -85,6 +87,7 @@ export default function App() {
   return (
     <>
       <NavigationProgress />
+      <LiveNews />
       <GuestBar />
       <Outlet />
     </>

@@ -1,7 +1,8 @@
-import type { APIRequestContext, BrowserContext } from '@playwright/test';
+import type { APIRequestContext, BrowserContext, Page } from '@playwright/test';
+import { readFile } from 'node:fs/promises';
 import { RIGHTS } from '../server/access/rights';
 import { ADDRESSES } from './addresses';
-import { askAsStranger, atBench, openPit, paired, open } from './pit';
+import { askAsStranger, atBench, makeCode, onPhone, open, openPit, paired, PASSWORD } from './pit';
 import { PIT } from './setting';
 import { expect, FRESH, test } from './test';
 
@@ -109,4 +110,266 @@ test('every address answers each role by the table of rights', FRESH, async ({ b
   expect(wrong).toEqual([]);
   for (const device of Object.values(devices)) await device.close();
   await pit.close();
+});
+
+/** A form as a page of the bench sends it. */
+const form = (fields: Record<string, string>, origin: string = PIT.network) => ({
+  method: 'POST',
+  headers: { origin, 'content-type': 'application/x-www-form-urlencoded' },
+  body: new URLSearchParams(fields).toString(),
+});
+
+/** The cookie by which a device is known. */
+const tokenOf = async (device: BrowserContext): Promise<string> =>
+  (await device.cookies()).find(({ name }) => name === '__Host-live-tune')!.value;
+
+test(
+  'the cookie of a device is nothing for scripts, other sites, plain lines or other hosts',
+  FRESH,
+  async ({ browser }) => {
+    const pit = await openPit(bench);
+    const phone = await paired(browser, pit, 'a helper', 'Cookie phone');
+    const cookie = (await phone.cookies()).find(({ name }) => name === '__Host-live-tune')!;
+    expect(cookie).toMatchObject({
+      httpOnly: true,
+      secure: true,
+      sameSite: 'Lax',
+      path: '/',
+      domain: PIT.host,
+    });
+    expect(cookie.value).toMatch(/^[\w-]{43}$/);
+    await phone.close();
+    await pit.close();
+  },
+);
+
+test(
+  'a token that was laid into a browser beforehand is worth nothing after pairing',
+  FRESH,
+  async ({ browser }) => {
+    const pit = await openPit(bench);
+    const code = await makeCode(pit, 'a helper', 'Fixed phone');
+    const phone = await onPhone(browser);
+    const laid = 'x'.repeat(43);
+    await phone.addCookies([{ name: '__Host-live-tune', value: laid, url: PIT.network, secure: true }]);
+    const page = await phone.newPage();
+    await open(page, `/pair#${code}`);
+    await page.getByRole('button', { name: 'Pair', exact: true }).click();
+    await page.waitForURL(`${PIT.network}/`);
+    expect(await tokenOf(phone)).not.toBe(laid);
+    const stranger = await askAsStranger('/', {
+      from: '127.0.2.1',
+      headers: { accept: 'text/html', cookie: `__Host-live-tune=${laid}` },
+    });
+    expect(stranger).toMatchObject({ status: 303, headers: { location: '/pair' } });
+    // And nobody is paired twice by one code.
+    const again = await askAsStranger('/pair', { from: '127.0.2.1', ...form({ code }) });
+    expect(again.status).toBe(403);
+    await phone.close();
+    await pit.close();
+  },
+);
+
+test(
+  'a change asked for by another site is refused, and so is another name for the bench',
+  FRESH,
+  async ({ browser }) => {
+    const pit = await openPit(bench);
+    const phone = await paired(browser, pit, 'my own', 'Lured phone');
+    const cookie = `__Host-live-tune=${await tokenOf(phone)}`;
+    const from = '127.0.2.2';
+    const fields = { intent: 'removeAll' };
+    for (const origin of ['https://evil.example', `http://${PIT.host}:${PIT.sharePort}`, 'null', PIT.bench]) {
+      const sent = form(fields, origin);
+      const answer = await askAsStranger('/pit', { from, ...sent, headers: { ...sent.headers, cookie } });
+      expect(answer.status, origin).toBe(403);
+    }
+    const { origin: _none, ...headers } = form(fields).headers;
+    expect(
+      (await askAsStranger('/pit', { from, ...form(fields), headers: { ...headers, cookie } })).status,
+    ).toBe(403);
+    const rebound = { cookie, host: `evil.example:${PIT.sharePort}`, accept: 'text/html' };
+    expect((await askAsStranger('/', { from, headers: rebound })).status).toBe(421);
+    // It is still paired: nothing was done.
+    expect((await ask(phone.request, 'GET', '/pit')).status).toBe(200);
+    await phone.close();
+    await pit.close();
+  },
+);
+
+test('guessing codes and passwords gets slower and slower, also many at once', async () => {
+  const from = '127.0.2.3';
+  const guesses = await Promise.all(
+    Array.from({ length: 20 }, (_, n) => askAsStranger('/pair', { from, ...form({ code: `AAAA-${n}` }) })),
+  );
+  const looked = guesses.filter(({ body }) => body.includes('That code is not right'));
+  const refused = guesses.filter(({ body }) => body.includes('Too many tries'));
+  expect(looked.length).toBe(3);
+  expect(refused.length).toBe(17);
+  const signIn = await askAsStranger('/sign-in', {
+    from,
+    ...form({ garage: 'My garage', password: PASSWORD }),
+  });
+  expect(signIn.body).toContain('Too many tries');
+  expect(signIn.headers['set-cookie']).toBeUndefined();
+  // Who is elsewhere is not kept waiting, and learns nothing of which was wrong.
+  const wrong = await askAsStranger('/sign-in', {
+    from: '127.0.2.4',
+    ...form({ garage: 'My garage', password: 'wrong' }),
+  });
+  const nobody = await askAsStranger('/sign-in', {
+    from: '127.0.2.5',
+    ...form({ garage: 'No such', password: 'wrong' }),
+  });
+  expect(wrong.status).toBe(403);
+  const plain = ({ body }: { body: string }): string => body.replaceAll(/nonce[^>]*>|nonce[^,]*,/g, '');
+  expect(plain(nobody)).toBe(plain(wrong));
+});
+
+test('what is too much is refused: bodies, headers, requests', async () => {
+  const from = '127.0.2.6';
+  const large = await askAsStranger('/pair', { from, ...form({ code: 'x'.repeat(1_000_001) }) });
+  expect(large.status).toBe(413);
+  const heads = await askAsStranger('/pair', { from, headers: { 'x-much': 'x'.repeat(20_000) } });
+  expect(heads.status).toBe(431);
+  const many = await Promise.all(Array.from({ length: 80 }, () => askAsStranger('/', { from: '127.0.2.7' })));
+  expect(many.filter(({ status }) => status === 429)).toHaveLength(20);
+});
+
+test(
+  'a paired phone stays paired when the server starts again, and is out at once when it is removed',
+  FRESH,
+  async ({ browser }) => {
+    const pit = await openPit(bench);
+    const phone = await paired(browser, pit, 'a helper', 'Lasting phone');
+    const { web } = JSON.parse(await readFile(`${PIT.data}/processes.json`, 'utf8')) as { web: number };
+    process.kill(web, 'SIGKILL');
+    await expect
+      .poll(async () => (await ask(phone.request, 'GET', '/').catch(() => undefined))?.status, {
+        timeout: 60_000,
+      })
+      .toBe(200);
+    await open(pit, '/pit');
+    await pit.getByRole('button', { name: 'Remove Lasting phone' }).click();
+    await expect(pit.getByText('It sees nothing from now on.')).toBeVisible();
+    expect(await ask(phone.request, 'GET', '/')).toMatchObject({ status: 303, to: '/pair' });
+    await phone.close();
+    await pit.close();
+  },
+);
+
+test(
+  'signing out ends a session for good, and signing out everywhere ends all',
+  FRESH,
+  async ({ browser }) => {
+    const pit = await openPit(bench);
+    const [one, two] = [
+      await paired(browser, pit, 'a helper', 'First phone'),
+      await paired(browser, pit, 'a visitor', 'Second phone', { rig: BUGGY }),
+    ];
+    const cookie = `__Host-live-tune=${await tokenOf(one)}`;
+    expect(await ask(one.request, 'POST', '/sign-out')).toMatchObject({ to: '/pair' });
+    const replayed = await askAsStranger('/', {
+      from: '127.0.2.8',
+      headers: { cookie, accept: 'text/html' },
+    });
+    expect(replayed.headers.location).toBe('/pair');
+    await open(pit, '/pit');
+    await pit.getByRole('button', { name: 'Sign out everywhere' }).click();
+    await pit.getByRole('alertdialog').getByRole('button', { name: 'Sign out everywhere' }).click();
+    await expect(pit.getByText('Signed out everywhere')).toBeVisible();
+    expect(await ask(two.request, 'GET', `/rigs/${ids[BUGGY]!}/rig`)).toMatchObject({ to: '/pair' });
+    await one.close();
+    await two.close();
+    await pit.close();
+  },
+);
+
+test(
+  'the owner signs in from a phone without a code, and is told from a wrong one',
+  FRESH,
+  async ({ browser }) => {
+    const phone = await onPhone(browser);
+    const page = await phone.newPage();
+    await open(page, '/sign-in');
+    await page.getByLabel('Garage').fill('my garage');
+    await page.getByLabel('Password', { exact: true }).fill('not the right one');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByText('do not belong together')).toBeVisible();
+    await page.getByLabel('Password', { exact: true }).fill(PASSWORD);
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await page.waitForURL(`${PIT.network}/`);
+    await expect(page.getByText(BUGGY).first()).toBeVisible();
+    await phone.close();
+  },
+);
+
+test(
+  'what one device moves the others see, also after the server was gone for a while',
+  FRESH,
+  async ({ browser }) => {
+    const pit = await openPit(bench);
+    const phone = await paired(browser, pit, 'my own', 'Driver’s phone');
+    await pit.close();
+    const [atPhone, atTheBench] = [await phone.newPage(), await bench.newPage()];
+    for (const page of [atPhone, atTheBench]) {
+      await open(page, `/rigs/${ids[BUGGY]!}/tune`);
+      // Both lines are open before anything is moved.
+      await page.waitForLoadState('networkidle').catch(() => undefined);
+    }
+    const brake = (page: Page) => page.getByRole('slider', { name: 'Brake strength' });
+    const value = (page: Page) => brake(page).getAttribute('aria-valuetext');
+    const before = await value(atPhone);
+    await brake(atTheBench).press('ArrowRight');
+    await expect.poll(() => value(atPhone)).not.toBe(before);
+    await expect(atPhone.getByText('Changed by the bench just now')).toBeVisible();
+    await brake(atPhone).press('ArrowLeft');
+    await expect(atTheBench.getByText('Changed by Driver’s phone just now')).toBeVisible();
+    await expect.poll(() => value(atTheBench)).toBe(before);
+
+    const { web } = JSON.parse(await readFile(`${PIT.data}/processes.json`, 'utf8')) as { web: number };
+    process.kill(web, 'SIGKILL');
+    // Moved while nobody answers: kept at the phone, sent when it is back, seen at the bench.
+    await brake(atPhone).press('ArrowRight');
+    const moved = await value(atPhone);
+    await expect.poll(() => value(atTheBench), { timeout: 60_000 }).toBe(moved);
+    await brake(atPhone).press('ArrowLeft');
+    await expect.poll(() => value(atTheBench)).toBe(before);
+    await phone.close();
+    await atTheBench.close();
+  },
+);
+
+test('of two garages on one bench none sees anything of the other', FRESH, async ({ browser }) => {
+  test.setTimeout(180_000);
+  const first = await bench.newPage();
+  await open(first, '/garages');
+  await first.getByLabel('Its name').fill('Second garage');
+  await first.getByLabel('Password of its owner').fill('another wet kelp leaf');
+  await first.getByRole('button', { name: 'Add it' }).click();
+  await first.waitForURL('**/sign-in');
+  // From now on the bench asks, too.
+  await open(first, '/');
+  expect(new URL(first.url()).pathname).toBe('/sign-in');
+  await first.getByLabel('Garage').selectOption('Second garage');
+  await first.getByLabel('Password', { exact: true }).fill('another wet kelp leaf');
+  await first.getByRole('button', { name: 'Sign in' }).click();
+  await first.waitForURL(`${PIT.bench}/`);
+  const seen: string[] = [];
+  for (const address of ADDRESSES) {
+    const path = filled(address, ids[BUGGY]!);
+    if (path === '/sign-out') continue;
+    const response = await bench.request.get(path, { maxRedirects: 0 });
+    if (/kelp-beach|cliff-path/i.test(await response.text())) seen.push(path);
+    if (response.status() >= 500) seen.push(`${path}: ${response.status()}`);
+    if (!address.includes(':rigId')) continue;
+    const changed = await bench.request.post(path, {
+      maxRedirects: 0,
+      headers: { origin: PIT.bench },
+      form: { intent: 'delete', name: 'Taken over' },
+    });
+    if (changed.status() < 400) seen.push(`${path} changed: ${changed.status()}`);
+  }
+  expect(seen).toEqual([]);
+  await first.close();
 });

@@ -10,7 +10,8 @@ import { log } from './log';
 import { allGarages } from './repositories/garages';
 import { settleDoubts } from './repositories/standings';
 import { LOOPBACK_HOSTS } from './sameOrigin';
-import { howShared, openShare } from './share/share';
+import { openShare } from './share/share';
+import { howShared } from './share/shared';
 import { startUp } from './startUp';
 import { today } from './today';
 

@@ -5,15 +5,17 @@ import { ROLES } from './roleWords';
 export interface You {
   role: Role;
   name: string;
+  /** Whether others may be looking, too. */
+  isShared: boolean;
   /** Whether this device sees what a role sees. The server decides; this only leaves away what it would refuse. */
   sees: (least: Role) => boolean;
 }
 
 /** Who looks at this page: on the doorstep nobody, and the least is shown. */
 export function useYou(): You {
-  const root = useRouteLoaderData<{ you: { role: Role; name: string } | undefined }>('root');
-  const { role, name } = root?.you ?? NOBODY;
-  return { role, name, sees: (least) => ROLES.indexOf(role) <= ROLES.indexOf(least) };
+  const root = useRouteLoaderData<{ you: Omit<You, 'sees'> | undefined }>('root');
+  const { role, name, isShared } = root?.you ?? NOBODY;
+  return { role, name, isShared, sees: (least) => ROLES.indexOf(role) <= ROLES.indexOf(least) };
 }
 
-const NOBODY = { role: 'visitor', name: '' } as const;
+const NOBODY = { role: 'visitor', name: '', isShared: false } as const;

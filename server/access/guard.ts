@@ -19,7 +19,7 @@ export function guard(door: Door, openGarage: string | undefined): RequestHandle
     const principal = (await bySession(request, response)) ?? (await atBench(door, openGarage));
     const verdict = judge(principal, pathname, reads);
     if (verdict !== 'allowed') {
-      turnAway(request, response, verdict === 'stranger' ? '/pair' : '/not-allowed');
+      turnAway(request, response, verdict === 'stranger' ? DOORSTEP[door] : '/not-allowed');
       return;
     }
     if (!principal) {
@@ -52,8 +52,10 @@ async function atBench(door: Door, openGarage: string | undefined): Promise<Prin
 
 export const THE_BENCH = 'the bench';
 
+const DOORSTEP = { bench: '/sign-in', share: '/pair' } as const;
+
 /** The same for whatever was asked, so that it says nothing of what there is. */
-function turnAway(request: Request, response: Response, to: '/pair' | '/not-allowed'): void {
+function turnAway(request: Request, response: Response, to: '/sign-in' | '/pair' | '/not-allowed'): void {
   const isData = new URL(`http://bench${request.originalUrl}`).pathname.endsWith('.data');
   const wantsPage = request.method === 'GET' && request.accepts(['html', 'json']) === 'html';
   response.set('Cache-Control', 'no-store');
@@ -64,7 +66,7 @@ function turnAway(request: Request, response: Response, to: '/pair' | '/not-allo
       .set({ 'X-Remix-Redirect': to, 'X-Remix-Status': '302', 'X-Remix-Reload-Document': 'true' })
       .end();
   else if (wantsPage && !isData) response.redirect(303, to);
-  else response.status(403).json(to === '/pair' ? NOT_KNOWN : NOT_ALLOWED);
+  else response.status(403).json(to === '/not-allowed' ? NOT_ALLOWED : NOT_KNOWN);
 }
 
 const NOT_KNOWN = { sentence: 'This device is not paired.' };

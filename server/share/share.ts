@@ -3,20 +3,7 @@ import { createServer, type Server } from 'node:https';
 import { application } from '../application';
 import { inAddress, nearbyHosts } from './addresses';
 import { authorityIn } from './authority';
-
-/** What the owner's page says of the door. */
-export interface Shared {
-  /** Whole addresses, the plainest first. */
-  addresses: string[];
-  /** What a phone comes to trust, as PEM. */
-  certificate: string;
-  fingerprint: string;
-}
-
-let shared: Shared | undefined;
-
-/** How this bench is shared; undefined where it is not. */
-export const howShared = (): Shared | undefined => shared;
+import { nowShared } from './shared';
 
 /**
  * Opens the door.
@@ -34,10 +21,10 @@ export async function openShare(folder: string, port: number, only: string | und
     server.once('error', reject);
     server.listen(port, only, resolve);
   });
-  shared = {
+  nowShared({
     addresses: hosts.map((host) => `https://${inAddress(host)}:${port}`),
     certificate: authority.certificate,
     fingerprint: authority.fingerprint,
-  };
+  });
   return server;
 }

@@ -1,4 +1,4 @@
-import { howShared } from '#server/share/share';
+import { howShared } from '#server/share/shared';
 import { data } from 'react-router';
 
 /** The certificate of this bench's authority, as phones take it in. */

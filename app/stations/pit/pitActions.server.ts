@@ -9,7 +9,7 @@ import { removeDevice, removeDevices } from '#server/repositories/devices';
 import { garageById, keepOwnerPassword, renameGarage } from '#server/repositories/garages';
 import { findBench } from '#server/repositories/rigs';
 import { findSetUp } from '#server/repositories/setUps';
-import { howShared } from '#server/share/share';
+import { howShared } from '#server/share/shared';
 
 export interface PitAnswer {
   /** What was done. */

@@ -5,7 +5,7 @@ import { devicesOf } from '#server/repositories/devices';
 import { allGarages, garageById } from '#server/repositories/garages';
 import { findRigs } from '#server/repositories/rigs';
 import { setUpsOf } from '#server/repositories/setUps';
-import { howShared } from '#server/share/share';
+import { howShared } from '#server/share/shared';
 import { data, Link } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';

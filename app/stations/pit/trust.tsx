@@ -1,4 +1,4 @@
-import { howShared } from '#server/share/share';
+import { howShared } from '#server/share/shared';
 import { Button } from '../../ui/Button';
 import { Doorstep } from './Doorstep';
 import type { Route } from './+types/trust';

@@ -1,0 +1,84 @@
+import { useEffect, useEffectEvent, useState } from 'react';
+import { useParams, useRevalidator } from 'react-router';
+
+interface Change {
+  /** Null where it is not about one rig. */
+  rigId: string | null;
+  /** The device, as its owner calls it. */
+  by: string;
+}
+
+/** Several things that are done at once are asked for once. */
+const TOGETHER_MS = 120;
+/** A line that the server refused is tried again after this. */
+const AGAIN_MS = 5000;
+/** So long it is said who changed something. */
+const SAID_MS = 6000;
+
+/**
+ * Keeps a page as the others have changed it, while it is looked at. A page behind another has no line open: browsers have only
+ * a few for one server. What was missed meanwhile is asked for when it comes to the front.
+ * @param isShared whether there are others at all
+ * @returns who changed something just now, to be said
+ */
+export function useLive(isShared: boolean): string | undefined {
+  const { rigId } = useParams();
+  const { revalidate } = useRevalidator();
+  const [by, setBy] = useState<string>();
+  const refresh = useEffectEvent(() => void revalidate());
+  const concerns = useEffectEvent((change: Change): boolean =>
+    rigId === undefined ? true : change.rigId === null || change.rigId === rigId,
+  );
+  useEffect(() => {
+    if (!isShared) return undefined;
+    let line: EventSource | undefined;
+    let soon: ReturnType<typeof setTimeout> | undefined;
+    let again: ReturnType<typeof setTimeout> | undefined;
+    let quiet: ReturnType<typeof setTimeout> | undefined;
+    let hasMissed = false;
+    const refreshSoon = (): void => {
+      clearTimeout(soon);
+      soon = setTimeout(refresh, TOGETHER_MS);
+    };
+    const close = (): void => {
+      line?.close();
+      line = undefined;
+      clearTimeout(again);
+    };
+    const open = (): void => {
+      close();
+      line = new EventSource('/live');
+      line.addEventListener('open', () => {
+        if (hasMissed) refreshSoon();
+        hasMissed = false;
+      });
+      line.addEventListener('error', () => {
+        hasMissed = true;
+        if (line?.readyState === EventSource.CLOSED) again = setTimeout(open, AGAIN_MS);
+      });
+      line.addEventListener('change', ({ data }: MessageEvent<string>) => {
+        const change = JSON.parse(data) as Change;
+        if (!concerns(change)) return;
+        refreshSoon();
+        setBy(change.by);
+        clearTimeout(quiet);
+        quiet = setTimeout(() => setBy(undefined), SAID_MS);
+      });
+    };
+    const onVisibility = (): void => {
+      if (document.hidden) {
+        close();
+        hasMissed = true;
+      } else open();
+    };
+    onVisibility();
+    document.addEventListener('visibilitychange', onVisibility);
+    return () => {
+      document.removeEventListener('visibilitychange', onVisibility);
+      close();
+      clearTimeout(soon);
+      clearTimeout(quiet);
+    };
+  }, [isShared]);
+  return by;
+}
