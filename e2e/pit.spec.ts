@@ -20,6 +20,8 @@ async function rigIds(bench: BrowserContext): Promise<Record<string, string>> {
 }
 
 const BUGGY = 'Kelp-beach buggy';
+/** All else that the demo has: rigs, ESCs, packs. */
+const OTHERS = /cliff-path|headland|brackel|day at/i;
 
 /** An address with its parameters filled in. */
 const filled = (address: string, rigId: string): string =>
@@ -96,6 +98,7 @@ test('every address answers each role by the table of rights', FRESH, async ({ b
       const page = await ask(devices[role].request, 'GET', path);
       const isShown = page.to !== '/not-allowed' && page.to !== '/pair';
       if (isShown !== may(read)) wrong.push(`${role} reads ${path}: ${page.status} ${page.to}`);
+      if (role === 'visitor' && OTHERS.test(page.body)) wrong.push(`${role} reads of other rigs at ${path}`);
       if (page.status >= 500) wrong.push(`${role} reads ${path}: ${page.status}`);
       // An empty form is refused for what it lacks, once the role has been let in; signing out is tried elsewhere.
       if (address === '/sign-out' || address === '/pair' || address === '/sign-in') continue;

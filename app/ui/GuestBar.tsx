@@ -7,7 +7,7 @@ export function GuestBar() {
   if (role === 'owner' || name === '') return null;
   return (
     <p className="border-b border-rule bg-sheet px-5 py-1 text-sm print:hidden">
-      <strong>{name}</strong>, {ROLE_WORDS[role].name}: {ROLE_WORDS[role].may}
+      <strong>{name}</strong>. {ROLE_WORDS[role].you}
     </p>
   );
 }

@@ -1,5 +1,5 @@
 /** How a stranger comes in: with a pairing code, or as the owner with his password. */
-import { garageToSignInTo } from '../repositories/garages';
+import { garageToSignInTo, ownerPasswordOf } from '../repositories/garages';
 import { addDevice, type NewDevice } from '../repositories/devices';
 import { Delays } from './delays';
 import { Invitations } from './pairing';
@@ -27,6 +27,15 @@ export const signIn = (garage: string, password: string, name: string, door: AtD
     const isRight = await isPassword(found?.ownerPassword ?? null, password);
     return found && isRight ? { garageId: found.id, role: 'owner', name, sees: undefined } : undefined;
   });
+
+/** Whether a password is the one of a garage. Guessed as slowly as at the door. */
+export async function isOwnersPassword(garageId: string, password: string): Promise<boolean> {
+  if (delays.waitMs(garageId) > 0) return false;
+  delays.tried(garageId);
+  const isRight = await isPassword(await ownerPasswordOf(garageId), password);
+  if (isRight) delays.succeeded(garageId);
+  return isRight;
+}
 
 async function enter(
   door: AtDoor,

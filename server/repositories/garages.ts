@@ -60,6 +60,11 @@ export async function garageToSignInTo(
   return garages.find((garage) => garage.name.toLowerCase() === name);
 }
 
+/** As it is kept; null where none was chosen. */
+export async function ownerPasswordOf(id: string): Promise<string | null> {
+  return (await GarageModel.findByPk(id, { rejectOnEmpty: true })).ownerPassword ?? null;
+}
+
 export type NamedGarage = { outcome: 'made'; id: string } | { outcome: 'taken' | 'tooMany' };
 
 /** More than any club has. */

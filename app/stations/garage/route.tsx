@@ -16,6 +16,7 @@ import { Page } from '../../ui/Page';
 import { Problems } from '../../ui/Problems';
 import { useAnswer } from '../../ui/useAnswer';
 import { useListParams } from '../../ui/useListParams';
+import { useYou } from '../../ui/useYou';
 import type { Route } from './+types/route';
 import { AtHome } from '../days/AtHome';
 import { atHome } from '../days/atHome.server';
@@ -91,18 +92,21 @@ const SEARCHED_FROM = 4;
 
 export default function GarageRoute({ loaderData, actionData }: Route.ComponentProps) {
   const { answer, busy } = useAnswer(actionData);
+  const { isOwner } = useYou();
   const { params, change } = useListParams();
   const { lines, onShelves, shelf, reminders, ...place } = loaderData;
   return (
     <Page wide>
       <div className="flex flex-wrap items-end justify-between gap-4">
         <h1 className="text-4xl">{HEADINGS[shelf]}</h1>
-        <Button look="main" asChild>
-          <Link to="/rigs/new">
-            <Plus className="size-5" aria-hidden="true" />
-            New rig
-          </Link>
-        </Button>
+        {isOwner && (
+          <Button look="main" asChild>
+            <Link to="/rigs/new">
+              <Plus className="size-5" aria-hidden="true" />
+              New rig
+            </Link>
+          </Button>
+        )}
       </div>
       {shelf === 'kept' && <AtHome reminders={reminders} />}
       {onShelves[shelf] >= SEARCHED_FROM && (
@@ -156,7 +160,7 @@ export default function GarageRoute({ loaderData, actionData }: Route.ComponentP
       <Pager of="rigs" {...place} shown={lines.length} />
       <Shelves shown={shelf} onShelves={onShelves} />
 
-      <section className="mt-10" aria-labelledby="files">
+      <section className="mt-10" aria-labelledby="files" hidden={!isOwner}>
         <h2 id="files" className="text-xl">
           Files
         </h2>

@@ -123,7 +123,7 @@ function Code({ code, name, role, ways }: Invited) {
       {way.picture && <QrCode picture={way.picture} label="Pairing code" className="mt-2 w-64" />}
       <ol className="mt-2 list-decimal pl-6">
         <li>Point the phone’s camera at it, or open {way.address}</li>
-        <li>The browser warns: it does not know this bench. Go on all the same.</li>
+        <li>The browser warns: it does not know this bench. Compare the address, then go on.</li>
         <li>
           Tap Pair. The code is <strong className="font-mono text-xl">{code}</strong>
         </li>

@@ -9,10 +9,12 @@ interface Props {
   name?: string;
   hasPassword: boolean;
   asksPassword?: boolean;
+  /** Whether the password of before is asked for, too: everywhere but at the bench. */
+  asksBefore?: boolean;
 }
 
 /** The owner's name for the garage, and his password. */
-export function Owner({ name, hasPassword, asksPassword = true }: Props) {
+export function Owner({ name, hasPassword, asksPassword = true, asksBefore = false }: Props) {
   const [isShown, show] = useState(false);
   return (
     <div className="grid max-w-2xl gap-5">
@@ -29,6 +31,17 @@ export function Owner({ name, hasPassword, asksPassword = true }: Props) {
       )}
       {asksPassword && (
         <Form method="post" className="mt-3 grid gap-3">
+          {asksBefore && hasPassword && (
+            <label className="grid gap-1">
+              Password of before
+              <input
+                name="before"
+                type={isShown ? 'text' : 'password'}
+                autoComplete="current-password"
+                className={`${INPUT} min-h-11`}
+              />
+            </label>
+          )}
           <label className="grid gap-1">
             {hasPassword ? 'A new password of the owner' : 'Password of the owner'}
             <input

@@ -17,7 +17,7 @@ export default function NotAllowedRoute({ loaderData: { role, name, home } }: Ro
   return (
     <Doorstep title="That is the owner’s">
       <p className="mt-3 text-lg">
-        This device is paired as “{name}”: {ROLE_WORDS[role].may}
+        This device is paired as “{name}”. {ROLE_WORDS[role].you}
       </p>
       <p className="mt-6">
         <Button look="main" asChild>

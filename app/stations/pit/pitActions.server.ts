@@ -1,5 +1,5 @@
 import { nameFault } from '#core/units/text';
-import { invitations } from '#server/access/enter';
+import { invitations, isOwnersPassword } from '#server/access/enter';
 import { hashPassword, passwordFault } from '#server/access/passwords';
 import { ROLES, whoAsks, type Principal, type Role } from '#server/access/who';
 import { closeLines } from '#server/live/liveRoutes';
@@ -35,7 +35,7 @@ export async function pitAnswer(form: FormData): Promise<PitAnswer> {
   const { garageId, deviceId } = whoAsks();
   switch (textOf(form, 'intent')) {
     case 'password':
-      return choosePassword(garageId, form);
+      return choosePassword(garageId, form, deviceId !== undefined);
     case 'name':
       return rename(garageId, textOf(form, 'name'));
     case 'invite':
@@ -60,14 +60,22 @@ export async function pitAnswer(form: FormData): Promise<PitAnswer> {
   }
 }
 
-async function choosePassword(garageId: string, form: FormData): Promise<PitAnswer> {
-  const typed = form.get('password');
-  const password = typeof typed === 'string' ? typed : '';
+/** @param asks whether the one before is asked for: at the bench itself it may be forgotten */
+async function choosePassword(garageId: string, form: FormData, asks: boolean): Promise<PitAnswer> {
+  const password = passwordIn(form, 'password');
   const { name } = await garageById(garageId);
+  if (asks && !(await isOwnersPassword(garageId, passwordIn(form, 'before'))))
+    return refused('The password of before is not right.');
   const fault = passwordFault(password, [name, 'live tune', 'livetune']);
   if (fault !== undefined) return refused(fault);
   await keepOwnerPassword(garageId, await hashPassword(password));
   return done('Password kept.');
+}
+
+/** As it was typed: spaces belong to it. */
+function passwordIn(form: FormData, name: string): string {
+  const typed = form.get(name);
+  return typeof typed === 'string' ? typed : '';
 }
 
 async function rename(garageId: string, name: string): Promise<PitAnswer> {

@@ -85,6 +85,7 @@ export default function PitRoute({ loaderData, actionData }: Route.ComponentProp
         <Owner
           name={garage.name}
           hasPassword={garage.hasPassword}
+          asksBefore={deviceId !== undefined}
           asksPassword={garage.hasPassword || !shared}
         />
         <p className="mt-4">

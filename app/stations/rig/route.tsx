@@ -1,5 +1,6 @@
 import { listRules } from '#server/repositories/eventRules';
 import { placeRig, updateRig } from '#server/repositories/rigs';
+import { whoAsks } from '#server/access/who';
 import { currentGarage } from '#server/repositories/garages';
 import { useState } from 'react';
 import { data, Link, redirect, useSearchParams } from 'react-router';
@@ -8,6 +9,7 @@ import { Confirm } from '../../ui/Confirm';
 import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
 import { Notice } from '../../ui/Notice';
 import { useAnswer } from '../../ui/useAnswer';
+import { useYou } from '../../ui/useYou';
 import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
 import type { Route } from './+types/route';
@@ -15,11 +17,17 @@ import { PictureAndRules } from './PictureAndRules';
 import { RigFormView } from './RigFormView';
 import { profileChoices, rigFromRequest } from './saveRig.server';
 
-export async function loader(_args: Route.LoaderArgs) {
-  const garage = await currentGarage();
-  const rules = await listRules(garage.id);
+export async function loader({ params }: Route.LoaderArgs) {
+  const { garageId, role } = whoAsks();
+  const profiles = await profileChoices();
+  // What else there is in the garage is nothing for somebody who visits one rig.
+  if (role === 'visitor') {
+    const { profile } = await benchOf(params.rigId);
+    return { profiles: profiles.filter(({ key }) => key === profile.id), rules: [] };
+  }
+  const rules = await listRules(garageId);
   return {
-    profiles: await profileChoices(),
+    profiles,
     rules: rules.map(({ id, rules: { name } }) => ({ id, name })),
   };
 }
@@ -53,16 +61,19 @@ export default function RigRoute({ loaderData, actionData }: Route.ComponentProp
   const { answer } = useAnswer(actionData);
   const { rig, profile, rigId, newerRevision } = useBench();
   const [params] = useSearchParams();
+  const { sees, isOwner } = useYou();
   const baseRevision = useBaseRevision(actionData);
   return (
     <>
       <div className="flex flex-wrap items-baseline justify-between gap-3 px-5 pt-6">
         <h1 className="text-3xl">What this model is</h1>
         <p className="flex gap-4">
-          <a className="underline underline-offset-4" href={`/rigs/${rigId}/rig.json`} download>
-            Export this rig
-          </a>
-          <DeleteRig name={rig.name} />
+          {sees('helper') && (
+            <a className="underline underline-offset-4" href={`/rigs/${rigId}/rig.json`} download>
+              Export this rig
+            </a>
+          )}
+          {isOwner && <DeleteRig name={rig.name} />}
         </p>
       </div>
       <p className="px-5 pt-2" role="status">
@@ -93,7 +104,10 @@ export default function RigRoute({ loaderData, actionData }: Route.ComponentProp
           </Notice>
         </div>
       )}
-      <div className="grid grid-cols-1 gap-x-10 px-5 xl:grid-cols-[minmax(0,48rem)_minmax(0,1fr)]">
+      <fieldset
+        disabled={!isOwner}
+        className="grid grid-cols-1 gap-x-10 px-5 xl:grid-cols-[minmax(0,48rem)_minmax(0,1fr)]"
+      >
         <RigFormView
           rig={rig}
           profiles={loaderData.profiles}
@@ -105,7 +119,7 @@ export default function RigRoute({ loaderData, actionData }: Route.ComponentProp
           baseRevision={baseRevision}
         />
         <PictureAndRules rules={loaderData.rules} />
-      </div>
+      </fieldset>
     </>
   );
 }
