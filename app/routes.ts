@@ -80,6 +80,7 @@ export default [
   route('rigs/:rigId/goals', 'stations/tune/keepGoals.ts'),
   route('rigs/:rigId/draft', 'stations/tune/saveDraft.ts'),
   route('rigs/:rigId/rig.json', 'stations/rig/rigFile.ts'),
+  route('rigs/:rigId/own-load', 'stations/load/ownLoad.ts'),
   route('rigs/:rigId/bench-record', 'stations/bench/record.ts'),
   route('rigs/:rigId/set-ups/:setUpId.json', 'stations/setUps/setUpFile.ts'),
   route('rigs/:rigId/set-ups/:setUpId.csv', 'stations/setUps/setUpTable.ts'),

@@ -2,6 +2,7 @@ import type { APIRequestContext, BrowserContext, Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
 import { RIGHTS } from '../server/access/rights';
 import { ADDRESSES } from './addresses';
+import { lookAt } from './looks';
 import { askAsStranger, atBench, makeCode, onPhone, open, openPit, paired, PASSWORD } from './pit';
 import { PIT } from './setting';
 import { expect, FRESH, test } from './test';
@@ -145,6 +146,20 @@ test(
     await pit.close();
   },
 );
+
+test('the page of who may what, and what a guest sees, in every look', FRESH, async ({ browser }) => {
+  const pit = await openPit(bench);
+  await makeCode(pit, 'a visitor', 'Looked-at phone', { rig: BUGGY });
+  await lookAt(pit, 'pit with a code');
+  const phone = await paired(browser, pit, 'a helper', 'Looking phone');
+  const page = await phone.newPage();
+  for (const view of ['/', '/trust', '/not-allowed', `/rigs/${ids[BUGGY]!}/rig`]) {
+    await open(page, view);
+    await lookAt(page, `helper, ${view}`);
+  }
+  await phone.close();
+  await pit.close();
+});
 
 test(
   'a token that was laid into a browser beforehand is worth nothing after pairing',
@@ -343,7 +358,58 @@ test(
   },
 );
 
-test('of two garages on one bench none sees anything of the other', FRESH, async ({ browser }) => {
+test('a helper at the ESC and the driver with the phone work one load', FRESH, async ({ browser }) => {
+  const pit = await openPit(bench);
+  const helper = await paired(browser, pit, 'a helper', 'Anna’s phone');
+  const driver = await paired(browser, pit, 'my own', 'Driver’s phone');
+  await pit.close();
+  const [atEsc, atTrack] = [await helper.newPage(), await driver.newPage()];
+  const address = `/rigs/${ids[BUGGY]!}`;
+  await open(atTrack, `${address}/tune`);
+  await atTrack.getByRole('slider', { name: 'Brake strength' }).press('ArrowRight');
+  await expect(atTrack.getByText('draft saved')).toBeAttached();
+
+  await open(atEsc, `${address}/load?on=own`);
+  await atEsc.getByRole('radio', { name: /your own ESC on the bench/ }).check();
+  await atEsc
+    .getByRole('radio', { name: /Wheels off the ground|wheels/i })
+    .first()
+    .check();
+  await atEsc.getByRole('button', { name: 'Begin loading' }).click();
+  const instruction = (page: Page) => page.getByTestId('instruction').innerText();
+  await expect(atEsc.getByTestId('instruction')).toBeVisible();
+
+  await open(atTrack, `${address}/load`);
+  await expect(atTrack.getByText('A load of your own ESC is under way at Anna’s phone.')).toBeVisible();
+  await atTrack.getByRole('button', { name: 'Follow it here' }).click();
+  await expect(atTrack.getByRole('heading', { name: 'Anna’s phone works this load' })).toBeVisible();
+  const first = await instruction(atEsc);
+  expect(await instruction(atTrack)).toBe(first);
+
+  // What is ticked at the ESC moves the plan at the track, without a hand there.
+  await atEsc.getByRole('button', { name: /^Done, it did that/ }).click();
+  await expect.poll(() => instruction(atTrack)).not.toBe(first);
+  await expect.poll(() => instruction(atEsc)).toBe(await instruction(atTrack));
+
+  // The driver takes over: the helper is told, and ticks no more.
+  await atTrack.getByRole('button', { name: 'Take over: tick here' }).click();
+  await expect(atEsc.getByRole('heading', { name: 'Driver’s phone works this load' })).toBeVisible();
+  const second = await instruction(atTrack);
+  await atTrack.getByRole('button', { name: /^Done, it did that/ }).click();
+  await expect.poll(() => instruction(atEsc)).not.toBe(second);
+
+  // Whoever comes back later is where the others are.
+  await atEsc.reload();
+  await atEsc.getByRole('button', { name: 'Follow it here' }).click();
+  await expect.poll(() => instruction(atEsc)).toBe(await instruction(atTrack));
+  await atTrack.reload();
+  await atTrack.getByRole('button', { name: 'End it' }).click();
+  await expect(atEsc.getByText('This load was ended at another device.')).toBeVisible();
+  await helper.close();
+  await driver.close();
+});
+
+test('of two garages on one bench none sees anything of the other', FRESH, async () => {
   test.setTimeout(180_000);
   const first = await bench.newPage();
   await open(first, '/garages');

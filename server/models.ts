@@ -19,6 +19,7 @@ import { counted, key, moment, Record, required } from './columns';
 import { database } from './database';
 import { defineDayModels } from './dayModels';
 import { defineAccessModels } from './accessModels';
+import { defineOpenLoadModel } from './openLoadModel';
 import { definePracticeModels } from './practiceModels';
 import type { KeptStanding } from './keptStanding';
 
@@ -326,6 +327,7 @@ export function defineModels(): void {
   defineDayModels(options);
   definePracticeModels(options);
   defineAccessModels(options);
+  defineOpenLoadModel(options);
   SetUpModel.init(
     {
       id: key(),

@@ -6,8 +6,11 @@ export function GuestBar() {
   const { role, name } = useYou();
   if (role === 'owner' || name === '') return null;
   return (
-    <p className="border-b border-rule bg-sheet px-5 py-1 text-sm print:hidden">
+    <aside
+      aria-label="Who you are here"
+      className="border-b border-rule bg-sheet px-5 py-1 text-sm print:hidden"
+    >
       <strong>{name}</strong>. {ROLE_WORDS[role].you}
-    </p>
+    </aside>
   );
 }

@@ -1,5 +1,6 @@
 import { useEffect, useEffectEvent, useState } from 'react';
 import { useParams, useRevalidator } from 'react-router';
+import { isServerWell } from './serverHealth';
 
 interface Change {
   /** Null where it is not about one rig. */
@@ -25,7 +26,10 @@ export function useLive(isShared: boolean): string | undefined {
   const { rigId } = useParams();
   const { revalidate } = useRevalidator();
   const [by, setBy] = useState<string>();
-  const refresh = useEffectEvent(() => void revalidate());
+  // A page that asks a server that is not well gets an error in the place of what it shows.
+  const refresh = useEffectEvent(async () => {
+    if (await isServerWell()) await revalidate();
+  });
   const concerns = useEffectEvent((change: Change): boolean =>
     rigId === undefined ? true : change.rigId === null || change.rigId === rigId,
   );
@@ -38,7 +42,7 @@ export function useLive(isShared: boolean): string | undefined {
     let hasMissed = false;
     const refreshSoon = (): void => {
       clearTimeout(soon);
-      soon = setTimeout(refresh, TOGETHER_MS);
+      soon = setTimeout(() => void refresh(), TOGETHER_MS);
     };
     const close = (): void => {
       line?.close();

@@ -104,6 +104,7 @@ export const RIGHTS: Readonly<Record<string, Right>> = {
   '/rigs/:rigId/goals': owners('chose what a rig is for'),
   '/rigs/:rigId/draft': owners('moved the draft'),
   '/rigs/:rigId/rig.json': readBy('helper'),
+  '/rigs/:rigId/own-load': noted('worked a load'),
   '/rigs/:rigId/bench-record': noted('noted what an ESC showed'),
   '/rigs/:rigId/keep-run': noted('noted a run'),
   '/rigs/:rigId/run-by-link': owners('drove by link'),

@@ -1,7 +1,8 @@
-import type { Day } from '#core/days/day';
+import { isOnlyTicked, type Day } from '#core/days/day';
 import { dayInWords } from '#core/days/zoned';
 import { problemsOf } from '#formats/document';
 import { daySchema } from '#formats/day';
+import { whoAsks } from '#server/access/who';
 import { jsonOf, readForm, textOf } from '#server/readBody';
 import { deleteDay, saveDay } from '#server/repositories/days';
 import { askedSchema } from '#formats/question';
@@ -34,7 +35,10 @@ export async function loader({ params }: Route.LoaderArgs) {
 export async function action({ params, request }: Route.ActionArgs) {
   const { day, garageId } = await dayOf(params.dayId);
   const form = await readForm(request);
-  switch (textOf(form, 'intent')) {
+  const intent = textOf(form, 'intent');
+  const { role } = whoAsks();
+  if (role !== 'owner' && intent !== 'save' && intent !== 'did') return refused(OWNERS);
+  switch (intent) {
     case 'save':
       return save(garageId, day, jsonOf(form, 'day'), Number(textOf(form, 'revision')));
     case 'did':
@@ -61,11 +65,14 @@ export async function action({ params, request }: Route.ActionArgs) {
   }
 }
 
+const OWNERS = 'Only the owner changes the plan. You tick what is done.';
+
 async function save(garageId: string, known: Day, sent: unknown, revision: number) {
   const problems = problemsOf(daySchema as unknown as Parameters<typeof problemsOf>[0], sent);
   if (problems.length > 0) return data({ problems, outcome: 'refused' as const }, { status: 400 });
   const day = sent as Day;
   if (day.id !== known.id || day.kind !== known.kind) return refused('This is another day.');
+  if (whoAsks().role !== 'owner' && !isOnlyTicked(known, day)) return refused(OWNERS);
   if (!isCount(revision)) return refused('The request was incomplete. Load this page again.');
   const saved = await saveDay(garageId, day, revision);
   if (saved === 'gone') throw data(null, { status: 404 });

@@ -3,6 +3,7 @@ import type { HandMedium } from '#core/esc/media';
 import { itemById, type WantedStops } from '#core/esc/profile';
 import { legsLeft, legTitle, stopsToPlanFrom } from '#core/plan/loadSession';
 import type { Gesture } from '#core/plan/gestures';
+import type { LoadProgress } from '#core/plan/loadProgress';
 import { planLegs, planRestart, type LoadPlan, type PlannedRestart } from '#core/plan/loadPlan';
 import { isPlanned, type NoWay } from '#core/plan/search';
 import type { Config } from '#core/procedure/language';
@@ -17,7 +18,6 @@ import { useBench } from '../bench/BenchContext';
 import { CountBack } from './CountBack';
 import { NoPlan } from './NoPlan';
 import { LoadFinished } from './LoadFinished';
-import type { useLoad } from './useLoad';
 import type { Where } from './where';
 import { useLoadOrder } from './useLoadOrder';
 
@@ -46,8 +46,19 @@ interface Now {
   isShowing: boolean;
 }
 
+/** How far it is, and what the server has of it. */
+interface LoadShown extends Pick<LoadProgress, 'session' | 'surprise'> {
+  trouble: 'away' | 'refused' | undefined;
+  isTelling: boolean;
+  onCounted: (esc: SimulatedEsc, itemId: string, flashes: number) => void;
+}
+
 interface Props extends Omit<LoadProps, 'intents'> {
-  load: ReturnType<typeof useLoad>;
+  load: LoadShown;
+  /** Under which its sheet is kept; undefined where only this page has it. */
+  loadId?: string;
+  /** Whether this device counts back; another may. */
+  counts?: boolean;
   esc: SimulatedEsc;
   /** The config when no key was down. */
   resting: Config;
@@ -65,6 +76,8 @@ export function LoadDeck({
   after,
   onNext,
   load,
+  loadId,
+  counts = true,
   esc,
   resting: atRest,
   beside,
@@ -149,7 +162,10 @@ export function LoadDeck({
           </div>
         )}
         <div className="mt-5 flex-1">
-          {leg && showsLeg && (
+          {leg && showsLeg && !counts && (
+            <p className="font-display text-3xl font-bold">The flashes are counted back.</p>
+          )}
+          {leg && showsLeg && counts && (
             <CountBack
               key={leg.itemId}
               item={itemById(profile, leg.itemId)}
@@ -181,6 +197,7 @@ export function LoadDeck({
               changed={session.concerned}
               ready={!isTelling}
               arms={restarted}
+              loadId={loadId}
               onNext={onNext}
             />
           )}

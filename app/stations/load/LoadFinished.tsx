@@ -21,12 +21,14 @@ interface Props {
   ready: boolean;
   /** Whether it starts to drive with this radio; else its end points do not fit yet. */
   arms: boolean;
+  /** Under which its sheet is kept, so that several devices keep one; undefined where only this page has the load. */
+  loadId?: string | undefined;
   /** Goes on with another ESC of the model. */
   onNext: () => void;
 }
 
 /** The end of a load: what to try before driving, and the sheet. */
-export function LoadFinished({ medium, where, after, changed, ready, arms, onNext }: Props) {
+export function LoadFinished({ medium, where, after, changed, ready, arms, loadId, onNext }: Props) {
   const { rig } = useBench();
   const { kind } = rig.vehicle;
   const byHand = handChangesOf(rig, after);
@@ -67,7 +69,14 @@ export function LoadFinished({ medium, where, after, changed, ready, arms, onNex
           <li key={line}>{line}</li>
         ))}
       </ul>
-      <KeptSheet medium={medium} where={where} changed={changed} ready={ready} onNext={onNext} />
+      <KeptSheet
+        medium={medium}
+        where={where}
+        changed={changed}
+        ready={ready}
+        loadId={loadId}
+        onNext={onNext}
+      />
     </div>
   );
 }
@@ -78,9 +87,10 @@ function KeptSheet({
   where,
   changed,
   ready,
+  loadId,
   onNext,
-}: Pick<Props, 'medium' | 'where' | 'changed' | 'ready' | 'onNext'>) {
-  const { number, problem, again } = useKeptSheet({ medium, where, changed, ready });
+}: Pick<Props, 'medium' | 'where' | 'changed' | 'ready' | 'loadId' | 'onNext'>) {
+  const { number, problem, again } = useKeptSheet({ medium, where, changed, ready, loadId });
   const saving = useNavigation().state !== 'idle';
   return (
     <Form method="post" className="mt-5 max-w-xl">

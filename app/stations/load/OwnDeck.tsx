@@ -1,40 +1,109 @@
-import { stopsToPlanFrom } from '#core/plan/loadSession';
 import { stateOf } from '#core/procedure/step';
-import { rangeOf } from '#core/radio/pulse';
+import type { HandMedium } from '#core/esc/media';
+import { legsLeft } from '#core/plan/loadSession';
+import type { OpenLoad } from '#server/repositories/openLoads';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
-import { LoadDeck, type LoadProps } from './LoadDeck';
+import { LoadDeck } from './LoadDeck';
 import { OwnEscPanel } from './OwnEscPanel';
-import { useFollowedEsc } from './useFollowedEsc';
-import { useLoad } from './useLoad';
+import { useOwnLoad } from './useOwnLoad';
 
-/** A load on the user's own ESC: the guide goes on when the user, or the ear, says that a step was answered. */
-export function OwnDeck({ intents, ...props }: LoadProps) {
-  const { rig, profile, memory } = useBench();
-  const load = useLoad(props.medium, intents, { seesDisplay: false, alongside: props.alongside });
-  const { neutralMicros } = rangeOf(rig.channel);
-  const { esc, follow, beginAgain, shows } = useFollowedEsc(profile, memory, neutralMicros, load.onObserved);
+interface Props {
+  open: OpenLoad;
+  /** Whether the server has let go of it. */
+  isOver: boolean;
+  medium: HandMedium;
+  onNext: () => void;
+}
+
+/**
+ * A load on the user's own ESC: the guide goes on when the user, or the ear, says that a step was answered. One device works it; on
+ * the others it can be followed, and taken over.
+ */
+export function OwnDeck({ open, isOver, medium, onNext }: Props) {
+  const { profile } = useBench();
+  const { load, say, take, trouble, lost, isTelling } = useOwnLoad(open);
+  const { esc, progress } = load;
+  const { precaution, after, alongside } = open.beginning;
+  const isBroken = isOver && legsLeft(profile, progress.session).length > 0;
   return (
     <LoadDeck
-      {...props}
-      load={load}
+      medium={medium}
+      precaution={precaution}
+      where="own"
+      after={after}
+      alongside={alongside}
+      onNext={onNext}
+      loadId={open.id}
+      load={{
+        ...progress,
+        trouble,
+        isTelling,
+        onCounted: (_esc, itemId, flashes) => say({ say: 'counted', itemId, flashes }),
+      }}
       esc={esc}
       resting={esc.config}
+      counts={open.isMine}
       beside={({ due, itemId }) => (
-        <OwnEscPanel
-          profile={profile}
-          family={props.medium.family}
-          due={due}
-          itemId={itemId}
-          isShowing={stateOf(esc.machine, esc.config).role === 'showingStored'}
-          onDone={() => due && follow(due.inputs, stopsToPlanFrom(profile, load.session))}
-          onShows={(stop) => {
-            if (itemId === undefined) return;
-            const stops = { ...stopsToPlanFrom(profile, load.session), [itemId]: stop.id };
-            load.onShown(shows(stop.number, stops), itemId, stop.id);
-          }}
-          onLost={(lostItemId) => load.onLost(beginAgain(), lostItemId)}
-        />
+        <>
+          {isBroken && <Ended />}
+          {lost && !isBroken && <Overtaken by={open.doer} />}
+          {open.isMine ? (
+            <OwnEscPanel
+              profile={profile}
+              family={medium.family}
+              due={due}
+              itemId={itemId}
+              isShowing={stateOf(esc.machine, esc.config).role === 'showingStored'}
+              onDone={() => due && say({ say: 'done', inputs: due.inputs })}
+              onShows={(stop) => itemId !== undefined && say({ say: 'shows', itemId, stopId: stop.id })}
+              onLost={(lostItemId) => say({ say: 'lost', itemId: lostItemId ?? null })}
+            />
+          ) : (
+            <OtherWorks doer={open.doer} onTake={() => void take()} />
+          )}
+        </>
       )}
     />
+  );
+}
+
+/** Beside a load that another device works. */
+function OtherWorks({ doer, onTake }: { doer: string; onTake: () => void }) {
+  return (
+    <section aria-labelledby="doer" className="rounded-sm border border-ink bg-sheet p-4">
+      <h2 id="doer" className="text-lg wrap-anywhere">
+        {doer} works this load
+      </h2>
+      <p className="mt-1">
+        You see each step as it is ticked there. Agree on who ticks before you take over.
+      </p>
+      <Button className="mt-3 min-h-14 w-full" onClick={onTake}>
+        Take over: tick here
+      </Button>
+    </section>
+  );
+}
+
+/** Said where another device ended it, or began another. */
+function Ended() {
+  return (
+    <div role="alert">
+      <Notice grade="caution" title="This load was ended at another device.">
+        <p>What was stored is known. Reload this page for what is left.</p>
+      </Notice>
+    </div>
+  );
+}
+
+/** Said where something was ticked here while another device went on. */
+function Overtaken({ by }: { by: string }) {
+  return (
+    <div role="alert">
+      <Notice grade="caution" title={`${by} went on meanwhile.`}>
+        <p>Your last tick was not taken. Compare the ESC with the step shown here.</p>
+      </Notice>
+    </div>
   );
 }

@@ -11,7 +11,7 @@ import { useLoad } from './useLoad';
 /** A load on the simulated ESC: what the hand does there moves the guide, or the plan runs by itself. */
 export function SimulatedDeck({ intents, ...props }: LoadProps) {
   const { rig, profile, memory } = useBench();
-  const load = useLoad(props.medium, intents, { seesDisplay: true, alongside: [] });
+  const load = useLoad(props.medium, intents);
   const { neutralMicros } = rangeOf(rig.channel);
   const [running, setRunning] = useState(false);
   const bench = useSimulatedEsc(profile, memory, neutralMicros, load.onObserved, running);

@@ -11,8 +11,8 @@ import { isUuid } from '#server/repositories/ids';
 import { stopsAtSheet } from '#server/repositories/observations';
 import { addNote, newestOwnSheets } from '#server/repositories/sheets';
 import { useState, type ReactNode } from 'react';
-import { data, redirect } from 'react-router';
-import { keepTyped } from '../../ui/keepTyped';
+import { data, redirect, useLoaderData } from 'react-router';
+import { keepTyped, unlessAway } from '../../ui/keepTyped';
 import { BenchOfEsc, useBench } from '../bench/BenchContext';
 import { benchAtEsc, benchOf } from '../bench/benchData.server';
 import type { Route } from './+types/route';
@@ -21,12 +21,19 @@ import { FormLoad } from './FormLoad';
 import { LinkLoad } from './LinkLoad';
 import type { LoadAnswer } from './loadAnswer';
 import { LoadFinished } from './LoadFinished';
-import { OwnDeck } from './OwnDeck';
+import { endLoad, openLoadsOf } from '#server/repositories/openLoads';
+import { OwnLoad, UnderWay } from './OwnLoad';
 import { HandSteps } from './HandSteps';
 import { keepHandStep } from './handStep.server';
 import { PutBackDue } from './PutBackDue';
 import { SimulatedDeck } from './SimulatedDeck';
 import { useTopOfPage } from '../../simulated/useTopOfPage';
+
+/** What is under way beside the ESCs of this rig. */
+export async function loader({ params }: Route.LoaderArgs) {
+  const { rigId } = await benchOf(params.rigId);
+  return { openLoads: await openLoadsOf(rigId) };
+}
 
 /** Keeps a step that hands have done, the sheet of a finished load, or a note on it. */
 export async function action({ params, request }: Route.ActionArgs) {
@@ -80,6 +87,7 @@ async function keepLoaded(bench: Bench, form: FormData): Promise<LoadAnswer> {
     changedItemIds,
     note: '',
   });
+  await endLoad({ rigId: worked.rigId, escNumber: worked.escNumber }, loadId);
   return { sentence: undefined, kept };
 }
 
@@ -102,6 +110,7 @@ async function changedSinceLastSheet(worked: Bench): Promise<string[]> {
 }
 
 export const clientAction = ({ serverAction }: Route.ClientActionArgs) => keepTyped(serverAction);
+export const shouldRevalidate = unlessAway;
 
 /** Load: from the draft to an ESC that has shown every value again. */
 export default function LoadRoute() {
@@ -125,17 +134,34 @@ const wantedOf = (changes: readonly Change[]): WantedStops =>
 /** One ESC of the model at a time; what hands change is done with the first that is loaded. */
 function LoadOfOne({ onEsc }: { onEsc: (escNumber: number) => void }) {
   const { changes, rig, escNumber, leftByEsc } = useBench();
-  const [begun, setBegun] = useState<Beginning & { intents: WantedStops }>();
+  const { openLoads } = useLoaderData<typeof loader>();
+  const openNow = openLoads.find((open) => open.escNumber === escNumber);
+  const [begun, setBegun] = useState<Beginning & { intents: WantedStops; id: string }>();
+  const [joinedId, join] = useState<string>();
   const onNext = (): void => {
     setBegun(undefined);
+    join(undefined);
     onEsc(nextToLoad(leftByEsc, escNumber));
   };
+  if (joinedId !== undefined)
+    return (
+      <OwnLoad
+        key={joinedId}
+        id={joinedId}
+        openNow={openNow?.id === joinedId ? openNow : undefined}
+        beginning={undefined}
+        onNext={onNext}
+      />
+    );
   if (!begun)
     return (
       <>
+        {openNow && <UnderWay open={openNow} onJoin={() => join(openNow.id)} />}
         <PutBackDue />
         <BeforeLoad
-          onBegin={(beginning) => setBegun({ ...beginning, intents: wantedOf(changes) })}
+          onBegin={(beginning) =>
+            setBegun({ ...beginning, intents: wantedOf(changes), id: crypto.randomUUID() })
+          }
           onEsc={onEsc}
         />
       </>
@@ -155,8 +181,16 @@ function LoadOfOne({ onEsc }: { onEsc: (escNumber: number) => void }) {
       </ByHand>
     );
   if (isByHand(medium)) {
-    const Deck = begun.where === 'own' ? OwnDeck : SimulatedDeck;
-    return <Deck {...rest} medium={medium} after={after} onNext={onNext} />;
+    if (begun.where === 'simulated')
+      return <SimulatedDeck {...rest} medium={medium} after={after} onNext={onNext} />;
+    return (
+      <OwnLoad
+        id={begun.id}
+        openNow={openNow?.id === begun.id ? openNow : undefined}
+        beginning={{ ...begun, medium }}
+        onNext={onNext}
+      />
+    );
   }
   return medium.family === 'link' ? (
     <LinkLoad intents={begun.intents} onAgain={() => setBegun(undefined)} onNext={onNext} />

@@ -19,14 +19,17 @@ interface FinishedLoad {
   changed: readonly string[];
   /** Whether everything that was seen has reached the server. */
   ready: boolean;
+  /** Of the load, where several devices have it. */
+  loadId: string | undefined;
 }
 
 /**
  * Keeps the sheet of a finished load, until the server has it: whoever leaves the page loses nothing. However often it is
  * sent, it is one sheet.
  */
-export function useKeptSheet({ medium, where, changed, ready }: FinishedLoad) {
-  const [loadId] = useState(() => crypto.randomUUID());
+export function useKeptSheet({ medium, where, changed, ready, loadId: shared }: FinishedLoad) {
+  const [own] = useState(() => crypto.randomUUID());
+  const loadId = shared ?? own;
   const { escNumber } = useBench();
   const { state, data, submit } = useFetcher<LoadAnswer | NotKept>();
   const send = useCallback(() => {

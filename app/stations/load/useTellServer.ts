@@ -8,10 +8,9 @@ const TRY_AGAIN_MS = 2000;
 
 /**
  * Tells the server what was found, one after the other, until it has it: a sheet that is kept must find all of it.
- * @param alongside other ESCs of the model of which the same is told
  */
-export function useTellServer(alongside: readonly number[] = []) {
-  const { rigId, escNumber, escs, memory: known } = useBench();
+export function useTellServer() {
+  const { rigId, escNumber, memory: known } = useBench();
   /** Why the server does not have all that was found. */
   const [trouble, setTrouble] = useState<'away' | 'refused'>();
   const [telling, setTelling] = useState(0);
@@ -30,19 +29,8 @@ export function useTellServer(alongside: readonly number[] = []) {
   /** @param memory of the page's ESC, where it was worked */
   const tell = (seen: Finding[], memory: EscMemory = known): void => {
     setTelling((count) => count + 1);
-    // What each has learned is its own.
-    const others = escs.filter((esc) => alongside.includes(esc.escNumber));
-    const records: BenchRecord[] = [
-      { escNumber, memory, seen },
-      ...others.map((esc) => ({
-        escNumber: esc.escNumber,
-        memory: { ...memory, range: esc.memory.range },
-        seen,
-      })),
-    ];
     told.current = told.current.then(async () => {
-      for (const record of records) if (!(await send(record))) return;
-      setTelling((count) => count - 1);
+      if (await send({ escNumber, memory, seen })) setTelling((count) => count - 1);
     });
   };
   return { tell, trouble, isTelling: telling > 0 };
