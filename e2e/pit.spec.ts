@@ -1,55 +1,28 @@
-import type { APIRequestContext, BrowserContext, Page } from '@playwright/test';
+import type { BrowserContext, Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
 import { RIGHTS } from '../server/access/rights';
 import { ADDRESSES } from './addresses';
 import { lookAt } from './looks';
-import { askAsStranger, atBench, makeCode, onPhone, open, openPit, paired, PASSWORD } from './pit';
+import {
+  ask,
+  askAsStranger,
+  atBench,
+  BUGGY,
+  CLOSED,
+  filled,
+  form,
+  makeCode,
+  onPhone,
+  open,
+  openPit,
+  OTHERS,
+  paired,
+  PASSWORD,
+  rigIds,
+  tokenOf,
+} from './pit';
 import { PIT } from './setting';
 import { expect, FRESH, test } from './test';
-
-/** The rigs of the bench, by their names. */
-async function rigIds(bench: BrowserContext): Promise<Record<string, string>> {
-  const page = await bench.newPage();
-  await open(page, '/');
-  const links = await page
-    .locator('a[href^="/rigs/"]')
-    .evaluateAll((all) =>
-      all.map((link) => [link.textContent, link.getAttribute('href')!.split('/')[2]!] as const),
-    );
-  await page.close();
-  return Object.fromEntries(links.filter(([, id]) => id !== 'new').map(([name, id]) => [name.trim(), id]));
-}
-
-const BUGGY = 'Kelp-beach buggy';
-/** All else that the demo has: rigs, ESCs, packs. */
-const OTHERS = /cliff-path|headland|brackel|day at/i;
-
-/** An address with its parameters filled in. */
-const filled = (address: string, rigId: string): string =>
-  address.replace(':rigId', rigId).replace(':number', '1').replaceAll(/:\w+/g, 'no-such');
-
-/** What a paired device gets, without following where it is sent. */
-async function ask(
-  device: APIRequestContext,
-  method: 'GET' | 'POST',
-  path: string,
-): Promise<{ status: number; to: string | undefined; body: string }> {
-  const response = await device.fetch(path, {
-    method,
-    maxRedirects: 0,
-    headers:
-      method === 'GET'
-        ? { accept: 'text/html' }
-        : { origin: PIT.network, 'content-type': 'application/x-www-form-urlencoded' },
-    ...(method === 'POST' && { data: '' }),
-  });
-  return { status: response.status(), to: response.headers().location, body: await response.text() };
-}
-
-/** The addresses that a stranger is turned away from. */
-const CLOSED = [
-  ...new Set([...ADDRESSES, '/archive', '/archive/no-such', '/live', '/healthz', '/no-such', '/__manifest']),
-].filter((address) => RIGHTS[address]?.read !== 'stranger');
 
 test.describe.configure({ mode: 'serial' });
 
@@ -115,17 +88,6 @@ test('every address answers each role by the table of rights', FRESH, async ({ b
   for (const device of Object.values(devices)) await device.close();
   await pit.close();
 });
-
-/** A form as a page of the bench sends it. */
-const form = (fields: Record<string, string>, origin: string = PIT.network) => ({
-  method: 'POST',
-  headers: { origin, 'content-type': 'application/x-www-form-urlencoded' },
-  body: new URLSearchParams(fields).toString(),
-});
-
-/** The cookie by which a device is known. */
-const tokenOf = async (device: BrowserContext): Promise<string> =>
-  (await device.cookies()).find(({ name }) => name === '__Host-live-tune')!.value;
 
 test(
   'the cookie of a device is nothing for scripts, other sites, plain lines or other hosts',
@@ -286,7 +248,7 @@ test(
       await paired(browser, pit, 'a visitor', 'Second phone', { rig: BUGGY }),
     ];
     const cookie = `__Host-live-tune=${await tokenOf(one)}`;
-    expect(await ask(one.request, 'POST', '/sign-out')).toMatchObject({ to: '/pair' });
+    expect(await ask(one.request, 'POST', '/sign-out')).toMatchObject({ to: '/' });
     const replayed = await askAsStranger('/', {
       from: '127.0.2.8',
       headers: { cookie, accept: 'text/html' },

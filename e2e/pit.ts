@@ -1,6 +1,8 @@
 /** Devices round the second Live Tune: the bench itself, and phones that come by the network. */
-import type { Browser, BrowserContext, Page } from '@playwright/test';
+import type { APIRequestContext, Browser, BrowserContext, Page } from '@playwright/test';
 import { request } from 'node:https';
+import { RIGHTS } from '../server/access/rights';
+import { ADDRESSES } from './addresses';
 import { PIT } from './setting';
 import { expect } from './test';
 
@@ -133,3 +135,58 @@ export function askAsStranger(
     asked.end(body);
   });
 }
+
+/** The rigs of the bench, by their names. */
+export async function rigIds(bench: BrowserContext): Promise<Record<string, string>> {
+  const page = await bench.newPage();
+  await open(page, '/');
+  const links = await page
+    .locator('a[href^="/rigs/"]')
+    .evaluateAll((all) =>
+      all.map((link) => [link.textContent, link.getAttribute('href')!.split('/')[2]!] as const),
+    );
+  await page.close();
+  return Object.fromEntries(links.filter(([, id]) => id !== 'new').map(([name, id]) => [name.trim(), id]));
+}
+
+/** What a paired device gets, without following where it is sent. */
+export async function ask(
+  device: APIRequestContext,
+  method: 'GET' | 'POST',
+  path: string,
+): Promise<{ status: number; to: string | undefined; body: string }> {
+  const response = await device.fetch(path, {
+    method,
+    maxRedirects: 0,
+    headers:
+      method === 'GET'
+        ? { accept: 'text/html' }
+        : { origin: PIT.network, 'content-type': 'application/x-www-form-urlencoded' },
+    ...(method === 'POST' && { data: '' }),
+  });
+  return { status: response.status(), to: response.headers().location, body: await response.text() };
+}
+
+/** A form as a page of the bench sends it. */
+export const form = (fields: Record<string, string>, origin: string = PIT.network) => ({
+  method: 'POST',
+  headers: { origin, 'content-type': 'application/x-www-form-urlencoded' },
+  body: new URLSearchParams(fields).toString(),
+});
+
+/** The cookie by which a device is known. */
+export const tokenOf = async (device: BrowserContext): Promise<string> =>
+  (await device.cookies()).find(({ name }) => name === '__Host-live-tune')!.value;
+
+export const BUGGY = 'Kelp-beach buggy';
+/** All else that the demo has: rigs, ESCs, packs. */
+export const OTHERS = /cliff-path|headland|brackel|day at/i;
+
+/** An address with its parameters filled in. */
+export const filled = (address: string, rigId: string): string =>
+  address.replace(':rigId', rigId).replace(':number', '1').replaceAll(/:\w+/g, 'no-such');
+
+/** The addresses that a stranger is turned away from. */
+export const CLOSED = [
+  ...new Set([...ADDRESSES, '/archive', '/archive/no-such', '/live', '/healthz', '/no-such', '/__manifest']),
+].filter((address) => RIGHTS[address]?.read !== 'stranger');

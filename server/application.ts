@@ -68,13 +68,14 @@ const logRequests: RequestHandler = (request, response, next) => {
   next();
 };
 
-/** Known devices each by what they show, strangers by their address. */
+/** By address, apart for those who show a token, right or wrong: whoever makes up tokens gains nothing by it. */
 const notTooMany = rateLimit({
   windowMs: 60_000,
   limit: (request) => (shownBy(request) === undefined ? STRANGERS_A_MINUTE : PAGES_A_MINUTE),
   standardHeaders: false,
   legacyHeaders: false,
-  keyGenerator: (request) => shownBy(request) ?? request.socket.remoteAddress ?? '',
+  keyGenerator: (request) =>
+    `${shownBy(request) === undefined ? 'stranger' : 'device'} ${request.socket.remoteAddress}`,
   message: 'That was too much in a minute. Wait a moment.\n',
   validate: false,
 });

@@ -4,6 +4,7 @@ import { garagesHere } from '../repositories/garages';
 import { noteDeed } from '../repositories/deeds';
 import { whoShows } from '../repositories/devices';
 import { tellOthers } from '../live/changes';
+import { howShared } from '../share/shared';
 import { judge, pathnameOf, placeOf } from './rights';
 import { give, shownBy, takeAway } from './sessionCookie';
 import { askedBy, type Principal } from './who';
@@ -75,7 +76,8 @@ const NOT_ALLOWED = { sentence: 'This device may not do that. Its owner can, at 
 /** Once a change is done: it is noted, and the others are told. */
 async function afterwards(principal: Principal, pathname: string, status: number): Promise<void> {
   const place = placeOf(pathname);
-  if (status >= 400 || !place?.right.deed) return;
+  // Where nobody else can come in, nobody has to be told.
+  if (status >= 400 || !place?.right.deed || !howShared()) return;
   const { garageId, deviceId, name } = principal;
   const rigId = place.params.rigId ?? null;
   tellOthers({ garageId, rigId, deviceId, name });

@@ -6,6 +6,8 @@ import { afterAll, beforeAll, expect, it } from 'vitest';
 import { askedBy, type Principal } from '../access/who';
 import { openTestDatabase, type TestDatabase } from '../database.fixture';
 import { beginOpenLoad, endLoad, openLoadsOf, sayOfLoad, takeLoad } from './openLoads';
+import { findProfileByKey } from './escProfiles';
+import { moveToRevision } from './revisions';
 import { findBench, findRigs, type Bench } from './rigs';
 
 let database: TestDatabase;
@@ -95,6 +97,14 @@ it('what is learned of the ESC is kept with the word, or neither is', async () =
   const counted: LoadWord = { say: 'counted', itemId, flashes: 2 };
   expect(await asAnna(() => say(id, counted, 5))).toBe('overtaken');
   expect(holdingsOf(profile, (await bench()).observations)[itemId]?.stopId).toBeNull();
+});
+
+it('ends when the rig gets another revision of its ESC: its menu may be another', async () => {
+  const { id } = await begin();
+  const { rigId: sameRig, profile } = await bench();
+  const stored = (await findProfileByKey(database.garageId, profile.id))!;
+  await moveToRevision({ rigId: sameRig, profile }, stored, 'correction');
+  expect(await asAnna(() => say(id, DONE, 0))).toBe('gone');
 });
 
 it('begun again it is another, and nothing is noted of one that is over', async () => {

@@ -3,6 +3,7 @@ import { migrateDraft, migrateStops } from '#core/sheet/revisionMap';
 import { downgrade } from '#core/sheet/downgrade';
 import { database } from '../database';
 import { DraftModel, SimulatedEscModel } from '../models';
+import { OpenLoadModel } from '../openLoadModel';
 import type { StoredProfile } from './escProfiles';
 import { lockRig } from './locks';
 import { addObservations } from './observations';
@@ -26,6 +27,8 @@ export async function moveToRevision(
   await database().transaction(async (transaction) => {
     const row = await lockRig(rigId, transaction);
     await row.update({ escProfileId: next.id, touched: TOUCHED, updatedAt: new Date() }, { transaction });
+    // What was under way was worked by the menu of before.
+    await OpenLoadModel.destroy({ where: { rigId }, transaction });
     const draft = await DraftModel.findByPk(rigId, { rejectOnEmpty: true, transaction });
     await draft.update(
       {

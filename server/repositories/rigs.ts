@@ -32,6 +32,7 @@ import {
   SheetModel,
   SimulatedEscModel,
 } from '../models';
+import { OpenLoadModel } from '../openLoadModel';
 import { isUuid } from './ids';
 import { addObservations, newestObservations } from './observations';
 import { placeSimulated } from './simulatedEscs';
@@ -137,6 +138,8 @@ async function beginWithEscs(
   profile: EscProfile,
   transaction: Transaction,
 ): Promise<void> {
+  // What was under way was about another ESC.
+  await OpenLoadModel.destroy({ where: { rigId }, transaction });
   const before = await SimulatedEscModel.count({ where: { rigId }, transaction });
   await addEscs(rigId, 1, Math.max(before, motorCount), profile, transaction);
 }

@@ -3,7 +3,7 @@ import { hashPassword, passwordFault } from '#server/access/passwords';
 import { whoAsks } from '#server/access/who';
 import { readForm, textOf } from '#server/readBody';
 import { addGarage, allGarages, garageById } from '#server/repositories/garages';
-import { data, Form, Link, redirect } from 'react-router';
+import { data, Form, Link, redirectDocument } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
@@ -34,7 +34,8 @@ export async function action({ request }: Route.ActionArgs) {
   const made = await addGarage(name, await hashPassword(typed));
   if (made.outcome === 'taken') return refused('There is a garage of that name. Take another name.');
   if (made.outcome === 'tooMany') return refused('No more garages fit on this computer.');
-  throw redirect('/sign-in');
+  // Nothing that this page knows is open to it any more.
+  throw redirectDocument('/sign-in');
 }
 
 const refused = (fault: string) => data({ fault }, { status: 400 });

@@ -2,7 +2,7 @@ import { pair } from '#server/access/enter';
 import { doorContext } from '#server/doorContext';
 import { readForm, textOf } from '#server/readBody';
 import { useEffect, useRef } from 'react';
-import { data, Form, Link, redirect, useNavigation } from 'react-router';
+import { data, Form, Link, redirectDocument, useNavigation } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { INPUT } from '../rig/formParts';
@@ -16,7 +16,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   const form = await readForm(request);
   const entered = await pair(textOf(form, 'code'), context.get(doorContext));
   if (!entered.ok) return data({ sentence: entered.sentence }, { status: 403 });
-  throw redirect(homeOf(entered.device));
+  throw redirectDocument(homeOf(entered.device));
 }
 
 /** What a device sees that is not known here: one field, and the way in. */
@@ -25,7 +25,7 @@ export default function PairRoute({ actionData }: Route.ComponentProps) {
   const busy = useNavigation().state !== 'idle';
   // The code of the picture stands behind the sign that no browser sends along.
   useEffect(() => {
-    const shown = decodeURIComponent(window.location.hash.slice(1));
+    const shown = window.location.hash.slice(1);
     if (code.current && shown) code.current.value = shown;
   }, []);
   return (

@@ -3,7 +3,7 @@ import { doorContext } from '#server/doorContext';
 import { readForm, textOf } from '#server/readBody';
 import { allGarages } from '#server/repositories/garages';
 import { useState } from 'react';
-import { data, Form, Link, redirect, useNavigation } from 'react-router';
+import { data, Form, Link, redirectDocument, useNavigation } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { TickBox } from '../../ui/TickBox';
@@ -34,7 +34,7 @@ export async function action({ request, context }: Route.ActionArgs) {
     door,
   );
   if (!entered.ok) return data({ sentence: entered.sentence }, { status: 403 });
-  throw redirect('/');
+  throw redirectDocument('/');
 }
 
 const USUAL_NAME = { bench: 'the bench, signed in', share: 'the owner’s phone' } as const;

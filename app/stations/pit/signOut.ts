@@ -2,7 +2,7 @@ import { whoAsks } from '#server/access/who';
 import { doorContext } from '#server/doorContext';
 import { closeLines } from '#server/live/liveRoutes';
 import { signOut } from '#server/repositories/devices';
-import { redirect } from 'react-router';
+import { redirectDocument } from 'react-router';
 import type { Route } from './+types/signOut';
 
 /** Ends the session of this device; it has to be paired again. */
@@ -11,5 +11,6 @@ export async function action({ context }: Route.ActionArgs) {
   if (deviceId !== undefined) await signOut(deviceId);
   context.get(doorContext).takeTokenAway();
   await closeLines();
-  throw redirect('/pair');
+  // The guard knows which doorstep that leads to.
+  throw redirectDocument('/');
 }

@@ -1,0 +1,247 @@
+/**
+ * A shared bench under load: 50 devices watch one plan, one ticks it, and pages of all kinds are asked for at a steady rate.
+ * `node bench/pit.mjs [minutes] [requests a second]`; then the rate is raised until it no longer holds. On a quiet machine; the figures go
+ * to docs/performance.md by hand. Addresses of the loopback range stand for the devices.
+ */
+import { spawn } from 'node:child_process';
+import { readFileSync, rmSync } from 'node:fs';
+import { Agent, request } from 'node:https';
+import { firstFreePort } from '../tools/lib/ports.mjs';
+import { sleep } from '../tools/lib/run.mjs';
+
+const DATA = '.data/pit-load';
+const HOST = '127.0.0.2';
+const DEVICES = 50;
+const MINUTES = Number(process.argv[2] ?? 10);
+const RATE = Number(process.argv[3] ?? 60);
+const GOAL_MS = 150;
+const RAISED_FOR_S = 30;
+const LOOK_EVERY_MS = 10_000;
+
+const port = (await firstFreePort(4700, 20)) ?? 0;
+const sharePort = (await firstFreePort(4720, 20)) ?? 0;
+const bench = `http://127.0.0.1:${port}`;
+const network = `https://${HOST}:${sharePort}`;
+
+/** @typedef {{ address: string, agent: Agent, cookie: string }} Device */
+
+rmSync(DATA, { recursive: true, force: true });
+const live = spawn(
+  './start',
+  ['--fresh', '--yes', '--port', String(port), '--share', '--share-port', String(sharePort)],
+  { env: { ...process.env, LIVE_TUNE_DATA: DATA, SHARE_ONLY: HOST }, stdio: 'ignore' },
+);
+try {
+  await untilWell();
+  await measure();
+} finally {
+  live.kill('SIGTERM');
+}
+
+async function measure() {
+  const rigId = /\/rigs\/([0-9a-f-]{36})/.exec(await (await fetch(`${bench}/`)).text())?.[1] ?? '';
+  await post(bench, '/pit', { intent: 'password', password: 'four wet kelp leaves' });
+  const devices = [];
+  for (let n = 0; n < DEVICES; n += 1) devices.push(await pairDevice(n));
+  const heard = devices.map((device) => watch(device));
+  await sleep(1000);
+  const mixed = [
+    `/rigs/${rigId}/load`,
+    `/rigs/${rigId}/tune`,
+    `/rigs/${rigId}/runs`,
+    `/rigs/${rigId}/load.data`,
+    '/days/demo-test-day',
+    '/',
+    '/packs',
+    '/healthz',
+  ];
+  console.log(`${DEVICES} devices watch, ${RATE} requests a second for ${MINUTES} min`);
+  const before = memoryMb();
+  const steady = await ask(devices, mixed, RATE, MINUTES * 60, true);
+  console.log(
+    `p50 ${at(steady.times, 0.5)}, p95 ${at(steady.times, 0.95)}, p99 ${at(steady.times, 0.99)} ms`,
+  );
+  console.log(`${steady.times.length} answered, ${steady.failed} failed; a change was heard after ms:`);
+  console.log(
+    `  p50 ${at(
+      heard.flatMap(({ late }) => late),
+      0.5,
+    )}, p95 ${at(
+      heard.flatMap(({ late }) => late),
+      0.95,
+    )}`,
+  );
+  console.log(`memory before ${before} MB, every ${LOOK_EVERY_MS / 1000} s: ${steady.memory.join(' ')}`);
+  for (const path of mixed) {
+    const own = steady.byPath.get(path) ?? [];
+    console.log(`  ${path.replace(rigId, '…').padEnd(24)} p50 ${at(own, 0.5)}, p95 ${at(own, 0.95)}`);
+  }
+  for (let rate = RATE; rate <= RATE * 8; rate = Math.round(rate * 1.25)) {
+    const { times, failed } = await ask(devices, mixed, rate, RAISED_FOR_S, false);
+    console.log(`${rate} a second: p95 ${at(times, 0.95)} ms, ${failed} failed`);
+    if (at(times, 0.95) > GOAL_MS || failed > 0) break;
+  }
+}
+
+/**
+ * Asks at a steady rate, whatever the answers take.
+ * @param {Device[]} devices
+ * @param {string[]} paths
+ * @param {number} rate
+ * @param {number} seconds
+ * @param {boolean} ticks whether something is changed once a second, too
+ */
+async function ask(devices, paths, rate, seconds, ticks) {
+  /** @type {number[]} */
+  const times = [];
+  /** @type {Map<string, number[]>} */
+  const byPath = new Map();
+  /** @type {number[]} */
+  const memory = [];
+  const asked = [];
+  let failed = 0;
+  const looks = setInterval(() => memory.push(memoryMb()), LOOK_EVERY_MS);
+  const changes = setInterval(() => void (ticks && change()), 1000);
+  const start = performance.now();
+  for (let n = 0; n < rate * seconds; n += 1) {
+    const due = start + (n * 1000) / rate;
+    if (due > performance.now()) await sleep(due - performance.now());
+    const path = paths[n % paths.length] ?? '/';
+    const begun = performance.now();
+    asked.push(
+      get(devices[n % devices.length], path).then(
+        (status) => {
+          const ms = performance.now() - begun;
+          if (status >= 400) failed += 1;
+          times.push(ms);
+          byPath.set(path, [...(byPath.get(path) ?? []), ms]);
+        },
+        () => (failed += 1),
+      ),
+    );
+  }
+  await Promise.all(asked);
+  clearInterval(looks);
+  clearInterval(changes);
+  return { times, byPath, memory, failed };
+}
+
+let changedAt = 0;
+let changes = 0;
+/** A tick on the day that all watch, from the bench. */
+async function change() {
+  changes += 1;
+  changedAt = performance.now();
+  await post(bench, '/rules', { intent: 'keep', id: '', name: `Rule ${changes}`, note: '' });
+}
+
+/** @param {Device | undefined} device @param {string} path @returns {Promise<number>} the status, once all of it is there */
+function get(device, path) {
+  return new Promise((resolve, reject) => {
+    const asked = request(
+      `${network}${path}`,
+      {
+        agent: device?.agent,
+        localAddress: device?.address,
+        rejectUnauthorized: false,
+        headers: { cookie: device?.cookie, accept: 'text/html' },
+      },
+      (response) => {
+        response.resume();
+        response.on('end', () => resolve(response.statusCode ?? 0));
+      },
+    );
+    asked.on('error', reject);
+    asked.end();
+  });
+}
+
+/** @param {Device} device @returns what it heard, and how late, ms */
+function watch(device) {
+  /** @type {number[]} */
+  const late = [];
+  const asked = request(
+    `${network}/live`,
+    {
+      localAddress: device.address,
+      rejectUnauthorized: false,
+      agent: false,
+      headers: { cookie: device.cookie },
+    },
+    (response) =>
+      response.on('data', (/** @type {Buffer} */ text) => {
+        if (text.includes('event: change')) late.push(performance.now() - changedAt);
+      }),
+  );
+  asked.on('error', () => undefined);
+  asked.end();
+  return { late };
+}
+
+/** @param {number} n @returns {Promise<Device>} */
+async function pairDevice(n) {
+  const invited = await post(bench, '/pit', { intent: 'invite', role: 'helper', name: `Device ${n}` });
+  const code =
+    /[A-Z0-9]{4}-[A-Z0-9]{4}/.exec(invited.text.slice(invited.text.indexOf('Code for')))?.[0] ?? '';
+  const address = `127.0.3.${n + 1}`;
+  const body = new URLSearchParams({ code }).toString();
+  return new Promise((resolve, reject) => {
+    const asked = request(
+      `${network}/pair`,
+      {
+        method: 'POST',
+        localAddress: address,
+        rejectUnauthorized: false,
+        headers: {
+          origin: network,
+          'content-type': 'application/x-www-form-urlencoded',
+          'content-length': Buffer.byteLength(body),
+        },
+      },
+      (response) => {
+        const cookie = response.headers['set-cookie']?.[0]?.split(';')[0];
+        response.resume();
+        if (cookie === undefined) reject(new Error(`device ${n} was not paired: ${response.statusCode}`));
+        else resolve({ address, agent: new Agent({ keepAlive: true, maxSockets: 6 }), cookie });
+      },
+    );
+    asked.on('error', reject);
+    asked.end(body);
+  });
+}
+
+/** @param {string} at @param {string} path @param {Record<string, string>} fields */
+async function post(at, path, fields) {
+  const response = await fetch(`${at}${path}`, {
+    method: 'POST',
+    redirect: 'manual',
+    headers: { origin: at, accept: 'text/html' },
+    body: new URLSearchParams(fields),
+  });
+  return { status: response.status, text: await response.text() };
+}
+
+/** Of the web server, resident. */
+function memoryMb() {
+  const { web } = /** @type {{ web: number }} */ (JSON.parse(readFileSync(`${DATA}/processes.json`, 'utf8')));
+  const kB = /VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${web}/status`, 'utf8'))?.[1];
+  return Math.round(Number(kB) / 1024);
+}
+
+/** @param {number[]} times @param {number} part @returns whole ms */
+function at(times, part) {
+  const sorted = times.toSorted((a, b) => a - b);
+  return Math.round(sorted[Math.min(sorted.length - 1, Math.floor(part * sorted.length))] ?? NaN);
+}
+
+async function untilWell() {
+  for (let n = 0; n < 240; n += 1) {
+    const well = await fetch(`${bench}/healthz`).then(
+      ({ ok }) => ok,
+      () => false,
+    );
+    if (well) return;
+    await sleep(500);
+  }
+  throw new Error('Live Tune did not start');
+}
