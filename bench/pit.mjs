@@ -25,6 +25,10 @@ const network = `https://${HOST}:${sharePort}`;
 
 /** @typedef {{ address: string, agent: Agent, cookie: string }} Device */
 
+/** When the last change was asked for, and how many there were. */
+let changedAt = 0;
+let changes = 0;
+
 rmSync(DATA, { recursive: true, force: true });
 const live = spawn(
   './start',
@@ -126,8 +130,6 @@ async function ask(devices, paths, rate, seconds, ticks) {
   return { times, byPath, memory, failed };
 }
 
-let changedAt = 0;
-let changes = 0;
 /** A tick on the day that all watch, from the bench. */
 async function change() {
   changes += 1;
