@@ -3,13 +3,19 @@ import { ADDRESS, CHROMIUM, CHROMIUM_FLAGS, DATA, PIT, PORT, server, VIEWPORT } 
 
 /** Tests that kill what serves all others. */
 const KILLS = '**/kill.spec.ts';
+/** Tests round the shared bench: some sign all its devices out, so they run one after the other. */
+const PIT_SPECS = ['**/pit.spec.ts', '**/pitTogether.spec.ts'];
+/** From its second garage on that bench is closed to whoever has no password. */
+const GARAGES = '**/pitGarages.spec.ts';
 
 export default defineConfig({
   testDir: 'e2e',
   // What kills the server must not run beside a test that opens a page: a page whose scripts never came says nothing.
   projects: [
-    { name: 'drivers', testIgnore: ['screenshots/**', KILLS] },
-    { name: 'kills', testMatch: KILLS, dependencies: ['drivers'] },
+    { name: 'pit', testMatch: PIT_SPECS, workers: 1 },
+    { name: 'garages', testMatch: GARAGES, dependencies: ['pit'] },
+    { name: 'drivers', testIgnore: ['screenshots/**', KILLS, GARAGES, ...PIT_SPECS] },
+    { name: 'kills', testMatch: KILLS, dependencies: ['drivers', 'pit', 'garages'] },
   ],
   fullyParallel: true,
   workers: 2,

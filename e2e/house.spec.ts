@@ -285,3 +285,8 @@ test('profiles are found by all words that are typed', async ({ page }) => {
   await page.goto('/profiles?q=tamsel+card');
   await expect(named).toHaveCount(0);
 });
+
+test('nothing but loopback listens: another address of this machine gets no answer', async () => {
+  const elsewhere = ADDRESS.replace('127.0.0.1', '127.0.0.2');
+  await expect(fetch(elsewhere)).rejects.toThrow();
+});

@@ -1,8 +1,7 @@
-import type { BrowserContext, Page } from '@playwright/test';
+import type { BrowserContext } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
 import { RIGHTS } from '../server/access/rights';
 import { ADDRESSES } from './addresses';
-import { lookAt } from './looks';
 import {
   ask,
   askAsStranger,
@@ -108,20 +107,6 @@ test(
     await pit.close();
   },
 );
-
-test('the page of who may what, and what a guest sees, in every look', FRESH, async ({ browser }) => {
-  const pit = await openPit(bench);
-  await makeCode(pit, 'a visitor', 'Looked-at phone', { rig: BUGGY });
-  await lookAt(pit, 'pit with a code');
-  const phone = await paired(browser, pit, 'a helper', 'Looking phone');
-  const page = await phone.newPage();
-  for (const view of ['/', '/trust', '/not-allowed', `/rigs/${ids[BUGGY]!}/rig`]) {
-    await open(page, view);
-    await lookAt(page, `helper, ${view}`);
-  }
-  await phone.close();
-  await pit.close();
-});
 
 test(
   'a token that was laid into a browser beforehand is worth nothing after pairing',
@@ -283,124 +268,3 @@ test(
     await phone.close();
   },
 );
-
-test(
-  'what one device moves the others see, also after the server was gone for a while',
-  FRESH,
-  async ({ browser }) => {
-    const pit = await openPit(bench);
-    const phone = await paired(browser, pit, 'my own', 'Driver’s phone');
-    await pit.close();
-    const [atPhone, atTheBench] = [await phone.newPage(), await bench.newPage()];
-    for (const page of [atPhone, atTheBench]) {
-      await open(page, `/rigs/${ids[BUGGY]!}/tune`);
-      // Both lines are open before anything is moved.
-      await page.waitForLoadState('networkidle').catch(() => undefined);
-    }
-    const brake = (page: Page) => page.getByRole('slider', { name: 'Brake strength' });
-    const value = (page: Page) => brake(page).getAttribute('aria-valuetext');
-    const before = await value(atPhone);
-    await brake(atTheBench).press('ArrowRight');
-    await expect.poll(() => value(atPhone)).not.toBe(before);
-    await expect(atPhone.getByText('Changed by the bench just now')).toBeVisible();
-    await brake(atPhone).press('ArrowLeft');
-    await expect(atTheBench.getByText('Changed by Driver’s phone just now')).toBeVisible();
-    await expect.poll(() => value(atTheBench)).toBe(before);
-
-    const { web } = JSON.parse(await readFile(`${PIT.data}/processes.json`, 'utf8')) as { web: number };
-    process.kill(web, 'SIGKILL');
-    // Moved while nobody answers: kept at the phone, sent when it is back, seen at the bench.
-    await brake(atPhone).press('ArrowRight');
-    const moved = await value(atPhone);
-    await expect.poll(() => value(atTheBench), { timeout: 60_000 }).toBe(moved);
-    await brake(atPhone).press('ArrowLeft');
-    await expect.poll(() => value(atTheBench)).toBe(before);
-    await phone.close();
-    await atTheBench.close();
-  },
-);
-
-test('a helper at the ESC and the driver with the phone work one load', FRESH, async ({ browser }) => {
-  const pit = await openPit(bench);
-  const helper = await paired(browser, pit, 'a helper', 'Anna’s phone');
-  const driver = await paired(browser, pit, 'my own', 'Driver’s phone');
-  await pit.close();
-  const [atEsc, atTrack] = [await helper.newPage(), await driver.newPage()];
-  const address = `/rigs/${ids[BUGGY]!}`;
-  await open(atTrack, `${address}/tune`);
-  await atTrack.getByRole('slider', { name: 'Brake strength' }).press('ArrowRight');
-  await expect(atTrack.getByText('draft saved')).toBeAttached();
-
-  await open(atEsc, `${address}/load?on=own`);
-  await atEsc.getByRole('radio', { name: /your own ESC on the bench/ }).check();
-  await atEsc
-    .getByRole('radio', { name: /Wheels off the ground|wheels/i })
-    .first()
-    .check();
-  await atEsc.getByRole('button', { name: 'Begin loading' }).click();
-  const instruction = (page: Page) => page.getByTestId('instruction').innerText();
-  await expect(atEsc.getByTestId('instruction')).toBeVisible();
-
-  await open(atTrack, `${address}/load`);
-  await expect(atTrack.getByText('A load of your own ESC is under way at Anna’s phone.')).toBeVisible();
-  await atTrack.getByRole('button', { name: 'Follow it here' }).click();
-  await expect(atTrack.getByRole('heading', { name: 'Anna’s phone works this load' })).toBeVisible();
-  const first = await instruction(atEsc);
-  expect(await instruction(atTrack)).toBe(first);
-
-  // What is ticked at the ESC moves the plan at the track, without a hand there.
-  await atEsc.getByRole('button', { name: /^Done, it did that/ }).click();
-  await expect.poll(() => instruction(atTrack)).not.toBe(first);
-  await expect.poll(() => instruction(atEsc)).toBe(await instruction(atTrack));
-
-  // The driver takes over: the helper is told, and ticks no more.
-  await atTrack.getByRole('button', { name: 'Take over: tick here' }).click();
-  await expect(atEsc.getByRole('heading', { name: 'Driver’s phone works this load' })).toBeVisible();
-  const second = await instruction(atTrack);
-  await atTrack.getByRole('button', { name: /^Done, it did that/ }).click();
-  await expect.poll(() => instruction(atEsc)).not.toBe(second);
-
-  // Whoever comes back later is where the others are.
-  await atEsc.reload();
-  await atEsc.getByRole('button', { name: 'Follow it here' }).click();
-  await expect.poll(() => instruction(atEsc)).toBe(await instruction(atTrack));
-  await atTrack.reload();
-  await atTrack.getByRole('button', { name: 'End it' }).click();
-  await expect(atEsc.getByText('This load was ended at another device.')).toBeVisible();
-  await helper.close();
-  await driver.close();
-});
-
-test('of two garages on one bench none sees anything of the other', FRESH, async () => {
-  test.setTimeout(180_000);
-  const first = await bench.newPage();
-  await open(first, '/garages');
-  await first.getByLabel('Its name').fill('Second garage');
-  await first.getByLabel('Password of its owner').fill('another wet kelp leaf');
-  await first.getByRole('button', { name: 'Add it' }).click();
-  await first.waitForURL('**/sign-in');
-  // From now on the bench asks, too.
-  await open(first, '/');
-  expect(new URL(first.url()).pathname).toBe('/sign-in');
-  await first.getByLabel('Garage').selectOption('Second garage');
-  await first.getByLabel('Password', { exact: true }).fill('another wet kelp leaf');
-  await first.getByRole('button', { name: 'Sign in' }).click();
-  await first.waitForURL(`${PIT.bench}/`);
-  const seen: string[] = [];
-  for (const address of ADDRESSES) {
-    const path = filled(address, ids[BUGGY]!);
-    if (path === '/sign-out') continue;
-    const response = await bench.request.get(path, { maxRedirects: 0 });
-    if (/kelp-beach|cliff-path/i.test(await response.text())) seen.push(path);
-    if (response.status() >= 500) seen.push(`${path}: ${response.status()}`);
-    if (!address.includes(':rigId')) continue;
-    const changed = await bench.request.post(path, {
-      maxRedirects: 0,
-      headers: { origin: PIT.bench },
-      form: { intent: 'delete', name: 'Taken over' },
-    });
-    if (changed.status() < 400) seen.push(`${path} changed: ${changed.status()}`);
-  }
-  expect(seen).toEqual([]);
-  await first.close();
-});

@@ -93,10 +93,13 @@ const health: RequestHandler = async (request, response) => {
 
 const AGAIN_AFTER_S = 3;
 
-/** Where nothing else could answer: most likely the database is away. Its inside stays inside. */
+/** Where nothing else could answer: the request is no request, or most likely the database is away. The inside stays inside. */
 const lastWord: ErrorRequestHandler = (error: unknown, _request, response, _next) => {
   log('failed', { reason: String(error) });
+  const { status } = error as { status?: unknown };
   if (response.headersSent) response.destroy();
+  else if (typeof status === 'number' && status >= 400 && status < 500)
+    response.status(status).type('text').send('Live Tune cannot read this request.\n');
   else
     response
       .status(503)

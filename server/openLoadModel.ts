@@ -1,7 +1,7 @@
 /** The model of loads that are under way. */
 import type { LoadBeginning, LoadWord } from '#core/plan/ownLoad';
 import { DataTypes, type CreationOptional, type InitOptions } from 'sequelize';
-import { moment, Record, required } from './columns';
+import { Record, required } from './columns';
 
 /** A word with an id of its own, so that one that is sent twice counts once, and who said it. */
 export interface SaidWord {
@@ -19,7 +19,6 @@ export class OpenLoadModel extends Record<OpenLoadModel> {
   /** Who works it now; null for the bench itself. */
   declare doerId: string | null;
   declare doerName: string;
-  declare saidAt: CreationOptional<Date>;
 }
 
 const { UUID, TEXT, INTEGER, JSONB } = DataTypes;
@@ -35,7 +34,6 @@ export function defineOpenLoadModel(options: InitOptions): void {
       words: { type: JSONB, allowNull: false, defaultValue: [] },
       doerId: UUID,
       doerName: required(TEXT),
-      saidAt: moment(),
     },
     { ...options, modelName: 'openLoad', tableName: 'open_loads' },
   );

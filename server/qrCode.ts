@@ -1,4 +1,4 @@
-/** QR codes as a drawing: one draws them, no network. */
+/** QR codes as a drawing. */
 import QRCode from 'qrcode';
 
 export interface QrPicture {

@@ -121,6 +121,7 @@ function readOptions() {
         'open-garage': { type: 'string' },
       },
     });
+    if (values['share-port'] !== undefined && !values.share) throw new Error('--share-port needs --share.');
     return values;
   } catch (error) {
     throw new Plain(`${/** @type {Error} */ (error).message}\n\n${HELP}`);
@@ -172,7 +173,6 @@ async function erase(withoutAsking) {
   }
   say('Erasing …');
   await eraseCluster(data);
-  rmSync(join(data, 'share'), { recursive: true, force: true });
   rmSync(join(data, 'stand-in'), { recursive: true, force: true });
 }
 

@@ -7,7 +7,7 @@ export function AwayNotice({ answer }: { answer: object | undefined }) {
   return (
     <div role="alert">
       {answer.notKept === 'notYours' ? (
-        <Notice grade="caution" title="Not saved: this is the owner’s to do.">
+        <Notice grade="caution" title="Not saved: this device may not do that.">
           <p>What you typed is still here. Ask the owner, at the bench.</p>
         </Notice>
       ) : answer.notKept === 'away' ? (

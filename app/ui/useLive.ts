@@ -58,7 +58,10 @@ export function useLive(isShared: boolean): string | undefined {
       });
       line.addEventListener('error', () => {
         hasMissed = true;
-        if (line?.readyState === EventSource.CLOSED) again = setTimeout(open, AGAIN_MS);
+        if (line?.readyState !== EventSource.CLOSED) return;
+        again = setTimeout(open, AGAIN_MS);
+        // Where this device was removed, that leads to the doorstep.
+        void isServerWell();
       });
       line.addEventListener('change', ({ data }: MessageEvent<string>) => {
         const change = JSON.parse(data) as Change;

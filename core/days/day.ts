@@ -104,30 +104,13 @@ export interface RaceDay extends EveryDay {
 export type Day = TestDay | RaceDay;
 
 /**
- * Whether two states of a day differ only in what happened on it: lines that were ticked, events of a test day and what is worked out
- * for it. That much a helper notes; the plan itself is the owner's.
+ * A day without what happened on it: no line is ticked, no event noted, nothing worked out. Two days with the same plan differ only in
+ * what a helper notes.
  */
-export function isOnlyTicked(before: Day, after: Day): boolean {
-  if (before.kind === 'test' && after.kind === 'test')
-    return isSame({ ...before, events: [], facts: [] }, { ...after, events: [], facts: [] });
-  if (before.kind === 'race' && after.kind === 'race') return isSame(untickedOf(before), untickedOf(after));
-  return false;
-}
-
-const untickedOf = (day: RaceDay): RaceDay => ({
-  ...day,
-  checks: day.checks.map((line) => ({ ...line, doneAt: null })),
-});
-
-/** Keys may stand in another order after they were kept. */
-function isSame(a: unknown, b: unknown): boolean {
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return a === b;
-  const keys = Object.keys(a);
-  return (
-    keys.length === Object.keys(b).length &&
-    keys.every((key) => Object.hasOwn(b, key) && isSame(a[key as never], b[key as never]))
-  );
-}
+export const planOf = (day: Day): Day =>
+  day.kind === 'test'
+    ? { ...day, events: [], facts: [] }
+    : { ...day, checks: day.checks.map((line) => ({ ...line, doneAt: null })) };
 
 /** The models of a day, each once. */
 export const rigsOfDay = (day: Day): string[] => [

@@ -1,10 +1,12 @@
 /** How a stranger comes in: with a pairing code, or as the owner with his password. */
 import { garageToSignInTo, ownerPasswordOf } from '../repositories/garages';
-import { addDevice, type NewDevice } from '../repositories/devices';
+import { noteDeed } from '../repositories/deeds';
+import { addDevice, signOut, type NewDevice } from '../repositories/devices';
 import { Delays } from './delays';
 import { Invitations } from './pairing';
 import { isPassword } from './passwords';
 import type { AtDoor } from '../doorContext';
+import { whoMayAsk } from './who';
 
 export const invitations = new Invitations();
 const delays = new Delays();
@@ -16,13 +18,13 @@ export type Entered =
 
 /** Pairs the device that shows a code. */
 export const pair = (typed: string, door: AtDoor): Promise<Entered> =>
-  enter(door, 'That code is not right, or no longer. Make another one at the bench.', () =>
+  enter(door, 'was paired', 'That code is not right, or no longer. Make another one at the bench.', () =>
     Promise.resolve(invitations.accept(typed)),
   );
 
 /** Signs the owner in. @param garage by its name @param name how the device is called from then on */
 export const signIn = (garage: string, password: string, name: string, door: AtDoor): Promise<Entered> =>
-  enter(door, 'Garage and password do not belong together.', async () => {
+  enter(door, 'signed in', 'Garage and password do not belong together.', async () => {
     const found = await garageToSignInTo(garage);
     const isRight = await isPassword(found?.ownerPassword ?? null, password);
     return found && isRight ? { garageId: found.id, role: 'owner', name, sees: undefined } : undefined;
@@ -39,6 +41,7 @@ export async function isOwnersPassword(garageId: string, password: string): Prom
 
 async function enter(
   door: AtDoor,
+  done: string,
   wrong: string,
   check: () => Promise<NewDevice | undefined>,
 ): Promise<Entered> {
@@ -52,6 +55,10 @@ async function enter(
   const token = await addDevice(device);
   if (token === undefined) return refused('This garage has 50 devices. Remove one at the bench first.');
   door.giveToken(token);
+  // Who pairs a paired device again does not leave the one of before behind.
+  const before = whoMayAsk()?.deviceId;
+  if (before !== undefined) await signOut(before);
+  await noteDeed({ ...device, deviceId: undefined }, done, null);
   return { ok: true, device };
 }
 

@@ -51,7 +51,7 @@ async function atBench(door: Door, openGarage: string | undefined): Promise<Prin
   );
 }
 
-export const THE_BENCH = 'the bench';
+const THE_BENCH = 'the bench';
 
 const DOORSTEP = { bench: '/sign-in', share: '/pair' } as const;
 

@@ -99,7 +99,7 @@ export const RIGHTS: Readonly<Record<string, Right>> = {
   '/rigs/:rigId/bench-notes': noted('noted the bench'),
   '/rigs/:rigId/picture': readBy('visitor', 'changed a picture'),
   '/rigs/:rigId/rules': owners('chose the rules of an event'),
-  // Writes into an ESC that nobody with the phone has before him.
+  // Writes into the ESC that lies on the bench: who does that stands beside it.
   '/rigs/:rigId/link': owners('worked an ESC by link'),
   '/rigs/:rigId/goals': owners('chose what a rig is for'),
   '/rigs/:rigId/draft': owners('moved the draft'),

@@ -1,5 +1,5 @@
 /** `GET /live`: a line that stays open, on which a page hears that others changed something (server-sent events, WHATWG HTML 9.2). */
-import type { Request, RequestHandler, Response } from 'express';
+import type { RequestHandler, Response } from 'express';
 import { whoAsks, type Principal } from '../access/who';
 import { areThere } from '../repositories/devices';
 import { watchChanges, type Change } from './changes';
@@ -11,30 +11,35 @@ const COME_BACK_MS = 1000;
 const MOST_OF_DEVICE = 8;
 const MOST_LINES = 400;
 
+/** A phone that takes nothing any more, though its line is open. */
+const MOST_UNREAD_BYTES = 64_000;
+
+/** Somebody who listens. */
 interface Line {
   principal: Principal;
-  response: Response;
+  say: (text: string) => void;
+  end: () => void;
 }
 
 const lines = new Set<Line>();
 
-export const live: RequestHandler = (_request: Request, response: Response) => {
+export const live: RequestHandler = (_request, response) => {
   const principal = whoAsks();
   const mine = [...lines].filter((line) => line.principal.deviceId === principal.deviceId);
   // The oldest line of a device is most likely one whose page is gone.
-  if (mine.length >= MOST_OF_DEVICE) mine[0]!.response.end();
+  if (mine.length >= MOST_OF_DEVICE) mine[0]!.end();
   if (lines.size >= MOST_LINES) {
     response.status(503).set('Retry-After', '10').end();
     return;
   }
-  const line = { principal, response };
-  lines.add(line);
   // Compressed, it would be held back until there is enough of it.
   response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform' });
-  response.write(`retry: ${COME_BACK_MS}\n\n`);
+  const line = lineOf(principal, response);
+  lines.add(line);
+  line.say(`retry: ${COME_BACK_MS}\n\n`);
   const stopWatching = watchChanges((change) => {
     if (concerns(principal, change))
-      response.write(`event: change\ndata: ${JSON.stringify({ rigId: change.rigId, by: change.name })}\n\n`);
+      line.say(`event: change\ndata: ${JSON.stringify({ rigId: change.rigId, by: change.name })}\n\n`);
   });
   response.on('close', () => {
     stopWatching();
@@ -42,8 +47,25 @@ export const live: RequestHandler = (_request: Request, response: Response) => {
   });
 };
 
-/** Whoever did it knows. */
-const concerns = ({ garageId, deviceId, sees }: Principal, change: Change): boolean =>
+function lineOf(principal: Principal, response: Response): Line {
+  const line: Line = {
+    principal,
+    say: (text) => {
+      // Nothing may be written behind the end, which may take a while on a poor network.
+      if (response.writableEnded) return;
+      if (response.writableLength > MOST_UNREAD_BYTES) response.destroy();
+      else response.write(text);
+    },
+    end: () => {
+      lines.delete(line);
+      response.end();
+    },
+  };
+  return line;
+}
+
+/** Whether somebody is told of a change. Whoever did it knows. */
+export const concerns = ({ garageId, deviceId, sees }: Principal, change: Change): boolean =>
   change.garageId === garageId &&
   change.deviceId !== deviceId &&
   (sees === undefined || sees.rigId === change.rigId);
@@ -52,19 +74,19 @@ const concerns = ({ garageId, deviceId, sees }: Principal, change: Change): bool
 export async function closeLines(): Promise<void> {
   const ids = [...lines].flatMap(({ principal }) => principal.deviceId ?? []);
   const there = await areThere([...new Set(ids)]);
-  for (const { principal, response } of lines)
-    if (principal.deviceId !== undefined && !there.has(principal.deviceId)) response.end();
+  for (const { principal, end } of [...lines])
+    if (principal.deviceId !== undefined && !there.has(principal.deviceId)) end();
 }
 
 /** Closes all, so that the server can stop. */
 export function closeAllLines(): void {
-  for (const { response } of lines) response.end();
+  for (const { end } of [...lines]) end();
 }
 
 /** Keeps lines from being taken for dead, and finds those that are. */
 export function beat(): NodeJS.Timeout {
   return setInterval(() => {
-    for (const { response } of lines) response.write(': \n\n');
+    for (const { say } of lines) say(': \n\n');
     void closeLines().catch(() => undefined);
   }, BEAT_MS).unref();
 }

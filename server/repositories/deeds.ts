@@ -35,8 +35,14 @@ export async function noteDeed(
     await last.update({ times: last.times + 1, lastAt: now });
     return;
   }
-  const { id } = await DeedModel.create({ ...where, firstAt: now, lastAt: now });
-  await DeedModel.destroy({ where: { garageId, id: { [Op.lte]: Number(id) - KEPT } } });
+  await DeedModel.create({ ...where, firstAt: now, lastAt: now });
+  const [first] = await DeedModel.findAll({
+    where: { garageId },
+    order: [['id', 'DESC']],
+    offset: KEPT,
+    limit: 1,
+  });
+  if (first) await DeedModel.destroy({ where: { garageId, id: { [Op.lte]: first.id } } });
 }
 
 /** The newest first. */

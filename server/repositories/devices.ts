@@ -22,11 +22,16 @@ const MOST_DEVICES = 50;
 
 export type NewDevice = Pick<Principal, 'garageId' | 'role' | 'name' | 'sees'>;
 
-/** Adds a device, and begins its session. @returns the token that it shows from now on; undefined where there are too many devices */
+/**
+ * Adds a device, and begins its session. Those that nobody has seen for a month make room.
+ * @returns the token that it shows from now on; undefined where there are too many devices
+ */
 export async function addDevice({ garageId, role, name, sees }: NewDevice): Promise<string | undefined> {
   const token = newToken();
   const isAdded = await database().transaction(async (transaction) => {
     await lockGarage(garageId, transaction);
+    const unseenSince = new Date(Date.now() - SEEN_WITHIN_MS);
+    await DeviceModel.destroy({ where: { garageId, seenAt: { [Op.lt]: unseenSince } }, transaction });
     if ((await DeviceModel.count({ where: { garageId }, transaction })) >= MOST_DEVICES) return false;
     const device = await DeviceModel.create(
       { garageId, role, name, rigId: sees?.rigId ?? null, setUpKey: sees?.setUpId ?? null },

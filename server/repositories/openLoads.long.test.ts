@@ -107,6 +107,14 @@ it('ends when the rig gets another revision of its ESC: its menu may be another'
   expect(await asAnna(() => say(id, DONE, 0))).toBe('gone');
 });
 
+it('ends where more is said than hands do in any load', async () => {
+  const { id } = await begin();
+  const inputs = Array.from({ length: 2000 }, () => ({ type: 'elapsed', ms: 1 }) as const);
+  for (let place = 0; place < 10; place += 1)
+    expect(await asAnna(() => say(id, { say: 'done', inputs }, place))).toBe('noted');
+  expect(await asAnna(() => say(id, { say: 'done', inputs }, 10))).toBe('gone');
+});
+
 it('begun again it is another, and nothing is noted of one that is over', async () => {
   const { id: first } = await begin();
   const { id: second } = await begin();

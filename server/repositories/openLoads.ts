@@ -20,8 +20,8 @@ export interface OpenLoad {
   isMine: boolean;
 }
 
-/** More words than any load has. */
-const MOST_WORDS = 3000;
+/** More than hands do in any load. All of it is gone through at each word. */
+const MOST_INPUTS = 20_000;
 
 export type Said =
   /** It is noted, or was before. */
@@ -30,7 +30,7 @@ export type Said =
   | 'overtaken'
   /** Another device works it. */
   | 'notYourTurn'
-  /** It is over, or was begun again. */
+  /** It is over, was begun again, or is longer than any load. */
   | 'gone';
 
 /** The loads of a rig that are under way. */
@@ -72,11 +72,11 @@ export async function sayOfLoad(
     if (row.words[place]?.id === wordId) return 'noted';
     if (row.words.length !== place) return 'overtaken';
     if (row.doerId !== doing().doerId) return 'notYourTurn';
-    if (place >= MOST_WORDS) return 'gone';
+    if (inputsIn([...wordsOf(row), word]) > MOST_INPUTS) return 'gone';
     const before = ownLoadAfter(profile, row.beginning, wordsOf(row));
     const { load, findings } = afterWord(profile, row.beginning, before, word);
     const words = [...row.words, { id: wordId, by: doing().doerName, word }];
-    await row.update({ words, saidAt: new Date() }, { transaction });
+    await row.update({ words }, { transaction });
     if (findings.length === 0) return 'noted';
     const at = new Date().toISOString();
     const { memory } = load.esc.config;
@@ -109,6 +109,9 @@ export async function endLoad(esc: EscOfRig, loadId: string): Promise<void> {
     if (row?.id === loadId) await row.destroy({ transaction });
   });
 }
+
+const inputsIn = (words: readonly LoadWord[]): number =>
+  words.reduce((sum, word) => sum + (word.say === 'done' ? word.inputs.length : 1), 0);
 
 const wordsOf = ({ words }: OpenLoadModel): LoadWord[] => words.map(({ word }) => word);
 

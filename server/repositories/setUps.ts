@@ -1,5 +1,6 @@
 /** The set-ups of a rig: kept as they are, archived and not deleted. What is said of one may be written again, its values never. */
 import type { SetUp, SetUpWords } from '#core/setUps/setUp';
+import { literal } from 'sequelize';
 import { database } from '../database';
 import { SetUpModel } from '../models';
 import { sameJson } from './escProfiles';
@@ -22,6 +23,18 @@ export const MOST_SET_UPS = 200;
 /** All set-ups of a rig, the oldest first. */
 export async function setUpsOf(rigId: string): Promise<StoredSetUp[]> {
   return (await SetUpModel.findAll({ where: { rigId }, order: ['keptOrder'] })).map(plain);
+}
+
+/** The set-ups of some rigs that are in use, by their names alone. */
+export async function namedSetUps(
+  rigIds: readonly string[],
+): Promise<{ rigId: string; id: string; name: string }[]> {
+  const rows = await SetUpModel.findAll({
+    where: { rigId: [...rigIds], archivedAt: null },
+    attributes: ['rigId', 'documentKey', [literal("document->>'name'"), 'name']],
+    order: ['keptOrder'],
+  });
+  return rows.map((row) => ({ rigId: row.rigId, id: row.documentKey, name: row.get('name') as string }));
 }
 
 /** One set-up of a rig by its permanent id. */

@@ -1,3 +1,4 @@
+import { FACTORY_PASS_CODE } from '#core/link/protocol';
 import { standingOf, type StandingFacts } from '#core/advice/standing';
 import { fittingDraft } from '#core/sheet/draft';
 import { holdingsOf } from '#core/sheet/evidence';
@@ -19,13 +20,20 @@ export async function benchOf(rigId: string): Promise<Bench> {
  * @param isOpened whether a page is opened with it: its verdicts are sent along then, so that the page need not drive the model
  *   again before it answers
  */
-export function benchView({ observations, escs, ...bench }: Bench, isOpened = false) {
+export function benchView({ observations, escs, linkPassCode, ...bench }: Bench, isOpened = false) {
   const views = escs.map(({ escNumber, memory, observations: its }) => ({
     escNumber,
     memory,
     holdings: holdingsOf(bench.profile, its),
   }));
-  const view = { ...bench, escs: views, holdings: holdingsOf(bench.profile, observations), today: today() };
+  const view = {
+    ...bench,
+    // The code itself stays at the server.
+    hasFactoryPassCode: linkPassCode === FACTORY_PASS_CODE,
+    escs: views,
+    holdings: holdingsOf(bench.profile, observations),
+    today: today(),
+  };
   return { ...view, verdicts: isOpened ? verdictsAtFirst(view) : undefined };
 }
 

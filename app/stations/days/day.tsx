@@ -1,4 +1,4 @@
-import { isOnlyTicked, type Day } from '#core/days/day';
+import { planOf, type Day } from '#core/days/day';
 import { dayInWords } from '#core/days/zoned';
 import { problemsOf } from '#formats/document';
 import { daySchema } from '#formats/day';
@@ -8,6 +8,7 @@ import { deleteDay, saveDay } from '#server/repositories/days';
 import { askedSchema } from '#formats/question';
 import { addPackEntries, findPack } from '#server/repositories/packs';
 import { keepAsked } from '#server/repositories/asked';
+import { sameJson } from '#server/repositories/escProfiles';
 import { isCount } from '#server/repositories/ids';
 import { findBench } from '#server/repositories/rigs';
 import { readPackEntry } from '../packs/packForm';
@@ -72,7 +73,8 @@ async function save(garageId: string, known: Day, sent: unknown, revision: numbe
   if (problems.length > 0) return data({ problems, outcome: 'refused' as const }, { status: 400 });
   const day = sent as Day;
   if (day.id !== known.id || day.kind !== known.kind) return refused('This is another day.');
-  if (whoAsks().role !== 'owner' && !isOnlyTicked(known, day)) return refused(OWNERS);
+  // A helper ticks; the plan itself is the owner's.
+  if (whoAsks().role !== 'owner' && !sameJson(planOf(known), planOf(day))) return refused(OWNERS);
   if (!isCount(revision)) return refused('The request was incomplete. Load this page again.');
   const saved = await saveDay(garageId, day, revision);
   if (saved === 'gone') throw data(null, { status: 404 });

@@ -30,8 +30,6 @@ export interface LoadProps {
   intents: WantedStops;
   /** What is to be done by hand when all is stored. */
   after: HandValues;
-  /** Other ESCs of the model that hear the same stick and are loaded along. */
-  alongside: readonly number[];
   /** Goes on with another ESC of the model. */
   onNext: () => void;
 }

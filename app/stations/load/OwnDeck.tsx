@@ -5,6 +5,7 @@ import type { OpenLoad } from '#server/repositories/openLoads';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
+import { Ended } from './Ended';
 import { LoadDeck } from './LoadDeck';
 import { OwnEscPanel } from './OwnEscPanel';
 import { useOwnLoad } from './useOwnLoad';
@@ -25,15 +26,14 @@ export function OwnDeck({ open, isOver, medium, onNext }: Props) {
   const { profile } = useBench();
   const { load, say, take, trouble, lost, isTelling } = useOwnLoad(open);
   const { esc, progress } = load;
-  const { precaution, after, alongside } = open.beginning;
-  const isBroken = isOver && legsLeft(profile, progress.session).length > 0;
+  const { precaution, after } = open.beginning;
+  const isBroken = lost === 'gone' || (isOver && legsLeft(profile, progress.session).length > 0);
   return (
     <LoadDeck
       medium={medium}
       precaution={precaution}
       where="own"
       after={after}
-      alongside={alongside}
       onNext={onNext}
       loadId={open.id}
       load={{
@@ -61,7 +61,7 @@ export function OwnDeck({ open, isOver, medium, onNext }: Props) {
               onLost={(lostItemId) => say({ say: 'lost', itemId: lostItemId ?? null })}
             />
           ) : (
-            <OtherWorks doer={open.doer} onTake={() => void take()} />
+            <OtherWorks doer={open.doer} lastBy={open.words.at(-1)?.by} onTake={() => void take()} />
           )}
         </>
       )}
@@ -70,7 +70,16 @@ export function OwnDeck({ open, isOver, medium, onNext }: Props) {
 }
 
 /** Beside a load that another device works. */
-function OtherWorks({ doer, onTake }: { doer: string; onTake: () => void }) {
+function OtherWorks({
+  doer,
+  lastBy,
+  onTake,
+}: {
+  doer: string;
+  /** Who ticked last; undefined where nobody has. */
+  lastBy: string | undefined;
+  onTake: () => void;
+}) {
   return (
     <section aria-labelledby="doer" className="rounded-sm border border-ink bg-sheet p-4">
       <h2 id="doer" className="text-lg wrap-anywhere">
@@ -79,21 +88,11 @@ function OtherWorks({ doer, onTake }: { doer: string; onTake: () => void }) {
       <p className="mt-1">
         You see each step as it is ticked there. Agree on who ticks before you take over.
       </p>
+      {lastBy !== undefined && <p className="mt-1 text-muted wrap-anywhere">Last tick: {lastBy}</p>}
       <Button className="mt-3 min-h-14 w-full" onClick={onTake}>
         Take over: tick here
       </Button>
     </section>
-  );
-}
-
-/** Said where another device ended it, or began another. */
-function Ended() {
-  return (
-    <div role="alert">
-      <Notice grade="caution" title="This load was ended at another device.">
-        <p>What was stored is known. Reload this page for what is left.</p>
-      </Notice>
-    </div>
   );
 }
 

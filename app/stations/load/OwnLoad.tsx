@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { useBench } from '../bench/BenchContext';
 import type { Beginning } from './BeforeLoad';
+import { Ended } from './Ended';
 import { OwnDeck } from './OwnDeck';
 import { sendOwnLoad } from './sendOwnLoad';
 
@@ -30,11 +31,19 @@ interface Props {
 /** A load of one's own ESC that other devices see: begun here, or joined. */
 export function OwnLoad({ id, openNow, beginning, onNext }: Props) {
   const { profile } = useBench();
+  const [menu] = useState({ id: profile.id, revision: profile.revision });
   // Once its sheet is kept the server lets go of it; what it came to is shown until the page is left.
   const [shown, show] = useState(openNow);
   if (openNow && openNow !== shown) show(openNow);
   const trouble = useBeginning(id, openNow === undefined && shown === undefined ? beginning : undefined);
   const open = openNow ?? shown;
+  // What was said is about the menu of before.
+  if (profile.id !== menu.id || profile.revision !== menu.revision)
+    return (
+      <div className="max-w-4xl px-5 py-6">
+        <Ended />
+      </div>
+    );
   const medium = open && profile.media.find(({ family }) => family === open.beginning.family);
   if (!open || !medium || !isByHand(medium))
     return (

@@ -4,7 +4,7 @@ import type { LoadBeginning, LoadWord } from '#core/plan/ownLoad';
 import { rangeOf } from '#core/radio/pulse';
 import { heldStops, holdingsOf } from '#core/sheet/evidence';
 import { problemsOf } from '#formats/document';
-import { ownLoadSchema, type OwnLoadAsked } from '#formats/ownLoad';
+import { ownLoadSchema, type OwnLoadAsked } from './ownLoadAsked';
 import { readJson } from '#server/readBody';
 import { beginOpenLoad, endLoad, sayOfLoad, takeLoad } from '#server/repositories/openLoads';
 import type { Bench } from '#server/repositories/rigs';

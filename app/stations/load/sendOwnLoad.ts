@@ -1,4 +1,4 @@
-import type { OwnLoadAsked } from '#formats/ownLoad';
+import type { OwnLoadAsked } from './ownLoadAsked';
 import type { Said } from '#server/repositories/openLoads';
 
 /** `away`: it may be sent again. `refused`: never. */

@@ -10,6 +10,7 @@ import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
 import { Notice } from '../../ui/Notice';
 import { Page } from '../../ui/Page';
 import { INPUT } from '../rig/formParts';
+import { PasswordFields } from './PasswordFields';
 import type { Route } from './+types/garages';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Garages · Live Tune' }];
@@ -79,15 +80,7 @@ export default function GaragesRoute({
           Its name
           <input name="name" autoComplete="username" className={`${INPUT} min-h-11`} />
         </label>
-        <label className="grid gap-1">
-          Password of its owner
-          <input
-            name="password"
-            type="password"
-            autoComplete="new-password"
-            className={`${INPUT} min-h-11`}
-          />
-        </label>
+        <PasswordFields fields={[{ name: 'password', label: 'Password of its owner', isNew: true }]} />
         <Button type="submit" look="main">
           Add it
         </Button>

@@ -4,7 +4,7 @@ import { deedsOf } from '#server/repositories/deeds';
 import { devicesOf } from '#server/repositories/devices';
 import { allGarages, garageById } from '#server/repositories/garages';
 import { findRigs } from '#server/repositories/rigs';
-import { setUpsOf } from '#server/repositories/setUps';
+import { namedSetUps } from '#server/repositories/setUps';
 import { howShared } from '#server/share/shared';
 import { data, Link } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
@@ -14,7 +14,7 @@ import { Page } from '../../ui/Page';
 import { Deeds } from './Deeds';
 import { Devices } from './Devices';
 import { Invite } from './Invite';
-import { Owner } from './Owner';
+import { GarageName, OwnerPassword } from './Owner';
 import { pitAnswer } from './pitActions.server';
 import type { Route } from './+types/route';
 
@@ -31,12 +31,12 @@ export async function loader() {
     deedsOf(garageId, DEEDS_SHOWN),
     findRigs(garageId),
   ]);
-  const named = await Promise.all(
-    rigs.map(async ({ rigId, rig }) => {
-      const kept = (await setUpsOf(rigId)).filter(({ archived }) => !archived);
-      return { rigId, name: rig.name, setUps: kept.map(({ setUp }) => ({ id: setUp.id, name: setUp.name })) };
-    }),
-  );
+  const setUps = await namedSetUps(rigs.map(({ rigId }) => rigId));
+  const named = rigs.map(({ rigId, rig }) => ({
+    rigId,
+    name: rig.name,
+    setUps: setUps.filter((setUp) => setUp.rigId === rigId),
+  }));
   return { garage, garageCount: garages.length, devices, deeds, rigs: named, deviceId, shared: howShared() };
 }
 
@@ -73,7 +73,7 @@ export default function PitRoute({ loaderData, actionData }: Route.ComponentProp
           <h2 id="first" className="text-2xl">
             First: your password
           </h2>
-          <Owner hasPassword={false} />
+          <OwnerPassword hasPassword={false} asksBefore={false} />
         </section>
       )}
       <Devices devices={devices} rigs={rigs} thisDevice={deviceId} />
@@ -82,12 +82,10 @@ export default function PitRoute({ loaderData, actionData }: Route.ComponentProp
         <h2 id="garage" className="text-2xl">
           This garage
         </h2>
-        <Owner
-          name={garage.name}
-          hasPassword={garage.hasPassword}
-          asksBefore={deviceId !== undefined}
-          asksPassword={garage.hasPassword || !shared}
-        />
+        <GarageName name={garage.name} />
+        {(garage.hasPassword || !shared) && (
+          <OwnerPassword hasPassword={garage.hasPassword} asksBefore={deviceId !== undefined} />
+        )}
         <p className="mt-4">
           <Link to="/garages" className="inline-flex min-h-11 items-center underline underline-offset-4">
             {garageCount === 1

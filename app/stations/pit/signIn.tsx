@@ -2,13 +2,12 @@ import { signIn } from '#server/access/enter';
 import { doorContext } from '#server/doorContext';
 import { readForm, textOf } from '#server/readBody';
 import { allGarages } from '#server/repositories/garages';
-import { useState } from 'react';
 import { data, Form, Link, redirectDocument, useNavigation } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
-import { TickBox } from '../../ui/TickBox';
 import { INPUT } from '../rig/formParts';
 import { Doorstep } from './Doorstep';
+import { PasswordFields } from './PasswordFields';
 import type { Route } from './+types/signIn';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Sign in · Live Tune' }];
@@ -43,7 +42,6 @@ const USUAL_NAME = { bench: 'the bench, signed in', share: 'the owner’s phone'
 export default function SignInRoute({ loaderData, actionData }: Route.ComponentProps) {
   const { door, names } = loaderData;
   const busy = useNavigation().state !== 'idle';
-  const [isShown, show] = useState(false);
   return (
     <Doorstep title="Sign in as the owner">
       <Form method="post" className="mt-5 grid gap-4">
@@ -59,19 +57,7 @@ export default function SignInRoute({ loaderData, actionData }: Route.ComponentP
             <input name="garage" required autoComplete="username" className={`${INPUT} min-h-11`} />
           )}
         </label>
-        <label className="grid gap-1">
-          Password
-          <input
-            name="password"
-            type={isShown ? 'text' : 'password'}
-            required
-            autoComplete="current-password"
-            className={`${INPUT} min-h-11`}
-          />
-        </label>
-        <TickBox on={isShown} onChange={show}>
-          show it
-        </TickBox>
+        <PasswordFields fields={[{ name: 'password', label: 'Password', isNew: false }]} />
         {door === 'share' && (
           <label className="grid gap-1">
             Name of this device, for your list
