@@ -231,7 +231,7 @@ export function defineModels(): void {
       archivedAt: DATE,
       deletedAt: DATE,
       touched: counted('rig_touches'),
-      facts: { type: BIGINT, defaultValue: 0 },
+      facts: counted('rig_facts'),
       standing: JSONB,
       standingFacts: BIGINT,
       standingDay: DATEONLY,

@@ -35,6 +35,7 @@ import {
 import { OpenLoadModel } from '../openLoadModel';
 import { isUuid } from './ids';
 import { addObservations, newestObservations } from './observations';
+import { rememberedBench } from './rememberedBenches';
 import { placeSimulated } from './simulatedEscs';
 
 /** What is kept of one ESC of a rig. */
@@ -273,11 +274,23 @@ const inOrder = <T>({ document, keptOrder }: { document: T; keptOrder: number | 
   order: Number(keptOrder),
 });
 
-/** One rig with everything that hangs on it; undefined where the garage has none of this id. */
+/** One rig with everything that hangs on it; undefined where the garage has none of this id. Many ask for it: nobody may change it. */
 export async function findBench(garageId: string, rigId: string): Promise<Bench | undefined> {
   if (!isUuid(rigId)) return undefined;
-  const row = await RigModel.findOne({ where: { id: rigId, garageId, deletedAt: null } });
-  if (!row) return undefined;
+  // What is read after this is at least as new: a bench that was written meanwhile is read again the next time.
+  const [written] = await database().query<{ facts: string; newest: number }>(
+    `SELECT r.facts, (SELECT max(n.revision) FROM esc_profiles n WHERE n.garage_id = p.garage_id AND n.profile_key = p.profile_key) AS newest
+     FROM rigs r JOIN esc_profiles p ON p.id = r.esc_profile_id
+     WHERE r.id = :rigId AND r.garage_id = :garageId AND r.deleted_at IS NULL`,
+    { type: QueryTypes.SELECT, replacements: { garageId, rigId } },
+  );
+  if (!written) return undefined;
+  const { facts, newest } = written;
+  return rememberedBench(rigId, `${facts} ${newest}`, () => readBench(rigId, newest));
+}
+
+async function readBench(rigId: string, newestRevision: number): Promise<Bench> {
+  const row = await RigModel.findByPk(rigId, { rejectOnEmpty: true });
   const [
     profile,
     draft,
@@ -308,18 +321,13 @@ export async function findBench(garageId: string, rigId: string): Promise<Bench 
     AskedModel.findAll({ where: { rigId, closedAt: null }, order: NEWEST_FIRST }),
   ]);
   const present = memories.slice(0, row.document.motorCount);
-  const [escs, newest] = await Promise.all([
-    Promise.all(
-      present.map(async ({ escNumber, memory }): Promise<EscState> => ({
-        escNumber,
-        memory,
-        observations: await newestObservations({ rigId, escNumber }, profile.document),
-      })),
-    ),
-    EscProfileModel.max<number, EscProfileModel>('revision', {
-      where: { garageId, profileKey: profile.profileKey },
-    }),
-  ]);
+  const escs = await Promise.all(
+    present.map(async ({ escNumber, memory }): Promise<EscState> => ({
+      escNumber,
+      memory,
+      observations: await newestObservations({ rigId, escNumber }, profile.document),
+    })),
+  );
   const [first, ...others] = escs.map(({ escNumber, observations }) => ({
     escNumber,
     holdings: holdingsOf(profile.document, observations),
@@ -329,7 +337,7 @@ export async function findBench(garageId: string, rigId: string): Promise<Bench 
     rigId,
     rig: row.document,
     rigRevision: row.revision,
-    newerRevision: newest > profile.revision ? newest : undefined,
+    newerRevision: newestRevision > profile.revision ? newestRevision : undefined,
     profile: profile.document,
     draft: draft.document,
     draftRevision: draft.revision,

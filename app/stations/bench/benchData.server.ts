@@ -1,5 +1,5 @@
 import { FACTORY_PASS_CODE } from '#core/link/protocol';
-import { standingOf, type StandingFacts } from '#core/advice/standing';
+import { standingOf } from '#core/advice/standing';
 import { fittingDraft } from '#core/sheet/draft';
 import { holdingsOf } from '#core/sheet/evidence';
 import { currentGarage } from '#server/repositories/garages';
@@ -20,27 +20,33 @@ export async function benchOf(rigId: string): Promise<Bench> {
  * @param isOpened whether a page is opened with it: its verdicts are sent along then, so that the page need not drive the model
  *   again before it answers
  */
-export function benchView({ observations, escs, linkPassCode, ...bench }: Bench, isOpened = false) {
-  const views = escs.map(({ escNumber, memory, observations: its }) => ({
-    escNumber,
-    memory,
-    holdings: holdingsOf(bench.profile, its),
-  }));
-  const view = {
-    ...bench,
-    // The code itself stays at the server.
-    hasFactoryPassCode: linkPassCode === FACTORY_PASS_CODE,
-    escs: views,
-    holdings: holdingsOf(bench.profile, observations),
-    today: today(),
-  };
+export function benchView(bench: Bench, isOpened = false) {
+  const known = views.get(bench);
+  const view = known?.today === today() ? known : viewOf(bench);
+  views.set(bench, view);
   return { ...view, verdicts: isOpened ? verdictsAtFirst(view) : undefined };
 }
 
-type Opened = Omit<StandingFacts, 'otherEscs' | 'range'> &
-  Pick<Bench, 'memory'> & { escs: StandingFacts['otherEscs'] };
+/** The views of benches that are remembered: what follows from one that was not written since need not be worked out again. */
+const views = new WeakMap<Bench, View>();
+type View = ReturnType<typeof viewOf>;
 
-function verdictsAtFirst({ escs, memory, ...view }: Opened) {
+function viewOf({ observations, escs, linkPassCode, ...bench }: Bench) {
+  return {
+    ...bench,
+    // The code itself stays at the server.
+    hasFactoryPassCode: linkPassCode === FACTORY_PASS_CODE,
+    escs: escs.map(({ escNumber, memory, observations: its }) => ({
+      escNumber,
+      memory,
+      holdings: holdingsOf(bench.profile, its),
+    })),
+    holdings: holdingsOf(bench.profile, observations),
+    today: today(),
+  };
+}
+
+function verdictsAtFirst({ escs, memory, ...view }: View) {
   const draft = fittingDraft(view.profile, view.draft);
   const facts = { ...view, draft, otherEscs: escs.slice(1), range: memory.range };
   return standingOf({ ...facts, withoutStint: true }).verdicts;
