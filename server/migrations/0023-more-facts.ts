@@ -1,6 +1,6 @@
 import type { QueryInterface } from 'sequelize';
 
-/** From here on everything that a bench shows of a rig is counted, not only what its standing follows from: see `rememberedBenches`. */
+/** From here on everything that a bench shows of a rig is counted, not only what its standing follows from: see `remembering`. */
 const COUNTED = {
   drafts: ['INSERT', 'DELETE'],
   simulated_escs: ['INSERT', 'DELETE'],

@@ -35,7 +35,7 @@ import {
 import { OpenLoadModel } from '../openLoadModel';
 import { isUuid } from './ids';
 import { addObservations, newestObservations } from './observations';
-import { rememberedBench } from './rememberedBenches';
+import { remembering } from './remembering';
 import { placeSimulated } from './simulatedEscs';
 
 /** What is kept of one ESC of a rig. */
@@ -288,6 +288,8 @@ export async function findBench(garageId: string, rigId: string): Promise<Bench 
   const { facts, newest } = written;
   return rememberedBench(rigId, `${facts} ${newest}`, () => readBench(rigId, newest));
 }
+
+const rememberedBench = remembering<Bench>();
 
 async function readBench(rigId: string, newestRevision: number): Promise<Bench> {
   const row = await RigModel.findByPk(rigId, { rejectOnEmpty: true });

@@ -6,7 +6,7 @@ import { openTestDatabase, type TestDatabase } from '../database.fixture';
 import { tickBuildCheck } from './bench';
 import { findProfileByKey, keepProfile } from './escProfiles';
 import { pageOfRigs } from './garageList';
-import { rememberedBench } from './rememberedBenches';
+import { remembering } from './remembering';
 import { keepPicture, deletePicture } from './rigPictures';
 import { createRig, findBench, keepGoals, keepPassCode, placeRig, type Bench } from './rigs';
 
@@ -80,9 +80,9 @@ it('is not mixed up with another of the same id, and is not there once it is del
   expect(await findBench(test.garageId, id)).toBeUndefined();
 });
 
-it('that could not be read is tried again', async () => {
-  const some = await bench();
+it('what could not be read is tried again', async () => {
+  const recall = remembering<string>();
   const fails = () => Promise.reject(new Error('the database is away'));
-  await expect(rememberedBench('another', '1', fails)).rejects.toThrow('away');
-  expect(await rememberedBench('another', '1', () => Promise.resolve(some))).toBe(some);
+  await expect(recall('one', '1', fails)).rejects.toThrow('away');
+  expect(await recall('one', '1', () => Promise.resolve('read'))).toBe('read');
 });
