@@ -4,7 +4,7 @@ import { ADDRESS, CHROMIUM, CHROMIUM_FLAGS, DATA, PIT, PORT, server, VIEWPORT } 
 /** Tests that kill what serves all others. */
 const KILLS = '**/kill.spec.ts';
 /** Tests round the shared bench: some sign all its devices out, so they run one after the other. */
-const PIT_SPECS = ['**/pit.spec.ts', '**/pitTogether.spec.ts'];
+const PIT_SPECS = ['**/pit.spec.ts', '**/pitTogether.spec.ts', '**/pitOffline.spec.ts'];
 /** From its second garage on that bench is closed to whoever has no password. */
 const GARAGES = '**/pitGarages.spec.ts';
 

@@ -13,11 +13,16 @@ import {
   useRouteLoaderData,
 } from 'react-router';
 import { whoMayAsk } from '#server/access/who';
+import { doorContext } from '#server/doorContext';
 import { nonceContext } from '#server/nonce';
+import { THIS_BUILD } from '#server/thisBuild';
 import { howShared } from '#server/share/shared';
 import type { Route } from './+types/root';
 import styles from './app.css?url';
+import { OfflineBar } from './offline/OfflineBar';
+import { useNewBuild } from './offline/useNewBuild';
 import { lookFrom } from './preferences/preferences';
+import { WaitingRuns } from './stations/runs/WaitingRuns';
 import { unlessAway } from './ui/keepTyped';
 import { GuestBar } from './ui/GuestBar';
 import { LiveNews } from './ui/LiveNews';
@@ -37,14 +42,24 @@ export const links: Route.LinksFunction = () => [
     crossOrigin: 'anonymous' as const,
   })),
   { rel: 'icon', href: '/mark.svg', type: 'image/svg+xml' },
+  { rel: 'manifest', href: '/manifest.webmanifest' },
+  { rel: 'apple-touch-icon', href: '/mark-192.png' },
 ];
 
 export function loader({ context, request }: Route.LoaderArgs) {
   const principal = whoMayAsk();
   return {
     nonce: context.get(nonceContext),
+    build: THIS_BUILD,
+    // When this page was made: a phone shows it later, too.
+    at: new Date().toISOString(),
     look: lookFrom(request.headers.get('cookie')),
-    you: principal && { role: principal.role, name: principal.name, isShared: howShared() !== undefined },
+    you: principal && {
+      role: principal.role,
+      name: principal.name,
+      isShared: howShared() !== undefined,
+      isPaired: context.get(doorContext).door === 'share',
+    },
   };
 }
 
@@ -82,15 +97,17 @@ export function Layout({ children }: { children: ReactNode }) {
   );
 }
 
-export default function App() {
+export default function App({ loaderData: { build, at } }: Route.ComponentProps) {
   useLinksWait();
+  useNewBuild(build);
   return (
-    <>
+    <WaitingRuns>
       <NavigationProgress />
       <LiveNews />
       <GuestBar />
+      <OfflineBar build={build} at={at} />
       <Outlet />
-    </>
+    </WaitingRuns>
   );
 }
 
@@ -133,7 +150,13 @@ function Broken() {
     <Trouble
       title="Live Tune does not answer."
       text="Everything is kept, also a draft that was not saved yet. This page goes on when Live Tune is back. If you stopped it, start it again."
-    />
+    >
+      {navigator.serviceWorker?.controller && (
+        <a href="/kept" className="underline">
+          What this phone has kept
+        </a>
+      )}
+    </Trouble>
   ) : (
     <Trouble
       title="Something went wrong."
@@ -142,15 +165,16 @@ function Broken() {
   );
 }
 
-function Trouble({ title, text }: { title: string; text: string }) {
+function Trouble({ title, text, children }: { title: string; text: string; children?: ReactNode }) {
   return (
     <div role="alert">
       <h1 className="mt-8 text-3xl">{title}</h1>
       <p className="mt-3 text-lg">{text}</p>
-      <p className="mt-6">
+      <p className="mt-6 flex flex-wrap gap-x-6">
         <Link to="/" className="underline">
           Go to all rigs
         </Link>
+        {children}
       </p>
     </div>
   );

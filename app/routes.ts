@@ -21,6 +21,8 @@ export default [
   route('trust/authority.crt', 'stations/pit/authority.ts'),
   route('not-allowed', 'stations/pit/notAllowed.tsx'),
   route('set-up', 'stations/pit/setUp.tsx'),
+  route('kept', 'stations/pit/kept.tsx'),
+  route('kept.json', 'stations/pit/keptList.ts'),
   route('rehearse', 'stations/rehearse/route.tsx'),
   route('rehearse/:profileKey', 'stations/rehearse/profile.tsx'),
   route('rehearse/:profileKey/keep', 'stations/rehearse/keepPractice.ts'),

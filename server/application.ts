@@ -17,6 +17,7 @@ import { live } from './live/liveRoutes';
 import { log } from './log';
 import { nonceContext } from './nonce';
 import { onlyHosts, onlyOwnPagesChange } from './sameOrigin';
+import { shell } from './shell';
 
 const CLIENT_FILES = new URL('../client/', import.meta.url).pathname;
 const YEAR = '1y';
@@ -134,6 +135,7 @@ export function application(door: Door, hosts: ReadonlySet<string>, openGarage?:
   app.disable('x-powered-by');
   app.use(onlyHosts(hosts), giveNonce, securityHeaders, compression());
   app.use('/assets', express.static(`${CLIENT_FILES}assets`, { immutable: true, maxAge: YEAR }));
+  app.get('/shell.json', shell(CLIENT_FILES));
   app.use(express.static(CLIENT_FILES, { maxAge: '1h' }));
   if (door === 'bench') app.get('/healthz', health);
   else app.use(notTooMany);

@@ -20,7 +20,7 @@ const verdicts = (who: Principal | undefined, ...asked: [method: string, path: s
   asked.map(([method, path]) => judge(who, pathnameOf(path), method === 'GET'));
 
 /** What is served beside the routes of the pages. */
-const BESIDE = ['/archive', '/archive/:token', '/healthz', '/live', '/__manifest'];
+const BESIDE = ['/archive', '/archive/:token', '/healthz', '/live'];
 
 describe('the table of rights', () => {
   it('has a line for every address, and none for an address that is not', () => {

@@ -109,10 +109,10 @@ export const RIGHTS: Readonly<Record<string, Right>> = {
   '/rigs/:rigId/keep-run': noted('noted a run'),
   '/rigs/:rigId/run-by-link': owners('drove by link'),
   '/set-up': readBy('visitor'),
+  '/kept': readBy('visitor'),
+  '/kept.json': readBy('visitor'),
   '/healthz': readBy('visitor'),
   '/live': readBy('visitor'),
-  // Which scripts a page needs.
-  '/__manifest': readBy('visitor'),
 };
 
 const ADDRESSES = Object.keys(RIGHTS).map((path) => ({ path, id: path }));
@@ -155,8 +155,9 @@ const OF_ONE_SET_UP = new Set([
   '/not-allowed',
   '/glossary',
   '/healthz',
+  '/kept',
+  '/kept.json',
   '/live',
-  '/__manifest',
 ]);
 
 /** Whether somebody may do this. @param principal undefined for a stranger @param reads whether nothing is changed */

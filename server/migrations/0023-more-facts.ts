@@ -12,6 +12,8 @@ const COUNTED = {
   rig_pictures: ['INSERT', 'UPDATE', 'DELETE'],
   runs: ['DELETE'],
   asked_of_runs: ['DELETE'],
+  // No part of a bench, but of the pages that a phone keeps of its rig.
+  set_ups: ['INSERT', 'UPDATE', 'DELETE'],
 };
 
 export async function up(queries: QueryInterface): Promise<void> {

@@ -49,13 +49,15 @@ const CONFIGURATION = [
   'package.json',
   'vite.config.ts',
   'vite.node.config.ts',
+  'vite.offline.config.ts',
   'react-router.config.ts',
 ];
 
 /** Builds the web application, unless this very source was built already. */
 export function buildApplication() {
   const sources = ['app', 'core', 'formats', 'server', 'demo', ...CONFIGURATION];
-  build('build/.application-built', sources, ['react-router', 'build']);
+  const worker = ['vite', 'build', '-c', 'vite.offline.config.ts', '--logLevel', 'warn'];
+  build('build/.application-built', sources, ['react-router', 'build'], worker);
 }
 
 /** Builds what runs beside it under Node: the stand-in ESC and the command line. */
@@ -67,15 +69,17 @@ export function buildForNode() {
 /**
  * @param {string} mark remembers which source was built
  * @param {string[]} sources
- * @param {string[]} command
+ * @param {...string[]} commands one after the other
  */
-function build(mark, sources, command) {
+function build(mark, sources, ...commands) {
   const wanted = hashOf(sources.flatMap(filesBelow));
   if (existsSync(mark) && readFileSync(mark, 'utf8') === wanted) return;
   say('Building …');
   const env = { ...process.env, NODE_ENV: 'production' };
-  const result = quietly('npx', ['--no-install', ...command], { env });
-  if (!result.ok) throw new Plain(`The build failed:\n\n${result.output}`);
+  for (const command of commands) {
+    const result = quietly('npx', ['--no-install', ...command], { env });
+    if (!result.ok) throw new Plain(`The build failed:\n\n${result.output}`);
+  }
   writeFileSync(mark, wanted);
 }
 

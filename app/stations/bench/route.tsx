@@ -1,6 +1,5 @@
 import { Outlet } from 'react-router';
 import { unlessAway } from '../../ui/keepTyped';
-import { WaitingRuns } from '../runs/WaitingRuns';
 import { BenchProvider } from './BenchContext';
 import { benchOf, benchView } from './benchData.server';
 import { BenchHeader } from './BenchHeader';
@@ -18,17 +17,15 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderD
 export default function BenchRoute({ loaderData }: Route.ComponentProps) {
   return (
     <BenchProvider key={loaderData.rigId} view={loaderData}>
-      <WaitingRuns rigId={loaderData.rigId}>
-        <div className="flex min-h-dvh flex-col">
-          <BenchHeader />
-          <div className="flex flex-1 flex-col-reverse md:flex-row">
-            <RouteLine />
-            <main className="flex min-w-0 flex-1 flex-col pb-20 md:pb-0">
-              <Outlet />
-            </main>
-          </div>
+      <div className="flex min-h-dvh flex-col">
+        <BenchHeader />
+        <div className="flex flex-1 flex-col-reverse md:flex-row">
+          <RouteLine />
+          <main className="flex min-w-0 flex-1 flex-col pb-20 md:pb-0">
+            <Outlet />
+          </main>
         </div>
-      </WaitingRuns>
+      </div>
     </BenchProvider>
   );
 }

@@ -27,14 +27,14 @@ interface Props {
 export function RaceDayView({ day: kept, revision, view }: Props) {
   const now = Math.floor(useNow(view.now) / 60_000);
   const worker = useDaysWorker();
-  const { day, save, told, away } = useDay(kept, revision);
+  const { day, save, saved } = useDay(kept, revision);
   const names = namesOf(day, view);
   const { steps, faults } = raceSchedule(day, view.packs, now);
   const clock = (minute: Minute): string => clockOnDay(minute, day.timeZone, day.date);
   const heats = heatsInOrder(day);
   return (
     <>
-      <DaySaved told={told} away={away} />
+      <DaySaved {...saved} />
       <PutBacks rigs={view.rigs} heats={heats} now={now} />
       {heats.length > 0 && (
         <>

@@ -30,7 +30,7 @@ interface Props {
 export function TestDayView({ day: kept, revision, view }: Props) {
   const now = Math.floor(useNow(view.now) / 60_000);
   const worker = useDaysWorker();
-  const { day, save, told, away, isSaving } = useDay(kept, revision);
+  const { day, save, saved, isSaving } = useDay(kept, revision);
   const saveFacts = useCallback((facts: TestDay['facts']) => save({ facts }), [save]);
   const { isWorking, faults } = useFacts(worker, day, view.rigs, now, saveFacts);
   const questions = useMemo(() => view.rigs.flatMap((rig) => rig.questions), [view.rigs]);
@@ -51,7 +51,7 @@ export function TestDayView({ day: kept, revision, view }: Props) {
   const hasPlan = day.questions.length > 0;
   return (
     <>
-      <DaySaved told={told} away={away} />
+      <DaySaved {...saved} />
       {hasPlan && (
         <>
           <NextTestStep

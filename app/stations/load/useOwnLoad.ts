@@ -1,8 +1,9 @@
 import { ownLoadAfter, type LoadWord } from '#core/plan/ownLoad';
 import type { OpenLoad, Said } from '#server/repositories/openLoads';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { useRevalidator } from 'react-router';
 import { useBench } from '../bench/BenchContext';
+import { waitingHere } from '../../ui/waitingHere';
 import { sendOwnLoad } from './sendOwnLoad';
 
 const TRY_AGAIN_MS = 2000;
@@ -13,6 +14,9 @@ interface Mine {
   word: LoadWord;
   place: number;
 }
+
+/** Words that the server does not have yet, by the load: they outlive a page that is closed. */
+const waitingWords = waitingHere<{ words: Mine[] }>('live-tune-load-');
 
 /**
  * A load of one's own ESC as all devices see it, and what is said here: shown at once, sent one after the other until the server has
@@ -39,6 +43,12 @@ export function useOwnLoad(open: OpenLoad) {
   }, [all]);
 
   const queue = useRef<Mine[]>([]);
+  const setQueue = (next: Mine[]): void => {
+    queue.current = next;
+    setUnsent(next.length);
+    if (next.length > 0) waitingWords.keep(id, { words: next });
+    else waitingWords.forget(id);
+  };
   const isSending = useRef(false);
   const send = async (): Promise<void> => {
     if (isSending.current) return;
@@ -48,26 +58,36 @@ export function useOwnLoad(open: OpenLoad) {
       const said = await sendOwnLoad(rigId, { do: 'say', escNumber, id, wordId, place, word });
       setTrouble(said === 'away' || said === 'refused' ? said : undefined);
       if (said === 'away') await pause(TRY_AGAIN_MS);
-      else if (said === 'noted') queue.current = queue.current.slice(1);
+      else if (said === 'noted') setQueue(queue.current.slice(1));
       else {
         const dropped = new Set(queue.current.map((one) => one.id));
-        queue.current = [];
+        setQueue([]);
         setMine((before) => before.filter((one) => !dropped.has(one.id)));
         if (said !== 'refused') setLost(said);
         await revalidate();
       }
-      setUnsent(queue.current.length);
     }
     isSending.current = false;
   };
 
+  const takeUp = useEffectEvent((): void => {
+    const left = waitingWords.take(id)?.words ?? [];
+    if (left.length === 0) return;
+    setQueue(left);
+    setMine(left);
+    void send();
+  });
+  useEffect(() => {
+    // What waits in the browser is an outside system: it can be read only once the page is there.
+    queueMicrotask(takeUp);
+  }, [id]);
+
   const say = (word: LoadWord): void => {
     const next = { id: crypto.randomUUID(), word, place: count.current };
     count.current += 1;
-    queue.current = [...queue.current, next];
+    setQueue([...queue.current, next]);
     setLost(undefined);
     setMine((before) => [...before, next]);
-    setUnsent(queue.current.length);
     void send();
   };
 

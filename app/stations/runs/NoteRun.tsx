@@ -48,7 +48,7 @@ export function NoteRun({ last, questions, packs, runs }: Props) {
       setSaid('Tap a moment, or type a number or a word. Then save.');
       return;
     }
-    runs.keep({
+    runs.keep(rigId, {
       id: crypto.randomUUID(),
       drivenAt: new Date().toISOString(),
       note: read.value,
@@ -98,7 +98,7 @@ export function NoteRun({ last, questions, packs, runs }: Props) {
           )}
         </p>
       </div>
-      <Waiting runs={runs} />
+      <Waiting rigId={rigId} runs={runs} />
     </section>
   );
 }
@@ -123,9 +123,10 @@ function useSide(questions: readonly Question[], chosen: string) {
 }
 
 /** What of the notes the server does not have yet. */
-function Waiting({ runs: { waiting, sending } }: Pick<Props, 'runs'>) {
-  if (waiting.length === 0) return null;
-  const count = waiting.length === 1 ? 'One run waits' : `${waiting.length} runs wait`;
+function Waiting({ rigId, runs: { waiting, sending } }: Pick<Props, 'runs'> & { rigId: string }) {
+  const mine = waiting.filter((one) => one.rigId === rigId).length;
+  if (mine === 0) return null;
+  const count = mine === 1 ? 'One run waits' : `${mine} runs wait`;
   return (
     <p role="alert" className="border-l-4 border-caution bg-caution-wash p-2">
       {sending === 'refused'

@@ -1,14 +1,21 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useRevalidator } from 'react-router';
-import { forgetWaitingRun, keepWaitingRun, sendRun, waitingRuns, type WaitingRun } from './waitingRuns';
+import {
+  allWaitingRuns,
+  forgetWaitingRun,
+  keepWaitingRun,
+  sendRun,
+  type RunOfRig,
+  type WaitingRun,
+} from './waitingRuns';
 
 const TRY_EVERY_MS = 4000;
 
 export type Sending = 'idle' | 'away' | 'refused';
 
-/** The runs that wait here for the server: sent when it is there, at once and then again and again. One of these a rig. */
-export function useSendRuns(rigId: string) {
-  const [waiting, setWaiting] = useState<WaitingRun[]>([]);
+/** The runs that wait here for the server: sent when it is there, at once and then again and again. One of these a page. */
+export function useSendRuns() {
+  const [waiting, setWaiting] = useState<RunOfRig[]>([]);
   const [sending, setSending] = useState<Sending>('idle');
   const { revalidate } = useRevalidator();
   const isBusy = useRef(false);
@@ -17,7 +24,7 @@ export function useSendRuns(rigId: string) {
     isBusy.current = true;
     let count = 0;
     let state: Sending = 'idle';
-    for (const run of waitingRuns(rigId)) {
+    for (const { rigId, run } of allWaitingRuns()) {
       const sent = await sendRun(rigId, run);
       if (sent === 'kept') {
         forgetWaitingRun(rigId, run.id);
@@ -27,14 +34,14 @@ export function useSendRuns(rigId: string) {
       if (sent === 'away') break;
     }
     isBusy.current = false;
-    setWaiting(waitingRuns(rigId));
+    setWaiting(allWaitingRuns());
     setSending(state);
     if (count > 0) await revalidate();
-  }, [rigId, revalidate]);
+  }, [revalidate]);
   useEffect(() => {
     const first = setTimeout(() => void flush(), 0);
     const again = setInterval(() => {
-      if (waitingRuns(rigId).length > 0) void flush();
+      if (allWaitingRuns().length > 0) void flush();
       // Another tab may have sent them.
       else setWaiting((before) => (before.length === 0 ? before : []));
     }, TRY_EVERY_MS);
@@ -42,10 +49,10 @@ export function useSendRuns(rigId: string) {
       clearTimeout(first);
       clearInterval(again);
     };
-  }, [rigId, flush]);
-  const keep = (run: WaitingRun): void => {
+  }, [flush]);
+  const keep = (rigId: string, run: WaitingRun): void => {
     keepWaitingRun(rigId, run);
-    setWaiting(waitingRuns(rigId));
+    setWaiting(allWaitingRuns());
     void flush();
   };
   return { waiting, sending, keep };

@@ -16,16 +16,30 @@ export interface WaitingRun {
   question: Run['question'];
 }
 
-const listKey = (rigId: string): string => `live-tune-runs-${rigId}-`;
+export interface RunOfRig {
+  rigId: string;
+  run: WaitingRun;
+}
+
+const LIST = 'live-tune-runs-';
+const ID_LENGTH = '00000000-0000-4000-8000-000000000000'.length;
+const listKey = (rigId: string): string => `${LIST}${rigId}-`;
 const entryKey = (rigId: string): string => `live-tune-run-entry-${rigId}`;
 
-/** The runs of a rig that wait, the oldest first. */
-export function waitingRuns(rigId: string): WaitingRun[] {
+/** All runs that wait, the oldest first. */
+export function allWaitingRuns(): RunOfRig[] {
   return Object.keys(localStorage)
-    .filter((key) => key.startsWith(listKey(rigId)))
-    .flatMap((key) => (read(key) as WaitingRun | undefined) ?? [])
-    .toSorted((a, b) => (a.drivenAt < b.drivenAt ? -1 : 1));
+    .filter((key) => key.startsWith(LIST))
+    .flatMap((key): RunOfRig[] => {
+      const run = read(key) as WaitingRun | undefined;
+      return run ? [{ rigId: key.slice(LIST.length, LIST.length + ID_LENGTH), run }] : [];
+    })
+    .toSorted((a, b) => (a.run.drivenAt < b.run.drivenAt ? -1 : 1));
 }
+
+/** The runs of a rig that wait, the oldest first. */
+export const waitingRuns = (rigId: string): WaitingRun[] =>
+  allWaitingRuns().flatMap((one) => (one.rigId === rigId ? [one.run] : []));
 
 /** One entry each: two tabs never write over each other. */
 export const keepWaitingRun = (rigId: string, run: WaitingRun): void =>

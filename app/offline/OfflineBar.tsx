@@ -1,0 +1,85 @@
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import { waitingDays } from '../stations/days/waitingDay';
+import { useWaitingRuns } from '../stations/runs/WaitingRuns';
+import { momentHere } from './momentHere';
+import { useYou } from '../ui/useYou';
+import { useAway } from './useAway';
+import { useKeeping } from './useKeeping';
+
+const CLOSED = 'live-tune-untrusted-closed';
+const LOOK_EVERY_MS = 4000;
+const BAR = 'border-b px-5 py-2 text-sm print:hidden';
+
+/** Above every page of a phone: whether the bench answers, from when the page is otherwise, and what waits to be sent. */
+export function OfflineBar({ build, at }: { build: string; at: string }) {
+  const { isShared, isPaired } = useYou();
+  const isAway = useAway(isShared);
+  const keeping = useKeeping(build, isPaired);
+  const { waiting } = useWaitingRuns();
+  const days = useWaitingDays();
+  if (isAway)
+    return (
+      <aside role="status" className={`${BAR} border-caution bg-caution-wash`}>
+        <strong>The bench does not answer.</strong> You see it as it was at {momentHere(at)}.{' '}
+        {waiting.length > 0 && `${notes(waiting.length)} on this device until it does. `}
+        {keeping !== 'untrusted' && (
+          <a href="/kept" className="underline underline-offset-4">
+            What this phone has kept
+          </a>
+        )}
+      </aside>
+    );
+  if (days.length > 0)
+    return (
+      <aside role="status" className={`${BAR} border-caution bg-caution-wash`}>
+        Changes of a day wait on this device.{' '}
+        <Link to={`/days/${days[0]}`} className="underline underline-offset-4">
+          Open it to send them
+        </Link>
+      </aside>
+    );
+  return keeping === 'untrusted' ? <Untrusted /> : null;
+}
+
+const notes = (count: number): string => (count === 1 ? 'One run waits' : `${count} runs wait`);
+
+/** The days with changes that wait and whose page is not open. */
+function useWaitingDays(): string[] {
+  const [ids, setIds] = useState<string[]>([]);
+  useEffect(() => {
+    const look = (): void => {
+      const open = /^\/days\/([^/]+)/.exec(window.location.pathname)?.[1];
+      const next = waitingDays.ids().filter((id) => id !== open);
+      setIds((before) => (before.join() === next.join() ? before : next));
+    };
+    const first = setTimeout(look, 0);
+    const again = setInterval(look, LOOK_EVERY_MS);
+    return () => {
+      clearTimeout(first);
+      clearInterval(again);
+    };
+  }, []);
+  return ids;
+}
+
+/** What is missing without trust, until it is closed. */
+function Untrusted() {
+  const [isClosed, setClosed] = useState(() => localStorage.getItem(CLOSED) !== null);
+  if (isClosed) return null;
+  const close = (): void => {
+    localStorage.setItem(CLOSED, '');
+    setClosed(true);
+  };
+  return (
+    <aside className={`${BAR} border-rule bg-sheet`}>
+      This phone does not trust the bench yet. It keeps no pages, and has no microphone and no camera.{' '}
+      <a href="/trust" className="underline underline-offset-4">
+        Make it trust the bench
+      </a>{' '}
+      <button type="button" onClick={close} className="min-h-8 underline underline-offset-4">
+        Not now
+      </button>
+    </aside>
+  );
+}

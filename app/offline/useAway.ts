@@ -1,0 +1,41 @@
+import { useEffect, useEffectEvent, useState } from 'react';
+import { useRevalidator } from 'react-router';
+import { isServerWell } from '../ui/serverHealth';
+
+const ASK_EVERY_MS = 20_000;
+const ASK_AGAIN_MS = 4000;
+
+/**
+ * Whether the bench does not answer, asked now and then while the page is looked at. Once it answers again the page is made anew with
+ * what is there by then. @param isAsked whether there is anything between this page and the bench that may fail
+ */
+export function useAway(isAsked: boolean): boolean {
+  const [isAway, setAway] = useState(false);
+  const { revalidate } = useRevalidator();
+  const onBack = useEffectEvent(() => void revalidate());
+  useEffect(() => {
+    if (!isAsked) return undefined;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    let wasAway = false;
+    const ask = async (): Promise<void> => {
+      clearTimeout(timer);
+      const isWell = document.hidden ? !wasAway : await isServerWell();
+      if (isWell && wasAway) onBack();
+      wasAway = !isWell;
+      setAway(wasAway);
+      clearTimeout(timer);
+      timer = setTimeout(() => void ask(), wasAway ? ASK_AGAIN_MS : ASK_EVERY_MS);
+    };
+    const askNow = (): void => void ask();
+    askNow();
+    const events = ['online', 'offline'] as const;
+    for (const name of events) window.addEventListener(name, askNow);
+    document.addEventListener('visibilitychange', askNow);
+    return () => {
+      clearTimeout(timer);
+      for (const name of events) window.removeEventListener(name, askNow);
+      document.removeEventListener('visibilitychange', askNow);
+    };
+  }, [isAsked]);
+  return isAway;
+}

@@ -1,0 +1,142 @@
+/** A phone that loses the bench: for a day at the track, and while it is away. */
+import { chromium, type Browser, type BrowserContext, type Page } from '@playwright/test';
+import type { RaceDay } from '#core/days/day';
+import { PAGES } from '../app/offline/keepPages';
+import { atBench, BUGGY, open, openPit, paired, rigIds } from './pit';
+import { CHROMIUM, CHROMIUM_FLAGS } from './setting';
+import { expect, FRESH, test } from './test';
+
+test.describe.configure({ mode: 'serial' });
+
+/** A browser that takes any certificate stands for a phone that trusts the bench: only then it keeps pages. */
+let trusting: Browser;
+let bench: BrowserContext;
+let buggy: string;
+
+test.beforeAll(async ({ browser }) => {
+  trusting = await chromium.launch({
+    executablePath: CHROMIUM,
+    args: [...CHROMIUM_FLAGS, '--ignore-certificate-errors'],
+  });
+  bench = await atBench(browser);
+  buggy = (await rigIds(bench))[BUGGY]!;
+});
+test.afterAll(async () => {
+  await trusting.close();
+  await bench.close();
+});
+
+/** How many pages a phone has kept. */
+const keptCount = (page: Page): Promise<number> =>
+  page.evaluate(async (prefix) => {
+    const names = (await caches.keys()).filter((name) => name.startsWith(prefix));
+    const counts = await Promise.all(
+      names.map(async (name) => (await (await caches.open(name)).keys()).length),
+    );
+    return counts.reduce((sum, count) => sum + count, 0);
+  }, PAGES);
+
+/** A phone that trusts the bench, and has kept its pages. */
+async function keeping(
+  whose: 'my own' | 'a helper',
+  name: string,
+): Promise<{ phone: BrowserContext; page: Page }> {
+  const pit = await openPit(bench);
+  const phone = await paired(trusting, pit, whose, name);
+  await pit.close();
+  const page = await phone.newPage();
+  await open(page, '/');
+  await expect
+    .poll(() => page.evaluate(async () => (await caches.match('/kept')) !== undefined), { timeout: 60_000 })
+    .toBe(true);
+  return { phone, page };
+}
+
+const AWAY = 'The bench does not answer.';
+const dayFile = async (): Promise<RaceDay> =>
+  ((await (await bench.request.get('/days/demo-race-day.json')).json()) as { day: RaceDay }).day;
+const runsOf = async (): Promise<number> => {
+  const found = /of (\d+)|"found",(\d+)/.exec(
+    await (await bench.request.get(`/rigs/${buggy}/runs.data`)).text(),
+  );
+  return Number(found?.[2] ?? found?.[1]);
+};
+
+test(
+  'a day without the bench: runs and ticks wait, and come together with what the bench did',
+  FRESH,
+  async () => {
+    const { phone, page } = await keeping('a helper', 'Far phone');
+    const before = await runsOf();
+    const [first, second] = (await dayFile()).checks;
+    await phone.setOffline(true);
+    // From one kept page to the next, as with the bench.
+    await expect(page.getByText(AWAY)).toBeVisible();
+    await page.getByRole('link', { name: new RegExp(`^${BUGGY}`) }).click();
+    await page.waitForURL(/\/rigs\/.+\/\w+/);
+    await open(page, `/rigs/${buggy}/runs`);
+    for (const minutes of ['7', '9']) {
+      await page.getByLabel('Time, min').fill(minutes);
+      await page.getByRole('group', { name: 'Brake' }).getByRole('button', { name: 'less' }).click();
+      await page.getByRole('button', { name: 'Save the run' }).click();
+      await expect(page.getByText('Run noted.')).toBeVisible();
+    }
+    await open(page, '/days/demo-race-day');
+    await page.getByRole('checkbox', { name: first!.words }).check();
+    await expect(page.getByText('Your changes wait on this device.')).toBeVisible();
+    await page.close();
+    // Meanwhile the bench goes on.
+    const atDesk = await bench.newPage();
+    await open(atDesk, '/days/demo-race-day');
+    await atDesk.getByRole('checkbox', { name: second!.words }).check();
+    await expect.poll(async () => (await dayFile()).checks[1]!.doneAt).not.toBeNull();
+    // The evening: the phone is opened again, still without the bench, then with it.
+    const evening = await phone.newPage();
+    await open(evening, '/');
+    await expect(evening.getByText('2 runs wait on this device until it does.')).toBeVisible();
+    await phone.setOffline(false);
+    await expect.poll(runsOf, { timeout: 30_000 }).toBe(before + 2);
+    await expect(evening.getByText('Changes of a day wait on this device.')).toBeVisible();
+    await evening.getByRole('link', { name: 'Open it to send them' }).click();
+    await expect.poll(async () => (await dayFile()).checks[0]!.doneAt, { timeout: 30_000 }).not.toBeNull();
+    const merged = await dayFile();
+    expect(merged.checks.map(({ doneAt }) => doneAt !== null).slice(0, 2)).toEqual([true, true]);
+    await evening.reload();
+    await expect(evening.getByText('wait on this device')).toHaveCount(0);
+    expect(await runsOf()).toBe(before + 2);
+    await phone.close();
+    await atDesk.close();
+  },
+);
+
+test(
+  'a page that was not kept says so, and a phone that is removed has nothing any more',
+  FRESH,
+  async () => {
+    const { phone, page } = await keeping('a helper', 'Lost phone');
+    await phone.setOffline(true);
+    await page.goto('/rules');
+    await expect(page.getByRole('heading', { name: 'What this phone has kept' })).toBeVisible();
+    await page.getByRole('link', { name: 'Days' }).first().click();
+    await expect(page.getByRole('heading', { name: 'Days', exact: true })).toBeVisible();
+    await phone.setOffline(false);
+    const pit = await openPit(bench);
+    await pit.getByRole('button', { name: 'Remove Lost phone' }).click();
+    await page.waitForURL('**/pair', { timeout: 60_000 });
+    await expect.poll(() => keptCount(page)).toBe(0);
+    await phone.close();
+    await pit.close();
+  },
+);
+
+test('an old page goes on with its own files when the bench has a new build', FRESH, async () => {
+  const { phone, page } = await keeping('my own', 'Patient phone');
+  // What a new build has no longer: the bench would answer with nothing.
+  await phone.route('**/assets/**', (route) => route.fulfill({ status: 404, body: '' }));
+  for (const place of ['Packs', 'Days', 'Rehearse', 'Event rules']) {
+    await page.getByRole('link', { name: place, exact: true }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await expect(page.getByText('Something went wrong')).toHaveCount(0);
+  }
+  await phone.close();
+});
