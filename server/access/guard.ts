@@ -58,7 +58,8 @@ const DOORSTEP = { bench: '/sign-in', share: '/pair' } as const;
 /** The same for whatever was asked, so that it says nothing of what there is. */
 function turnAway(request: Request, response: Response, to: '/sign-in' | '/pair' | '/not-allowed'): void {
   const isData = new URL(`http://bench${request.originalUrl}`).pathname.endsWith('.data');
-  const wantsPage = request.method === 'GET' && request.accepts(['html', 'json']) === 'html';
+  // A script that takes anything wants no page: it would take the doorstep for its answer.
+  const wantsPage = request.method === 'GET' && (request.headers.accept ?? '').includes('text/html');
   response.set('Cache-Control', 'no-store');
   if (isData && request.method === 'GET')
     // How the router is told to go elsewhere and to load that anew.

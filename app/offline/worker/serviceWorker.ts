@@ -66,19 +66,22 @@ async function page(event: FetchEvent, isDoorstep: boolean): Promise<Response> {
   });
   event.waitUntil(answering.catch(() => undefined));
   const kept = await keptFor(request.url);
-  if (!kept) return answering.catch(async () => (await keptFor('/kept')) ?? Response.error());
+  if (!kept)
+    return answering.catch(async () => ((await keptPath('/kept')) ? redirectTo('/kept') : Response.error()));
   const late = new Promise<Response>((resolve) => setTimeout(() => resolve(kept), PATIENCE_MS));
   return Promise.race([answering.catch(() => kept), late]);
 }
 
-/** What is kept for an address: the page, or the way to the one in its place. The router must find it under its own address. */
+/** What is kept for an address: the page, or the way to the one in its place. The router must find each under its own address. */
 async function keptFor(url: string): Promise<Response | undefined> {
   const { pathname, search } = new URL(url, self.location.origin);
   const instead = await keptPath(pathname + search);
   if (instead === undefined) return undefined;
   const isSame = new URL(instead, self.location.origin).pathname === pathname;
-  return isSame ? keptPage(instead) : Response.redirect(instead, 302);
+  return isSame ? keptPage(instead) : redirectTo(instead);
 }
+
+const redirectTo = (path: string): Response => Response.redirect(path, 302);
 
 /** Where the bench is away, the router is told to open the page itself, which is kept. */
 async function pageData(request: Request, path: string): Promise<Response> {
