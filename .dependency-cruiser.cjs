@@ -6,7 +6,7 @@ const FLOORS = [
   ['settings', 'radio'],
   ['esc'],
   ['physics', 'procedure', 'workshop', 'link'],
-  ['rig', 'ear', 'device'],
+  ['rig', 'ear', 'eye', 'device'],
   ['archetypes', 'quick', 'sensitivity', 'sheet', 'packs'],
   ['plan', 'firmware'],
   ['calibration'],

@@ -32,6 +32,8 @@ for (const line of stdout.trim().split('\n')) {
 
 console.log('\nthe ear');
 console.log(spawnSync(process.execPath, ['.cache/bench/ear.js'], { encoding: 'utf8' }).stdout);
+console.log('\nthe eye');
+console.log(spawnSync(process.execPath, ['.cache/bench/eye.js'], { encoding: 'utf8' }).stdout);
 
 console.log('\nthe stint on each kind of model');
 console.log(spawnSync(process.execPath, ['.cache/bench/stint.js'], { encoding: 'utf8' }).stdout);

@@ -9,6 +9,7 @@ export default defineConfig({
       input: {
         traces: './bench/traces.bench.ts',
         ear: './bench/ear.bench.ts',
+        eye: './bench/eye.bench.ts',
         stint: './bench/stint.bench.ts',
         page: './bench/page.bench.ts',
       },

@@ -1,11 +1,10 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Page } from '@playwright/test';
 import { groupsSounding, PITCHES, RATE, randomFrom, withNoise } from '#core/ear/recording.fixture';
+import { beginOwn } from './beginOwn';
 import { CHROMIUM, CHROMIUM_FLAGS } from './setting';
-import { openDemoRig } from './rigs';
-import { FRESH, draftSaved, expect, moveRail, test } from './test';
+import { FRESH, expect, test } from './test';
 
 /** What an ESC says in its tone menu until item 2 is stored: items go by, a stop is taken, a tune. */
 const SAID = ['lh', 'lhh', 'hl', 'lhlH'];
@@ -98,17 +97,6 @@ test(
     });
   },
 );
-
-/** Drafts one stop lower on a demo rig, and begins to load it beside one's own ESC. */
-async function beginOwn(page: Page, demo: string, setting: string, precaution: string): Promise<void> {
-  await openDemoRig(page, demo, `Own, ${demo}`, 'tune');
-  await moveRail(page, setting, 'ArrowLeft', 1);
-  await draftSaved(page);
-  await page.getByRole('link', { name: 'Load 1 change' }).click();
-  await page.getByLabel('your own ESC').check();
-  await page.getByLabel(precaution).check();
-  await page.getByRole('button', { name: 'Begin loading' }).click();
-}
 
 /** A recording for the browser's pretended microphone: groups in some noise. */
 function recordingOf(groups: readonly string[]): string {

@@ -100,7 +100,8 @@ function harmonics(turn: number, hertz: number, formants: readonly number[]): nu
   return sum;
 }
 
-const gaussian = (random: () => number): number =>
+/** Normally distributed, with a deviation of 1: by Box and Muller (1958). */
+export const gaussian = (random: () => number): number =>
   Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 
 function concatenated(pieces: readonly Float32Array[]): Float32Array {

@@ -6,6 +6,7 @@ import { useCommands } from '../../preferences/useCommands';
 import { keepFocus } from '../../simulated/keepFocus';
 import { Button } from '../../ui/Button';
 import { EarPanel } from './EarPanel';
+import { EyePanel } from './EyePanel';
 import { NoAnswer } from './NoAnswer';
 
 interface Props {
@@ -68,6 +69,7 @@ export function OwnEscPanel({ profile, family, due, itemId, isShowing, onDone, o
         </div>
       )}
       <EarPanel profile={profile} due={asking ? undefined : due} onAnswered={next} />
+      <EyePanel profile={profile} due={asking ? undefined : due} onAnswered={next} />
       <NoAnswer profile={profile} family={family} />
     </section>
   );
