@@ -1,7 +1,8 @@
 /**
- * A shared bench under load: 50 devices watch one plan, one ticks it, and pages of all kinds are asked for at a steady rate.
- * `node bench/pit.mjs [minutes] [requests a second]`; then the rate is raised until it no longer holds. On a quiet machine; the figures go
- * to docs/performance.md by hand. Addresses of the loopback range stand for the devices.
+ * A shared bench under load: 50 devices watch one plan and ask for it again whenever somebody else changed something, and pages of all
+ * kinds are asked for at a steady rate. `node bench/pit.mjs [minutes] [requests a second] [seconds between changes]`; then the rate is
+ * raised until it no longer holds. On a quiet machine; the figures go to docs/performance.md by hand. Addresses of the loopback range
+ * stand for the devices.
  */
 import { spawn } from 'node:child_process';
 import { readFileSync, rmSync } from 'node:fs';
@@ -14,9 +15,13 @@ const HOST = '127.0.0.2';
 const DEVICES = 50;
 const MINUTES = Number(process.argv[2] ?? 10);
 const RATE = Number(process.argv[3] ?? 60);
+const CHANGE_EVERY_S = Number(process.argv[4] ?? 10);
 const GOAL_MS = 150;
 const RAISED_FOR_S = 30;
 const LOOK_EVERY_MS = 10_000;
+/** As `useLive` has it. */
+const TOGETHER_MS = 120;
+const SPREAD_MS = 500;
 
 const port = (await firstFreePort(4700, 20)) ?? 0;
 const sharePort = (await firstFreePort(4720, 20)) ?? 0;
@@ -47,16 +52,19 @@ async function measure() {
   await post(bench, '/pit', { intent: 'password', password: 'four wet kelp leaves' });
   const devices = [];
   for (let n = 0; n < DEVICES; n += 1) devices.push(await pairDevice(n));
-  const heard = devices.map((device) => watch(device));
+  const heard = devices.map((device) => watch(device, `/rigs/${rigId}/load.data`));
   await sleep(1000);
+  // Whoever opens Live Tune gets a page; whoever goes on within it, and whose page is renewed, gets its data.
   const mixed = [
     `/rigs/${rigId}/load`,
-    `/rigs/${rigId}/tune`,
-    `/rigs/${rigId}/runs`,
     `/rigs/${rigId}/load.data`,
-    '/days/demo-test-day',
+    `/rigs/${rigId}/tune.data`,
     '/',
-    '/packs',
+    '/_root.data',
+    `/rigs/${rigId}/runs.data`,
+    '/days/demo-test-day.data',
+    '/packs.data',
+    `/rigs/${rigId}/set-ups.data`,
     '/healthz',
   ];
   console.log(`${DEVICES} devices watch, ${RATE} requests a second for ${MINUTES} min`);
@@ -65,16 +73,11 @@ async function measure() {
   console.log(
     `p50 ${at(steady.times, 0.5)}, p95 ${at(steady.times, 0.95)}, p99 ${at(steady.times, 0.99)} ms`,
   );
-  console.log(`${steady.times.length} answered, ${steady.failed} failed; a change was heard after ms:`);
-  console.log(
-    `  p50 ${at(
-      heard.flatMap(({ late }) => late),
-      0.5,
-    )}, p95 ${at(
-      heard.flatMap(({ late }) => late),
-      0.95,
-    )}`,
-  );
+  const late = heard.flatMap((one) => one.late);
+  const shown = heard.flatMap((one) => one.shown);
+  console.log(`${steady.times.length} answered, ${steady.failed} failed`);
+  console.log(`a change was heard of after p50 ${at(late, 0.5)}, p95 ${at(late, 0.95)} ms,`);
+  console.log(`  and all 50 had the plan again after p50 ${at(shown, 0.5)}, p95 ${at(shown, 0.95)} ms`);
   console.log(`memory before ${before} MB, every ${LOOK_EVERY_MS / 1000} s: ${steady.memory.join(' ')}`);
   for (const path of mixed) {
     const own = steady.byPath.get(path) ?? [];
@@ -93,7 +96,7 @@ async function measure() {
  * @param {string[]} paths
  * @param {number} rate
  * @param {number} seconds
- * @param {boolean} ticks whether something is changed once a second, too
+ * @param {boolean} ticks whether something is changed now and then, too
  */
 async function ask(devices, paths, rate, seconds, ticks) {
   /** @type {number[]} */
@@ -105,7 +108,7 @@ async function ask(devices, paths, rate, seconds, ticks) {
   const asked = [];
   let failed = 0;
   const looks = setInterval(() => memory.push(memoryMb()), LOOK_EVERY_MS);
-  const changes = setInterval(() => void (ticks && change()), 1000);
+  const changes = setInterval(() => void (ticks && change()), 1000 * CHANGE_EVERY_S);
   const start = performance.now();
   for (let n = 0; n < rate * seconds; n += 1) {
     const due = start + (n * 1000) / rate;
@@ -130,7 +133,7 @@ async function ask(devices, paths, rate, seconds, ticks) {
   return { times, byPath, memory, failed };
 }
 
-/** A tick on the day that all watch, from the bench. */
+/** Something that all who watch are told of, from the bench. */
 async function change() {
   changes += 1;
   changedAt = performance.now();
@@ -158,10 +161,12 @@ function get(device, path) {
   });
 }
 
-/** @param {Device} device @returns what it heard, and how late, ms */
-function watch(device) {
+/** @param {Device} device @param {string} plan is asked for again at each change @returns how late it heard of each, and had it, ms */
+function watch(device, plan) {
   /** @type {number[]} */
   const late = [];
+  /** @type {number[]} */
+  const shown = [];
   const asked = request(
     `${network}/live`,
     {
@@ -172,12 +177,19 @@ function watch(device) {
     },
     (response) =>
       response.on('data', (/** @type {Buffer} */ text) => {
-        if (text.includes('event: change')) late.push(performance.now() - changedAt);
+        if (!text.includes('event: change')) return;
+        const began = changedAt;
+        late.push(performance.now() - began);
+        // As a page does: what is changed together is asked for once.
+        setTimeout(
+          () => void get(device, plan).then(() => shown.push(performance.now() - began)),
+          TOGETHER_MS + SPREAD_MS * Math.random(),
+        );
       }),
   );
   asked.on('error', () => undefined);
   asked.end();
-  return { late };
+  return { late, shown };
 }
 
 /** @param {number} n @returns {Promise<Device>} */

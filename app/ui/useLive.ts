@@ -11,6 +11,8 @@ interface Change {
 
 /** Several things that are done at once are asked for once. */
 const TOGETHER_MS = 120;
+/** Fifty phones that hear of the same do not all ask at the same moment. */
+const SPREAD_MS = 500;
 /** A line that the server refused is tried again after this. */
 const AGAIN_MS = 5000;
 /** So long it is said who changed something. */
@@ -42,7 +44,7 @@ export function useLive(isShared: boolean): string | undefined {
     let hasMissed = false;
     const refreshSoon = (): void => {
       clearTimeout(soon);
-      soon = setTimeout(() => void refresh(), TOGETHER_MS);
+      soon = setTimeout(() => void refresh(), TOGETHER_MS + SPREAD_MS * Math.random());
     };
     const close = (): void => {
       line?.close();

@@ -124,8 +124,20 @@ interface Place {
   params: Readonly<Record<string, string | undefined>>;
 }
 
+/** Few addresses are asked for again and again; to go through the whole table each time takes as long as a query. */
+const placesKnown = new Map<string, Place | undefined>();
+const MOST_KNOWN = 500;
+
 /** @returns undefined where there is no such address. @param pathname as the application sees it: without `.data` */
 export function placeOf(pathname: string): Place | undefined {
+  if (placesKnown.has(pathname)) return placesKnown.get(pathname);
+  if (placesKnown.size >= MOST_KNOWN) placesKnown.clear();
+  const place = findPlace(pathname);
+  placesKnown.set(pathname, place);
+  return place;
+}
+
+function findPlace(pathname: string): Place | undefined {
   const match = matchRoutes(ADDRESSES, pathname)?.at(-1);
   if (!match) return undefined;
   const address = match.route.id;

@@ -90,22 +90,24 @@ export interface Known {
  */
 export async function whoShows(token: string, now = new Date()): Promise<Known | undefined> {
   const digest = digestOf(token);
-  const session = await SessionModel.findOne({
-    where: { [Op.or]: [{ shown: digest }, { shownBefore: digest }] },
-  });
-  const device = session && (await DeviceModel.findByPk(session.deviceId));
-  if (!device) return undefined;
+  const session = await sessionOf(digest);
+  if (!session) return undefined;
+  const { device } = session;
   const age = (since: Date): number => now.getTime() - since.getTime();
   if (age(session.seenAt) > SEEN_WITHIN_MS || age(session.begunAt) > LASTS_MS) {
-    await device.destroy();
+    await DeviceModel.destroy({ where: { id: device.id } });
     return undefined;
   }
   const isNew = session.shown.equals(digest);
   const isOver = !isNew && session.confirmedAt !== null && age(session.confirmedAt) > OVERLAP_MS;
   if (isOver) return undefined;
-  if (isNew && session.confirmedAt === null) await session.update({ confirmedAt: now });
+  const ofSession = { where: { id: session.id } };
+  if (isNew && session.confirmedAt === null) await SessionModel.update({ confirmedAt: now }, ofSession);
   if (age(session.seenAt) > NOTED_EVERY_MS)
-    await Promise.all([session.update({ seenAt: now }), device.update({ seenAt: now })]);
+    await Promise.all([
+      SessionModel.update({ seenAt: now }, ofSession),
+      DeviceModel.update({ seenAt: now }, { where: { id: device.id } }),
+    ]);
   const isDue = isNew && age(session.turnedAt) > TURNED_AFTER_MS;
   const isLost = !isNew && session.confirmedAt === null && age(session.turnedAt) > OVERLAP_MS;
   return {
@@ -114,8 +116,28 @@ export async function whoShows(token: string, now = new Date()): Promise<Known |
   };
 }
 
+type Shown = Pick<SessionModel, 'id' | 'shown' | 'begunAt' | 'turnedAt' | 'confirmedAt' | 'seenAt'> & {
+  device: Pick<DeviceModel, 'id' | 'garageId' | 'role' | 'name' | 'rigId' | 'setUpKey'>;
+};
+
+/** A session and its device in one query: it stands before every request. */
+async function sessionOf(digest: Buffer): Promise<Shown | undefined> {
+  const [row] = await database().query<Shown & Shown['device'] & { sessionId: string }>(
+    `SELECT s.id AS "sessionId", s.shown, s.begun_at AS "begunAt", s.turned_at AS "turnedAt", s.confirmed_at AS "confirmedAt",
+       s.seen_at AS "seenAt", d.id, d.garage_id AS "garageId", d.role, d.name, d.rig_id AS "rigId", d.set_up_key AS "setUpKey"
+     FROM sessions s JOIN devices d ON d.id = s.device_id
+     WHERE s.shown = :digest OR s.shown_before = :digest LIMIT 1`,
+    { type: QueryTypes.SELECT, replacements: { digest } },
+  );
+  return row && { ...row, id: row.sessionId, device: row };
+}
+
 /** Changes a token for another. Of many requests that come at once one does it. @returns the new token, to that one */
-async function turn(session: SessionModel, shown: Buffer, now: Date): Promise<string | undefined> {
+async function turn(
+  session: Pick<SessionModel, 'id' | 'turnedAt'>,
+  shown: Buffer,
+  now: Date,
+): Promise<string | undefined> {
   const token = newToken();
   const [, turned] = await SessionModel.update(
     { shown: digestOf(token), shownBefore: shown, turnedAt: now, confirmedAt: null },
@@ -138,7 +160,7 @@ export async function areThere(ids: readonly string[]): Promise<Set<string>> {
   return new Set(rows.map(({ id }) => id));
 }
 
-const principalOf = ({ id, garageId, role, name, rigId, setUpKey }: DeviceModel): Principal => ({
+const principalOf = ({ id, garageId, role, name, rigId, setUpKey }: Shown['device']): Principal => ({
   garageId,
   role,
   name,
