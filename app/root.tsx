@@ -151,7 +151,7 @@ function Broken() {
       title="Live Tune does not answer."
       text="Everything is kept, also a draft that was not saved yet. This page goes on when Live Tune is back. If you stopped it, start it again."
     >
-      {navigator.serviceWorker?.controller && (
+      {'serviceWorker' in navigator && navigator.serviceWorker.controller && (
         <a href="/kept" className="underline">
           What this phone has kept
         </a>

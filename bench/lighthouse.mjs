@@ -1,9 +1,11 @@
 /**
- * Prints what Lighthouse says of each main view of the local build, on a desk and on a phone: `npm run -s lighthouse`.
+ * Prints what Lighthouse says of each main view of the local build, on a desk and on a phone, and of a paired phone in the pit:
+ * `npm run -s lighthouse`, or `-- pit` for the last alone.
  * Lighthouse is fetched by npm when it is first asked for; nothing of the application needs it.
  */
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { choosePassword, pairDevice } from './paired.mjs';
 import { firstFreePort } from '../tools/lib/ports.mjs';
 
 const LIGHTHOUSE = 'lighthouse@13.5.0';
@@ -17,10 +19,13 @@ const ROUNDS = { desktop: 1, phone: 3 };
 
 const port = await firstFreePort(4550, 50);
 const address = `http://127.0.0.1:${port}`;
-const live = spawn('./start', ['--port', String(port), '--fresh', '--yes'], {
-  env: { ...process.env, LIVE_TUNE_DATA: DATA },
-  stdio: 'ignore',
-});
+const sharePort = await firstFreePort(4610, 50);
+const network = `https://127.0.0.2:${sharePort}`;
+const live = spawn(
+  './start',
+  ['--port', String(port), '--share', '--share-port', String(sharePort), '--fresh', '--yes'],
+  { env: { ...process.env, LIVE_TUNE_DATA: DATA, SHARE_ONLY: '127.0.0.2' }, stdio: 'ignore' },
+);
 await answering();
 mkdirSync('.cache', { recursive: true });
 
@@ -34,9 +39,19 @@ const views = [
   `${rig}/esc`,
   `${rig}/sheets`,
 ];
-for (const view of [...views, '/profiles', '/glossary'])
-  for (const form of /** @type {const} */ (['desktop', 'phone']))
-    console.log(`${form.padEnd(8)} ${name(view).padEnd(12)} ${inTheMiddle(view, form)}`);
+if (!process.argv.includes('pit'))
+  for (const view of [...views, '/profiles', '/glossary'])
+    for (const form of /** @type {const} */ (['desktop', 'phone']))
+      console.log(`${form.padEnd(8)} ${name(view).padEnd(12)} ${inTheMiddle(address + view, form)}`);
+await choosePassword(address);
+const { cookie } = await pairDevice(address, network, 1);
+// What takes any certificate stands for a phone that trusts the bench.
+const asPaired = [
+  `--extra-headers=${JSON.stringify({ Cookie: cookie })}`,
+  '--chrome-flags=--headless=new --no-sandbox --ignore-certificate-errors',
+];
+for (const view of ['/', `${rig}/load`, `${rig}/tune`, `${rig}/runs`, '/days/demo-race-day', '/kept'])
+  console.log(`pit      ${name(view).padEnd(20)} ${inTheMiddle(network + view, 'phone', asPaired)}`);
 
 const stopped = new Promise((resolve) => live.once('exit', resolve));
 live.kill('SIGINT');
@@ -50,11 +65,13 @@ function name(view) {
 
 /**
  * What Lighthouse says of a view, the round in the middle by performance.
- * @param {string} view
+ * @param {string} url
  * @param {'desktop' | 'phone'} form
+ * @param {string[]} more
  */
-function inTheMiddle(view, form) {
-  const rounds = Array.from({ length: ROUNDS[form] }, () => report(view, form) ?? report(view, form)).filter(
+function inTheMiddle(url, form, more = []) {
+  const once = () => report(url, form, more);
+  const rounds = Array.from({ length: ROUNDS[form] }, () => once() ?? once()).filter(
     (one) => one !== undefined,
   );
   if (rounds.length === 0) return 'no report';
@@ -64,24 +81,25 @@ function inTheMiddle(view, form) {
 }
 
 /**
- * @param {string} view
+ * @param {string} url
  * @param {'desktop' | 'phone'} form
+ * @param {string[]} more
  * @returns {Scores | undefined} nothing where Lighthouse gave up
  */
-function report(view, form) {
+function report(url, form, more) {
   const preset = form === 'desktop' ? ['--preset=desktop'] : [];
   const { status } = spawnSync(
     'npx',
     [
       '--yes',
       LIGHTHOUSE,
-      `${address}${view}`,
+      url,
       ...preset,
       `--only-categories=${CATEGORIES.join(',')}`,
       '--output=json',
       `--output-path=${REPORT}`,
       '--quiet',
-      '--chrome-flags=--headless=new --no-sandbox',
+      ...(more.length > 0 ? more : ['--chrome-flags=--headless=new --no-sandbox']),
     ],
     { encoding: 'utf8', env: { ...process.env, CHROME_PATH: CHROMIUM } },
   );

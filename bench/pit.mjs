@@ -6,7 +6,8 @@
  */
 import { spawn } from 'node:child_process';
 import { readFileSync, rmSync } from 'node:fs';
-import { Agent, request } from 'node:https';
+import { request } from 'node:https';
+import { choosePassword, pairDevice, post } from './paired.mjs';
 import { firstFreePort } from '../tools/lib/ports.mjs';
 import { sleep } from '../tools/lib/run.mjs';
 
@@ -28,7 +29,7 @@ const sharePort = (await firstFreePort(4720, 20)) ?? 0;
 const bench = `http://127.0.0.1:${port}`;
 const network = `https://${HOST}:${sharePort}`;
 
-/** @typedef {{ address: string, agent: Agent, cookie: string }} Device */
+/** @typedef {import('./paired.mjs').Device} Device */
 
 /** When the last change was asked for, and how many there were. */
 let changedAt = 0;
@@ -49,9 +50,9 @@ try {
 
 async function measure() {
   const rigId = /\/rigs\/([0-9a-f-]{36})/.exec(await (await fetch(`${bench}/`)).text())?.[1] ?? '';
-  await post(bench, '/pit', { intent: 'password', password: 'four wet kelp leaves' });
+  await choosePassword(bench);
   const devices = [];
-  for (let n = 0; n < DEVICES; n += 1) devices.push(await pairDevice(n));
+  for (let n = 0; n < DEVICES; n += 1) devices.push(await pairDevice(bench, network, n));
   const heard = devices.map((device) => watch(device, `/rigs/${rigId}/load.data`));
   await sleep(1000);
   // Whoever opens Live Tune gets a page; whoever goes on within it, and whose page is renewed, gets its data.
@@ -190,49 +191,6 @@ function watch(device, plan) {
   asked.on('error', () => undefined);
   asked.end();
   return { late, shown };
-}
-
-/** @param {number} n @returns {Promise<Device>} */
-async function pairDevice(n) {
-  const invited = await post(bench, '/pit', { intent: 'invite', role: 'helper', name: `Device ${n}` });
-  const code =
-    /[A-Z0-9]{4}-[A-Z0-9]{4}/.exec(invited.text.slice(invited.text.indexOf('Code for')))?.[0] ?? '';
-  const address = `127.0.3.${n + 1}`;
-  const body = new URLSearchParams({ code }).toString();
-  return new Promise((resolve, reject) => {
-    const asked = request(
-      `${network}/pair`,
-      {
-        method: 'POST',
-        localAddress: address,
-        rejectUnauthorized: false,
-        headers: {
-          origin: network,
-          'content-type': 'application/x-www-form-urlencoded',
-          'content-length': Buffer.byteLength(body),
-        },
-      },
-      (response) => {
-        const cookie = response.headers['set-cookie']?.[0]?.split(';')[0];
-        response.resume();
-        if (cookie === undefined) reject(new Error(`device ${n} was not paired: ${response.statusCode}`));
-        else resolve({ address, agent: new Agent({ keepAlive: true, maxSockets: 6 }), cookie });
-      },
-    );
-    asked.on('error', reject);
-    asked.end(body);
-  });
-}
-
-/** @param {string} at @param {string} path @param {Record<string, string>} fields */
-async function post(at, path, fields) {
-  const response = await fetch(`${at}${path}`, {
-    method: 'POST',
-    redirect: 'manual',
-    headers: { origin: at, accept: 'text/html' },
-    body: new URLSearchParams(fields),
-  });
-  return { status: response.status, text: await response.text() };
 }
 
 /** Of the web server, resident. */

@@ -96,7 +96,7 @@ test(
     await expect(evening.getByText('2 runs wait on this device until it does.')).toBeVisible();
     await phone.setOffline(false);
     await expect.poll(runsOf, { timeout: 30_000 }).toBe(before + 2);
-    await expect(evening.getByText('Changes of a day wait on this device.')).toBeVisible();
+    await expect(evening.getByText('Changes to a day wait on this device.')).toBeVisible();
     await evening.getByRole('link', { name: 'Open it to send them' }).click();
     await expect.poll(async () => (await dayFile()).checks[0]!.doneAt, { timeout: 30_000 }).not.toBeNull();
     const merged = await dayFile();

@@ -33,7 +33,7 @@ export function OfflineBar({ build, at }: { build: string; at: string }) {
   if (days.length > 0)
     return (
       <aside role="status" className={`${BAR} border-caution bg-caution-wash`}>
-        Changes of a day wait on this device.{' '}
+        Changes to a day wait on this device.{' '}
         <Link to={`/days/${days[0]}`} className="underline underline-offset-4">
           Open it to send them
         </Link>

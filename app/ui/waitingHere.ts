@@ -38,19 +38,20 @@ export function waitingHere<T extends object>(prefix: string): WaitingHere<T> {
   const keep = (id: string, value: T): void =>
     localStorage.setItem(ownKey(id), JSON.stringify({ ...value, at: Date.now() }));
   // A page that is left leaves what waits to the next one at once.
-  globalThis.window?.addEventListener('pagehide', () => {
-    const tab = sessionStorage.getItem(TAB);
-    for (const key of Object.keys(localStorage))
-      if (tab !== null && key.startsWith(prefix) && key.endsWith(tab))
-        localStorage.setItem(key, JSON.stringify({ ...read<T>(key), at: 0 }));
-  });
+  if ('window' in globalThis)
+    window.addEventListener('pagehide', () => {
+      const tab = sessionStorage.getItem(TAB);
+      for (const key of Object.keys(localStorage))
+        if (tab !== null && key.startsWith(prefix) && key.endsWith(tab))
+          localStorage.setItem(key, JSON.stringify({ ...read(key), at: 0 }));
+    });
   return {
     keep,
     forget: (id) => localStorage.removeItem(ownKey(id)),
     take: (id) => {
       const own = ownKey(id);
       for (const key of [own, ...keysOf(id).filter((other) => other !== own)]) {
-        const waiting = read<Waiting<T>>(key);
+        const waiting = read(key) as Waiting<T> | undefined;
         if (!waiting || (key !== own && Date.now() - waiting.at < ORPHAN_AFTER_MS)) continue;
         localStorage.removeItem(key);
         keep(id, waiting);
@@ -68,9 +69,9 @@ export function waitingHere<T extends object>(prefix: string): WaitingHere<T> {
   };
 }
 
-function read<T>(key: string): T | undefined {
+function read(key: string): object | undefined {
   try {
-    return (JSON.parse(localStorage.getItem(key) ?? 'null') as T | null) ?? undefined;
+    return (JSON.parse(localStorage.getItem(key) ?? 'null') as object | null) ?? undefined;
   } catch {
     return undefined;
   }

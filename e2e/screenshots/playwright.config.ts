@@ -1,7 +1,7 @@
 import { defineConfig } from '@playwright/test';
-import { CHROMIUM, CHROMIUM_FLAGS, server } from '../setting';
+import { CHROMIUM, CHROMIUM_FLAGS, PIT, server } from '../setting';
 
-const PORT = 4391;
+const PORT = 4401;
 
 /** Makes docs/screenshots/ from the demo: `npm run screenshots`, after a view has changed. */
 export default defineConfig({
@@ -15,5 +15,6 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: CHROMIUM, args: CHROMIUM_FLAGS },
   },
-  webServer: { ...server(PORT, '.data/screenshots'), cwd: '../..' },
+  // Shared, as for the picture of the pit: with an address of the loopback range for the network.
+  webServer: { ...server(PORT, '.data/screenshots', { ...PIT, sharePort: PORT + 1 }), cwd: '../..' },
 });

@@ -47,7 +47,6 @@ test('the buggy, from rig to sheet', async ({ page }) => {
   await page.getByText('End points at 100 % both ways', { exact: true }).waitFor();
   await click('Begin calibrating');
   await hand.follow(/^Pull the trigger/);
-  await shot('endpoints-guide');
   await hand.follow(/^Learned/);
   await click('Keep this calibration');
   await page.getByText('The trigger and the ESC agree.').waitFor();
@@ -241,4 +240,19 @@ test('rehearse', async ({ page }) => {
   await page.getByRole('button', { name: 'I am done' }).click();
   await page.getByRole('heading', { name: /^Not passed/ }).waitFor();
   await page.screenshot({ path: `${FOLDER}/rehearse-report.png` });
+});
+
+test('the pit, with a code for a helper’s phone', async ({ page }) => {
+  await page.clock.install();
+  const { shot, click } = cameraOf(page);
+  await page.goto('/pit');
+  await page.getByLabel('Password of the owner').first().fill('four wet kelp leaves');
+  await click('Keep the password');
+  await page.getByText('Password kept.').waitFor();
+  await page.getByRole('radio', { name: /^a helper/ }).check();
+  await page.getByLabel('Name of the phone, for your list').fill('Phone at the ESC');
+  await click('Make a code');
+  await page.getByRole('heading', { name: 'Code for “Phone at the ESC”' }).waitFor();
+  await page.evaluate(() => window.scrollTo(0, 0));
+  await shot('pit');
 });

@@ -15,20 +15,27 @@ self.addEventListener('install', (event) => event.waitUntil(keepShell()));
 self.addEventListener('activate', (event) => event.waitUntil(takeOver()));
 self.addEventListener('message', (event) => event.waitUntil(keep((event.data as KeepPages).keep)));
 self.addEventListener('fetch', (event) => {
+  const answer = answerTo(event);
+  if (answer) event.respondWith(answer);
+});
+
+/** @returns undefined for what is none of the worker's business: the browser asks itself then */
+function answerTo(event: FetchEvent): Promise<Response> | undefined {
   const { request } = event;
   const handling = handlingOf(request, self.location.origin, request.mode === 'navigate');
   switch (handling.kind) {
     case 'asset':
-      return event.respondWith(asset(request));
+      return asset(request);
     case 'page':
-      return event.respondWith(page(event, handling.isDoorstep));
+      return page(event, handling.isDoorstep);
     case 'pageData':
-      return event.respondWith(pageData(request, handling.page));
+      return pageData(request, handling.page);
     case 'otherDevice':
-      return event.respondWith(fetch(request).finally(forgetPages));
+      return fetch(request).finally(() => void forgetPages());
     case 'network':
+      return undefined;
   }
-});
+}
 
 /** Everything that any page of this build needs. */
 async function keepShell(): Promise<void> {

@@ -9,6 +9,7 @@ import { data, Form, Link, redirect } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { keepTyped, unlessAway } from '../../ui/keepTyped';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 import { Page } from '../../ui/Page';
 import { Problems } from '../../ui/Problems';
 import { useAnswer } from '../../ui/useAnswer';
@@ -83,59 +84,63 @@ export default function AlikeRoute({ loaderData: { groups, rigs }, actionData }:
               {group.rigIds.length} {group.rigIds.length === 1 ? 'rig' : 'rigs'}
               {group.target && ` like ${group.target.name}`}
             </span>
-            <Form method="post" className="ml-auto">
-              <input type="hidden" name="groupId" value={id} />
-              <Button type="submit" look="quiet" name="intent" value="delete">
-                Delete<span className="sr-only"> {group.name}</span>
-              </Button>
-            </Form>
+            <OwnersOnly>
+              <Form method="post" className="ml-auto">
+                <input type="hidden" name="groupId" value={id} />
+                <Button type="submit" look="quiet" name="intent" value="delete">
+                  Delete<span className="sr-only"> {group.name}</span>
+                </Button>
+              </Form>
+            </OwnersOnly>
           </li>
         ))}
       </ul>
-      <details className="mt-6 border-t border-ink pt-3" open={groups.length === 0}>
-        <summary className="min-h-11 cursor-pointer py-2 font-display text-xl font-bold">
-          Make a group
-        </summary>
-        <Form method="post" className="grid max-w-3xl gap-4">
-          <label className="flex items-center gap-3">
-            Name
-            <input name="name" required maxLength={80} placeholder="The pair" className={`${INPUT} w-72`} />
-          </label>
-          <label className="flex items-center gap-3">
-            Like this one
-            <select name="first" className={`${INPUT} w-72`}>
+      <OwnersOnly>
+        <details className="mt-6 border-t border-ink pt-3" open={groups.length === 0}>
+          <summary className="min-h-11 cursor-pointer py-2 font-display text-xl font-bold">
+            Make a group
+          </summary>
+          <Form method="post" className="grid max-w-3xl gap-4">
+            <label className="flex items-center gap-3">
+              Name
+              <input name="name" required maxLength={80} placeholder="The pair" className={`${INPUT} w-72`} />
+            </label>
+            <label className="flex items-center gap-3">
+              Like this one
+              <select name="first" className={`${INPUT} w-72`}>
+                {rigs.map(({ rigId, name }) => (
+                  <option key={rigId} value={rigId}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <fieldset>
+              <legend className="font-bold">These should match it</legend>
               {rigs.map(({ rigId, name }) => (
-                <option key={rigId} value={rigId}>
+                <label key={rigId} className="flex min-h-9 items-center gap-3 border-b border-rule py-1">
+                  <input type="checkbox" name="rig" value={rigId} className="size-5 accent-draft" />
                   {name}
-                </option>
+                </label>
               ))}
-            </select>
-          </label>
-          <fieldset>
-            <legend className="font-bold">These should match it</legend>
-            {rigs.map(({ rigId, name }) => (
-              <label key={rigId} className="flex min-h-9 items-center gap-3 border-b border-rule py-1">
-                <input type="checkbox" name="rig" value={rigId} className="size-5 accent-draft" />
-                {name}
-              </label>
-            ))}
-          </fieldset>
-          <fieldset className="grid gap-2">
-            <legend className="font-bold">Or a model without an ESC here</legend>
-            <p className="text-sm text-muted">An engine car, say. Type what you know of it, measured.</p>
-            <TargetField name="targetName" label="Its name" unit="" />
-            <TargetField name="busVolts" label="Volts on the servo bus" unit="V" />
-            <TargetField name="stopM" label="Stop from walking pace" unit="m" />
-            <TargetField name="launchS" label="First five metres" unit="s" />
-            <TargetField name="frontPercent" label="Weight on the front wheels" unit="%" />
-          </fieldset>
-          <p>
-            <Button type="submit" look="main">
-              Keep this group
-            </Button>
-          </p>
-        </Form>
-      </details>
+            </fieldset>
+            <fieldset className="grid gap-2">
+              <legend className="font-bold">Or a model without an ESC here</legend>
+              <p className="text-sm text-muted">An engine car, say. Type what you know of it, measured.</p>
+              <TargetField name="targetName" label="Its name" unit="" />
+              <TargetField name="busVolts" label="Volts on the servo bus" unit="V" />
+              <TargetField name="stopM" label="Stop from walking pace" unit="m" />
+              <TargetField name="launchS" label="First five metres" unit="s" />
+              <TargetField name="frontPercent" label="Weight on the front wheels" unit="%" />
+            </fieldset>
+            <p>
+              <Button type="submit" look="main">
+                Keep this group
+              </Button>
+            </p>
+          </Form>
+        </details>
+      </OwnersOnly>
     </Page>
   );
 }

@@ -21,7 +21,7 @@ export const DaySaved = ({ told, away, conflicts, onSettled }: ReturnType<typeof
     {told && <Problems problems={told.problems} title="Not saved." />}
     {conflicts.length > 0 && (
       <div role="alert">
-        <Notice grade="caution" title="Somebody else changed the same things of this day.">
+        <Notice grade="caution" title="Somebody else changed the same things on this day.">
           <p>Theirs is kept and shown. You had entered:</p>
           <ul className="list-disc pl-6">
             {conflicts.map((conflict) => (

@@ -15,6 +15,7 @@ import { data, Form, Link, redirect } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { keepTyped, unlessAway } from '../../ui/keepTyped';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 import { Page } from '../../ui/Page';
 import { Problems } from '../../ui/Problems';
 import { useAnswer } from '../../ui/useAnswer';
@@ -102,12 +103,16 @@ export default function DaysRoute({ loaderData, actionData }: Route.ComponentPro
       <AtHome reminders={reminders} />
       <DayList title="To come" days={coming} />
       <DayList title="Past" days={past} />
-      <details className="mt-8 border-t border-ink pt-3" open={days.length === 0}>
-        <summary className="min-h-11 cursor-pointer py-2 font-display text-xl font-bold">Plan a day</summary>
-        <AwayNotice answer={actionData} />
-        {answer && <Problems problems={answer.problems} title="Nothing was kept." />}
-        <NewDay date={date} />
-      </details>
+      <OwnersOnly>
+        <details className="mt-8 border-t border-ink pt-3" open={days.length === 0}>
+          <summary className="min-h-11 cursor-pointer py-2 font-display text-xl font-bold">
+            Plan a day
+          </summary>
+          <AwayNotice answer={actionData} />
+          {answer && <Problems problems={answer.problems} title="Nothing was kept." />}
+          <NewDay date={date} />
+        </details>
+      </OwnersOnly>
     </Page>
   );
 }

@@ -25,14 +25,13 @@ interface Seen {
 
 /** Watches the lamp of the ESC: says how often it flashed, and goes on when that was the answer to the step. */
 export function EyePanel({ profile, due, onAnswered }: Props) {
-  const video = useRef<HTMLVideoElement>(null);
   const [last, setLast] = useState<Seen>();
   const ticked = useRef<SeenGroup>(undefined);
   const dueSince = useRef(0);
   useEffect(() => {
     dueSince.current = performance.now();
   }, [due]);
-  const { looking, steadiness, start, stop } = useEye(video, (group) => {
+  const { video, looking, steadiness, start, stop } = useEye((group) => {
     const { kind, words } = judgeFlashes(profile, due?.observed ?? [], group.count);
     const said: Said =
       kind !== 'answer'

@@ -1,6 +1,6 @@
 import { CELLS, SIDE, type Picture } from '#core/eye/picture';
 import type { SeenGroup, Steadiness } from '#core/eye/eye';
-import { useCallback, useEffect, useEffectEvent, useRef, useState, type RefObject } from 'react';
+import { useCallback, useEffect, useEffectEvent, useRef, useState } from 'react';
 import type { SeenNow } from '../../workers/eye.worker';
 import EyeWorker from '../../workers/eye.worker?worker';
 
@@ -11,10 +11,11 @@ export const LOOKED_AT = 0.6;
 
 /**
  * Looks through the camera, which is asked for only when looking is begun.
- * @param video shows what is looked at
  * @param onSeen told of every group of flashes; its times are those of `performance.now()`
  */
-export function useEye(video: RefObject<HTMLVideoElement | null>, onSeen: (group: SeenGroup) => void) {
+export function useEye(onSeen: (group: SeenGroup) => void) {
+  /** Shows what is looked at. */
+  const video = useRef<HTMLVideoElement>(null);
   const [looking, setLooking] = useState<Looking>('off');
   const [steadiness, setSteadiness] = useState<Steadiness>('moving');
   const close = useRef<() => void>(undefined);
@@ -72,7 +73,7 @@ export function useEye(video: RefObject<HTMLVideoElement | null>, onSeen: (group
       close.current = undefined;
       setLooking('refused');
     }
-  }, [video]);
+  }, []);
 
   useEffect(() => {
     isGone.current = false;
@@ -81,7 +82,7 @@ export function useEye(video: RefObject<HTMLVideoElement | null>, onSeen: (group
       close.current?.();
     };
   }, []);
-  return { looking, steadiness, start, stop };
+  return { video, looking, steadiness, start, stop };
 }
 
 /** Makes every picture of a camera small. @returns how to stop */

@@ -16,6 +16,8 @@ import { Button } from '../../ui/Button';
 import { Confirm } from '../../ui/Confirm';
 import { keepTyped, unlessAway } from '../../ui/keepTyped';
 import { Notice } from '../../ui/Notice';
+import { OwnersOnly } from '../../ui/OwnersOnly';
+import { useYou } from '../../ui/useYou';
 import { Page } from '../../ui/Page';
 import { Problems } from '../../ui/Problems';
 import { Time } from '../../ui/Time';
@@ -119,40 +121,44 @@ export default function PackRoute({ loaderData, actionData }: Route.ComponentPro
       {answer && <Problems problems={answer.problems} title="Nothing was kept." />}
       <Warnings life={life} now={now} />
       <div className="mt-4 grid gap-8 lg:grid-cols-2">
-        <EntryForm key={life.entries.length} life={life} now={now} />
+        <OwnersOnly>
+          <EntryForm key={life.entries.length} life={life} now={now} />
+        </OwnersOnly>
         <div className="min-w-0">
           <Times life={life} />
           <Figures life={life} rigs={rigs} />
         </div>
       </div>
       <Life life={life} />
-      <PutIntoRig pack={pack} rigs={rigs} />
-      <details className="mt-6 border-t border-ink pt-3">
-        <summary className="min-h-11 cursor-pointer py-2 font-display text-xl font-bold">
-          Change what it is
-        </summary>
-        <Form method="post" noValidate>
-          <input type="hidden" name="intent" value="change" />
-          <PackFields pack={pack} problems={answer?.problems ?? []} />
-          <p className="mt-4 flex flex-wrap gap-4">
-            <Button type="submit">Keep</Button>
-            <Button look="quiet" asChild>
-              <a href={`/packs/${pack.id}.json`}>Save as a file</a>
-            </Button>
+      <OwnersOnly>
+        <PutIntoRig pack={pack} rigs={rigs} />
+        <details className="mt-6 border-t border-ink pt-3">
+          <summary className="min-h-11 cursor-pointer py-2 font-display text-xl font-bold">
+            Change what it is
+          </summary>
+          <Form method="post" noValidate>
+            <input type="hidden" name="intent" value="change" />
+            <PackFields pack={pack} problems={answer?.problems ?? []} />
+            <p className="mt-4 flex flex-wrap gap-4">
+              <Button type="submit">Keep</Button>
+              <Button look="quiet" asChild>
+                <a href={`/packs/${pack.id}.json`}>Save as a file</a>
+              </Button>
+            </p>
+          </Form>
+          <p className="mt-3">
+            <Confirm
+              trigger={<Button look="quiet">Take it from the shelf</Button>}
+              title={`Take “${pack.label}” from the shelf?`}
+              text="Its life goes with it. Runs that name it stay."
+              method="post"
+              fields={{ intent: 'delete' }}
+              yes="Take it away"
+              no="Leave it"
+            />
           </p>
-        </Form>
-        <p className="mt-3">
-          <Confirm
-            trigger={<Button look="quiet">Take it from the shelf</Button>}
-            title={`Take “${pack.label}” from the shelf?`}
-            text="Its life goes with it. Runs that name it stay."
-            method="post"
-            fields={{ intent: 'delete' }}
-            yes="Take it away"
-            no="Leave it"
-          />
-        </p>
-      </details>
+        </details>
+      </OwnersOnly>
     </Page>
   );
 }
@@ -311,6 +317,7 @@ interface Happened {
 
 /** All that happened, the newest first. */
 function Life({ life: { entries, runs } }: { life: PackLife }) {
+  const { isOwner } = useYou();
   const all = [
     ...entries.map(({ id, at, doing, cellVolts, cellMilliohms, note }): Happened => ({
       at,
@@ -347,7 +354,7 @@ function Life({ life: { entries, runs } }: { life: PackLife }) {
             ) : (
               <span>{words}</span>
             )}
-            {entryId && (
+            {entryId && isOwner && (
               <Form method="post" className="ml-auto">
                 <input type="hidden" name="entryId" value={entryId} />
                 <Button type="submit" look="quiet" name="intent" value="take back" className="text-sm">

@@ -9,6 +9,8 @@ import { data, Form, Link, redirect } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { keepTyped, unlessAway } from '../../ui/keepTyped';
+import { OwnersOnly } from '../../ui/OwnersOnly';
+import { useYou } from '../../ui/useYou';
 import { Page } from '../../ui/Page';
 import { Problems } from '../../ui/Problems';
 import { useAnswer } from '../../ui/useAnswer';
@@ -76,25 +78,28 @@ export default function PacksRoute({ loaderData, actionData }: Route.ComponentPr
           <PackRow key={life.pack.id} life={life} now={now} />
         ))}
       </ul>
-      <details className="mt-6 border-t border-ink pt-3" open={packs.length === 0}>
-        <summary className="min-h-11 cursor-pointer py-2 font-display text-xl font-bold">
-          Put a pack on the shelf
-        </summary>
-        <Form method="post" noValidate>
-          <PackFields pack={undefined} problems={answer?.problems ?? []} />
-          <p className="mt-4">
-            <Button type="submit" look="main">
-              Put it on the shelf
-            </Button>
-          </p>
-        </Form>
-      </details>
+      <OwnersOnly>
+        <details className="mt-6 border-t border-ink pt-3" open={packs.length === 0}>
+          <summary className="min-h-11 cursor-pointer py-2 font-display text-xl font-bold">
+            Put a pack on the shelf
+          </summary>
+          <Form method="post" noValidate>
+            <PackFields pack={undefined} problems={answer?.problems ?? []} />
+            <p className="mt-4">
+              <Button type="submit" look="main">
+                Put it on the shelf
+              </Button>
+            </p>
+          </Form>
+        </details>
+      </OwnersOnly>
     </Page>
   );
 }
 
 function PackRow({ life, now }: { life: PackLife; now: number }) {
   const { pack } = life;
+  const { isOwner } = useYou();
   const state = packState(life, now);
   const warnings = packWarnings(life, now);
   const isOut = state.state === 'outOfUse' || warnings.some(({ level }) => level === 'stop');
@@ -115,7 +120,7 @@ function PackRow({ life, now }: { life: PackLife; now: number }) {
           </p>
         ))}
       </div>
-      {!isOut && (
+      {!isOut && isOwner && (
         <Form method="post" className="flex flex-wrap items-center gap-2">
           <input type="hidden" name="intent" value="did" />
           <input type="hidden" name="packId" value={pack.id} />

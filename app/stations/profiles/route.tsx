@@ -10,6 +10,8 @@ import { Button } from '../../ui/Button';
 import { Confirm } from '../../ui/Confirm';
 import { Find } from '../../ui/Find';
 import { keepTyped, unlessAway } from '../../ui/keepTyped';
+import { OwnersOnly } from '../../ui/OwnersOnly';
+import { useYou } from '../../ui/useYou';
 import { Page } from '../../ui/Page';
 import { useAnswer } from '../../ui/useAnswer';
 import type { Route } from './+types/route';
@@ -57,6 +59,7 @@ export const shouldRevalidate = unlessAway;
 export default function ProfilesRoute({ loaderData: { total, profiles }, actionData }: Route.ComponentProps) {
   const { answer, busy } = useAnswer(actionData);
   const kept = useSearchParams()[0].get('kept');
+  const { isOwner } = useYou();
   useEffect(() => {
     if (kept !== null) forgetSketch(kept);
   }, [kept]);
@@ -64,12 +67,14 @@ export default function ProfilesRoute({ loaderData: { total, profiles }, actionD
     <Page>
       <div className="flex flex-wrap items-end justify-between gap-4">
         <h1 className="text-4xl">ESC profiles</h1>
-        <Button look="main" asChild>
-          <Link to="/profiles/new">
-            <Plus className="size-5" aria-hidden="true" />
-            Describe an ESC
-          </Link>
-        </Button>
+        <OwnersOnly>
+          <Button look="main" asChild>
+            <Link to="/profiles/new">
+              <Plus className="size-5" aria-hidden="true" />
+              Describe an ESC
+            </Link>
+          </Button>
+        </OwnersOnly>
       </div>
       <p className="mt-2 max-w-2xl text-muted">
         Each profile describes one kind of speed controller: its items, their stops, how to set it. Describe
@@ -103,9 +108,13 @@ export default function ProfilesRoute({ loaderData: { total, profiles }, actionD
             >
               <div className="min-w-0">
                 <p className="font-display text-xl font-bold wrap-anywhere">
-                  <Link to={`/profiles/${key}/edit`} className="hover:text-draft">
-                    {name}
-                  </Link>
+                  {isOwner ? (
+                    <Link to={`/profiles/${key}/edit`} className="hover:text-draft">
+                      {name}
+                    </Link>
+                  ) : (
+                    name
+                  )}
                 </p>
                 <p className="text-muted">
                   {items} items · {cells} · {media} · revision {revision}
@@ -118,16 +127,20 @@ export default function ProfilesRoute({ loaderData: { total, profiles }, actionD
                 )}
               </div>
               <p className="mt-1 flex flex-wrap gap-x-5">
-                <Link className="underline underline-offset-4" to={`/profiles/${key}/edit`}>
-                  edit<span className="sr-only"> {name}</span>
-                </Link>
-                <Link className="underline underline-offset-4" to={`/profiles/new?from=${key}`}>
-                  copy<span className="sr-only"> {name}</span>
-                </Link>
+                <OwnersOnly>
+                  <Link className="underline underline-offset-4" to={`/profiles/${key}/edit`}>
+                    edit<span className="sr-only"> {name}</span>
+                  </Link>
+                </OwnersOnly>
+                <OwnersOnly>
+                  <Link className="underline underline-offset-4" to={`/profiles/new?from=${key}`}>
+                    copy<span className="sr-only"> {name}</span>
+                  </Link>
+                </OwnersOnly>
                 <a className="underline underline-offset-4" href={`/profiles/${key}.json`} download>
                   export<span className="sr-only"> {name}</span>
                 </a>
-                {rigs === 0 && (
+                {rigs === 0 && isOwner && (
                   <Confirm
                     trigger={
                       <button type="button" disabled={busy} className="underline underline-offset-4">

@@ -9,6 +9,7 @@ import { data, Form, useNavigation } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 import { Page } from '../../ui/Page';
 import { Problems } from '../../ui/Problems';
 import { useAnswer } from '../../ui/useAnswer';
@@ -85,8 +86,10 @@ export default function RulesRoute({ loaderData: stored, actionData }: Route.Com
           </li>
         ))}
       </ul>
-      <h2 className="mt-8 text-2xl">{stored.length === 0 ? 'Enter the first' : 'Enter another'}</h2>
-      <RulesForm id={undefined} rules={NONE} problems={problemsOf(undefined)} kept={newKept} />
+      <OwnersOnly>
+        <h2 className="mt-8 text-2xl">{stored.length === 0 ? 'Enter the first' : 'Enter another'}</h2>
+        <RulesForm id={undefined} rules={NONE} problems={problemsOf(undefined)} kept={newKept} />
+      </OwnersOnly>
     </Page>
   );
 }

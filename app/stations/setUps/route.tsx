@@ -17,6 +17,7 @@ import { data, Form, Link, redirect } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { keepTyped, unlessAway } from '../../ui/keepTyped';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 import { Problems } from '../../ui/Problems';
 import { Time } from '../../ui/Time';
 import { useAnswer } from '../../ui/useAnswer';
@@ -140,8 +141,10 @@ export default function SetUpsRoute({ loaderData, actionData }: Route.ComponentP
         {answer?.sentence && <p className="font-bold text-ok">{answer.sentence}</p>}
         {answer && <Problems problems={answer.problems} title="Nothing was kept." />}
       </div>
-      <MakeSetUp sheets={sheets} isFirst={all.length === 0} />
-      <TakeIn />
+      <OwnersOnly>
+        <MakeSetUp sheets={sheets} isFirst={all.length === 0} />
+        <TakeIn />
+      </OwnersOnly>
       {tree.length > 0 && (
         <ul className="mt-6">
           {tree.map((placed) => (
@@ -181,7 +184,9 @@ function SetUpLine({ setUp, depth, parent, isOnEsc }: Placed<SetUp> & { isOnEsc:
       {note && <p className="max-w-2xl whitespace-pre-line text-muted">{note}</p>}
       {parent && <Steps steps={stepsBetween(parent, setUp)} from={parent.name} />}
       <div className="mt-1 flex flex-wrap items-center gap-x-4">
-        <TakeSetUp setUp={setUp} />
+        <OwnersOnly>
+          <TakeSetUp setUp={setUp} />
+        </OwnersOnly>
         <Button look="quiet" asChild>
           <Link to={`/rigs/${rigId}/compare?b=set-up:${id}`}>
             Compare<span className="sr-only"> {name}</span>
@@ -192,12 +197,14 @@ function SetUpLine({ setUp, depth, parent, isOnEsc }: Placed<SetUp> & { isOnEsc:
             Card and code<span className="sr-only"> of {name}</span>
           </Link>
         </Button>
-        <Form method="post">
-          <input type="hidden" name="setUpId" value={id} />
-          <Button type="submit" look="quiet" name="intent" value="archive">
-            Archive<span className="sr-only"> {name}</span>
-          </Button>
-        </Form>
+        <OwnersOnly>
+          <Form method="post">
+            <input type="hidden" name="setUpId" value={id} />
+            <Button type="submit" look="quiet" name="intent" value="archive">
+              Archive<span className="sr-only"> {name}</span>
+            </Button>
+          </Form>
+        </OwnersOnly>
       </div>
     </li>
   );
@@ -211,12 +218,14 @@ function Archived({ setUps }: { setUps: readonly StoredSetUp[] }) {
         {setUps.map(({ setUp }) => (
           <li key={setUp.id} className="flex flex-wrap items-center gap-4 border-t border-rule py-1">
             <span>{setUp.name}</span>
-            <Form method="post">
-              <input type="hidden" name="setUpId" value={setUp.id} />
-              <Button type="submit" look="quiet" name="intent" value="unarchive">
-                Put back on the list<span className="sr-only">: {setUp.name}</span>
-              </Button>
-            </Form>
+            <OwnersOnly>
+              <Form method="post">
+                <input type="hidden" name="setUpId" value={setUp.id} />
+                <Button type="submit" look="quiet" name="intent" value="unarchive">
+                  Put back on the list<span className="sr-only">: {setUp.name}</span>
+                </Button>
+              </Form>
+            </OwnersOnly>
           </li>
         ))}
       </ul>

@@ -12,6 +12,7 @@ import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { DataTable } from '../../ui/DataTable';
 import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 import { Problems } from '../../ui/Problems';
 import { Time } from '../../ui/Time';
 import { useAnswer } from '../../ui/useAnswer';
@@ -89,7 +90,9 @@ export default function SetUpRoute({ loaderData, actionData }: Route.ComponentPr
       {setUp.by && <p>From {setUp.by}</p>}
       {setUp.note && <p className="max-w-2xl whitespace-pre-line">{setUp.note}</p>}
       <div className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2">
-        <TakeSetUp setUp={setUp} isMain />
+        <OwnersOnly>
+          <TakeSetUp setUp={setUp} isMain />
+        </OwnersOnly>
         <Ways setUp={setUp} />
       </div>
       <div className="mt-2" aria-live="polite">
@@ -116,9 +119,13 @@ export default function SetUpRoute({ loaderData, actionData }: Route.ComponentPr
       ) : (
         <>
           <Values setUp={setUp} />
-          <p className="mt-3">
-            <Button onClick={() => setOpened({ before: actionData })}>Change name, notes and reasons</Button>
-          </p>
+          <OwnersOnly>
+            <p className="mt-3">
+              <Button onClick={() => setOpened({ before: actionData })}>
+                Change name, notes and reasons
+              </Button>
+            </p>
+          </OwnersOnly>
         </>
       )}
     </article>
@@ -169,7 +176,9 @@ function Values({ setUp }: { setUp: SetUp }) {
           </td>
           <td className="max-md:text-sm">{reason}</td>
           <td>
-            <TakeOne setUp={setUp} valueKey={keys[place]!} name={label} />
+            <OwnersOnly>
+              <TakeOne setUp={setUp} valueKey={keys[place]!} name={label} />
+            </OwnersOnly>
           </td>
         </tr>
       ))}
