@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button';
 import { ChargingLine } from '../packs/ChargingCautions';
 import { NextThing } from './NextThing';
 import { raceWords, type RaceNames } from './raceWords';
+import { waitInWords } from './waitInWords';
 
 interface Props {
   day: RaceDay;
@@ -29,7 +30,7 @@ export function NextRaceStep({ day, steps, now, names }: Props) {
     <NextThing
       clock={clock}
       title={raceWords(next, names)}
-      when={wait > 0 ? `At ${clockOnDay(next.from, day.timeZone, day.date)}, in ${wait}\u00a0min.` : 'Now.'}
+      when={wait > 0 ? `At ${clockOnDay(next.from, day.timeZone, day.date)}, ${waitInWords(wait)}.` : 'Now.'}
     >
       <DoIt step={next} dayId={day.id} names={names} />
     </NextThing>

@@ -82,7 +82,7 @@ function OtherWorks({
 }) {
   return (
     <section aria-labelledby="doer" className="rounded-sm border border-ink bg-sheet p-4">
-      <h2 id="doer" className="text-lg wrap-anywhere">
+      <h2 id="doer" className="text-lg first-letter:uppercase wrap-anywhere">
         {doer} works this load
       </h2>
       <p className="mt-1">
