@@ -13,8 +13,8 @@ const BAR = 'border-b px-5 py-2 text-sm print:hidden';
 
 /** Above every page of a phone: whether the bench answers, from when the page is otherwise, and what waits to be sent. */
 export function OfflineBar({ build, at }: { build: string; at: string }) {
-  const { isShared, isPaired } = useYou();
-  const isAway = useAway(isShared);
+  const { isPaired } = useYou();
+  const isAway = useAway(isPaired);
   const keeping = useKeeping(build, isPaired);
   const { waiting } = useWaitingRuns();
   const days = useWaitingDays();

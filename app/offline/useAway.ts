@@ -7,7 +7,7 @@ const ASK_AGAIN_MS = 4000;
 
 /**
  * Whether the bench does not answer, asked now and then while the page is looked at. Once it answers again the page is made anew with
- * what is there by then. @param isAsked whether there is anything between this page and the bench that may fail
+ * what is there by then. @param isAsked whether this is a phone: at the bench itself each page says so for what it keeps
  */
 export function useAway(isAsked: boolean): boolean {
   const [isAway, setAway] = useState(false);
@@ -17,9 +17,11 @@ export function useAway(isAsked: boolean): boolean {
     if (!isAsked) return undefined;
     let timer: ReturnType<typeof setTimeout> | undefined;
     let wasAway = false;
+    let isLeft = false;
     const ask = async (): Promise<void> => {
       clearTimeout(timer);
       const isWell = document.hidden ? !wasAway : await isServerWell();
+      if (isLeft) return;
       if (isWell && wasAway) onBack();
       wasAway = !isWell;
       setAway(wasAway);
@@ -32,6 +34,7 @@ export function useAway(isAsked: boolean): boolean {
     for (const name of events) window.addEventListener(name, askNow);
     document.addEventListener('visibilitychange', askNow);
     return () => {
+      isLeft = true;
       clearTimeout(timer);
       for (const name of events) window.removeEventListener(name, askNow);
       document.removeEventListener('visibilitychange', askNow);

@@ -5,7 +5,7 @@ import type { Observed } from '../procedure/language';
 import { NEW_EYE, see } from './eye';
 import { bench, CALM, film, groupsFlashing, moving } from './film.fixture';
 import { lastGroup, type Moment } from './flashes';
-import { isRepeated, judgeFlashes } from './judge';
+import { isAnsweredByFlashes, isRepeated, judgeFlashes } from './judge';
 import { seenIn } from './rates.fixture';
 
 const PROFILE = smallProfile();
@@ -95,6 +95,14 @@ describe('what flashes mean to a step', () => {
     expect(judgeFlashes(PROFILE, awaited, 1).kind).toBe('underway');
     expect(judgeFlashes(PROFILE, awaited, 3)).toEqual({ kind: 'other', words: '3 flashes' });
     expect(judgeFlashes(PROFILE, [{ type: 'tone', tone: 'long' }], 1).kind).toBe('other');
+  });
+
+  it('flashes before a tone do not answer a step that ends with the tone', () => {
+    const awaited: Observed[] = [count('stop', 3), { type: 'tone', tone: 'long' }];
+    expect(judgeFlashes(PROFILE, awaited, 3).kind).toBe('underway');
+    expect(isAnsweredByFlashes(awaited)).toBe(false);
+    const lit: Observed[] = [count('stop', 3), { type: 'lamp', lamp: 'amber', pattern: 'on' }];
+    expect(judgeFlashes(PROFILE, lit, 3).kind).toBe('answer');
   });
 
   it('the same group at the same lamp may be the one before, flashed again', () => {

@@ -12,8 +12,14 @@ type Count = Extract<Observed, { type: 'count' }>;
 
 const isFlashed = (cue: Observed): cue is Count => cue.type === 'count' && cue.how === 'flashes';
 
+/** The count that ends a step; undefined where something else does: flashes before a tone say nothing of the tone. */
+function answerOf(awaited: readonly Observed[]): Count | undefined {
+  const last = awaited.findLast(({ type }) => type !== 'lamp');
+  return last && isFlashed(last) ? last : undefined;
+}
+
 /** Whether a step is answered by flashes. @param awaited everything that the step will show, in order */
-export const isAnsweredByFlashes = (awaited: readonly Observed[]): boolean => awaited.some(isFlashed);
+export const isAnsweredByFlashes = (awaited: readonly Observed[]): boolean => answerOf(awaited) !== undefined;
 
 /** What to make of a group. @param awaited everything that the step will show, in order */
 export function judgeFlashes(
@@ -21,13 +27,13 @@ export function judgeFlashes(
   awaited: readonly Observed[],
   count: number,
 ): JudgedFlashes {
-  const flashed = awaited.filter(isFlashed);
-  const last = flashed.at(-1);
-  const fits = last?.count === count ? last : flashed.find((cue) => cue.count === count);
+  const answer = answerOf(awaited);
+  const fits =
+    answer?.count === count ? answer : awaited.filter(isFlashed).find((cue) => cue.count === count);
   if (!fits) return { kind: 'other', words: count === 1 ? 'one flash' : `${count} flashes` };
   const item = items.find(({ number }) => number === count);
   const words = fits.of === 'item' ? `item ${count}${item ? `, ${item.label}` : ''}` : `stop ${count}`;
-  return { kind: fits === last ? 'answer' : 'underway', words };
+  return { kind: fits === answer ? 'answer' : 'underway', words };
 }
 
 /** A group that was seen, as far as it says which one it is. */

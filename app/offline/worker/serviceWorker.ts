@@ -10,6 +10,8 @@ declare const self: ServiceWorkerGlobalScope;
 const BUILD = new URL(self.location.href).searchParams.get('build') ?? '';
 /** On a poor network, a page as it was kept goes before none. */
 const PATIENCE_MS = 3500;
+/** Whatever was opened is kept, too, but not without end. */
+const MOST_PAGES = 150;
 
 self.addEventListener('install', (event) => event.waitUntil(keepShell()));
 self.addEventListener('activate', (event) => event.waitUntil(takeOver()));
@@ -142,6 +144,7 @@ async function keep(pages: readonly PageToKeep[]): Promise<void> {
     if (answer === undefined) return;
     if (isPage(answer)) await cache.put(path, stamped(answer, written));
   }
+  for (const oldest of (await cache.keys()).slice(0, -MOST_PAGES)) await cache.delete(oldest);
 }
 
 function stamped(answer: Response, written: string): Response {
