@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import type { KeepPages, PageToKeep } from './keepPages';
 
-/** Behind what is looked at first. */
-const FIRST_AFTER_MS = 4000;
+/** Behind what is looked at first: some two hundred files are fetched for a build. */
+const FIRST_AFTER_MS = 5000;
 const EVERY_MS = 5 * 60_000;
 
 /** `untrusted`: the browser keeps pages of a bench only whose certificate it trusts. */
@@ -27,14 +27,14 @@ export function useKeeping(build: string, isPaired: boolean): Keeping {
         if (!('serviceWorker' in navigator)) throw new Error('not trusted');
         await navigator.serviceWorker.register(`/sw.js?build=${encodeURIComponent(build)}`);
         setKeeping('keeps');
-        timer = setTimeout(() => void renew(), FIRST_AFTER_MS);
+        void renew();
       } catch (error) {
         // A page that was kept asks for a worker that it has.
         if (!navigator.onLine || error instanceof TypeError) return;
         setKeeping('untrusted');
       }
     };
-    void begin();
+    timer = setTimeout(() => void begin(), FIRST_AFTER_MS);
     return () => clearTimeout(timer);
   }, [build, isPaired]);
   return keeping;
