@@ -129,14 +129,20 @@ test(
   },
 );
 
-test('an old page goes on with its own files when the bench has a new build', FRESH, async () => {
-  const { phone, page } = await keeping('my own', 'Patient phone');
-  // What a new build has no longer: the bench would answer with nothing.
-  await phone.route('**/assets/**', (route) => route.fulfill({ status: 404, body: '' }));
-  for (const place of ['Packs', 'Days', 'Rehearse', 'Event rules']) {
-    await page.getByRole('link', { name: place, exact: true }).click();
-    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-    await expect(page.getByText('Something went wrong')).toHaveCount(0);
-  }
-  await phone.close();
-});
+test(
+  'it can be installed, and an old page goes on with its own files when the bench has a new build',
+  FRESH,
+  async () => {
+    const { phone, page } = await keeping('my own', 'Patient phone');
+    const cdp = await phone.newCDPSession(page);
+    expect(await cdp.send('Page.getInstallabilityErrors')).toEqual({ installabilityErrors: [] });
+    // What a new build has no longer: the bench would answer with nothing.
+    await phone.route('**/assets/**', (route) => route.fulfill({ status: 404, body: '' }));
+    for (const place of ['Packs', 'Days', 'Rehearse', 'Event rules']) {
+      await page.getByRole('link', { name: place, exact: true }).click();
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+      await expect(page.getByText('Something went wrong')).toHaveCount(0);
+    }
+    await phone.close();
+  },
+);
