@@ -6,7 +6,7 @@ import { THIS_BUILD } from './thisBuild';
 /** @param clientFiles the folder of what is built for browsers */
 export function shell(clientFiles: string): RequestHandler {
   const files = readdirSync(`${clientFiles}assets`).map((name) => `/assets/${name}`);
-  const known = { build: THIS_BUILD, files: [...files, '/mark.svg'] };
+  const known = { build: THIS_BUILD, files };
   return (_request, response) => {
     response.set('Cache-Control', 'no-store').json(known);
   };

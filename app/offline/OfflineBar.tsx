@@ -14,7 +14,7 @@ const BAR = 'border-b px-5 py-2 text-sm print:hidden';
 /** Above every page of a phone: whether the bench answers, from when the page is otherwise, and what waits to be sent. */
 export function OfflineBar({ build, at }: { build: string; at: string }) {
   const { isPaired } = useYou();
-  const isAway = useAway(isPaired);
+  const isAway = useAway(at, isPaired);
   const keeping = useKeeping(build, isPaired);
   const { waiting } = useWaitingRuns();
   const days = useWaitingDays();
@@ -73,7 +73,8 @@ function Untrusted() {
   };
   return (
     <aside className={`${BAR} border-rule bg-sheet`}>
-      This phone does not trust the bench yet. It keeps no pages, and has no microphone and no camera.{' '}
+      This phone does not trust the bench yet. It keeps no pages, and the browser may refuse microphone and
+      camera.{' '}
       <a href="/trust" className="underline underline-offset-4">
         Make it trust the bench
       </a>{' '}

@@ -50,5 +50,6 @@ describe('the service worker', () => {
     expect(keptInstead('/rigs/a', kept)).toBe('/rigs/a/load');
     expect(keptInstead('/packs', kept)).toBeUndefined();
     expect(keptInstead('/', ['/rigs/a/load'])).toBeUndefined();
+    expect(keptInstead('/packs', ['/packs/blue'])).toBeUndefined();
   });
 });

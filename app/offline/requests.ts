@@ -17,6 +17,8 @@ const CHANGE_WHO = new Set([...DOORSTEPS, '/sign-out', '/garages']);
 /** Of the query of a request for data, what the router added. */
 const ROUTERS_OWN = ['_routes', 'index'];
 
+const IS_RIG = /^\/rigs\/[^/]+$/;
+
 /** @param origin of the worker itself @param isNavigation whether a page is opened with it */
 export function handlingOf(
   request: { method: string; url: string },
@@ -46,8 +48,8 @@ export function outdated(names: readonly string[], prefix: string, build: string
 }
 
 /**
- * The page that is opened where another was asked for: itself, itself with another query, or the first below it, as a station of a
- * rig. @param kept addresses with their query, the most needed first
+ * The page that is opened where another was asked for: itself, itself with another query, or where a rig was asked for, one of its
+ * stations. @param kept addresses with their query
  */
 export function keptInstead(asked: string, kept: readonly string[]): string | undefined {
   const [path = '/'] = asked.split('?');
@@ -55,6 +57,6 @@ export function keptInstead(asked: string, kept: readonly string[]): string | un
   return (
     kept.find((address) => address === asked) ??
     kept.find((address) => pathOf(address) === path) ??
-    (path === '/' ? undefined : kept.find((address) => address.startsWith(`${path}/`)))
+    (IS_RIG.test(path) ? kept.find((address) => address.startsWith(`${path}/`)) : undefined)
   );
 }

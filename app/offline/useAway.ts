@@ -4,23 +4,29 @@ import { isServerWell } from '../ui/serverHealth';
 
 const ASK_EVERY_MS = 20_000;
 const ASK_AGAIN_MS = 4000;
+/** A page that is older when it is opened was kept. */
+const OLD_MS = 30_000;
 
 /**
  * Whether the bench does not answer, asked now and then while the page is looked at. Once it answers again the page is made anew with
- * what is there by then. @param isAsked whether this is a phone: at the bench itself each page says so for what it keeps
+ * what is there by then, and so is one that the phone had kept and showed since the bench was slow. @param at when the page was made,
+ * ISO 8601 @param isAsked whether this is a phone: at the bench itself each page says so for what it keeps
  */
-export function useAway(isAsked: boolean): boolean {
+export function useAway(at: string, isAsked: boolean): boolean {
   const [isAway, setAway] = useState(false);
   const { revalidate } = useRevalidator();
   const onBack = useEffectEvent(() => void revalidate());
+  const isOld = useEffectEvent(() => Math.abs(Date.now() - Date.parse(at)) > OLD_MS);
   useEffect(() => {
     if (!isAsked) return undefined;
     let timer: ReturnType<typeof setTimeout> | undefined;
-    let wasAway = false;
+    // Renewed once it is known that the bench answers. Where the clocks differ that is once too often, and does no harm.
+    let wasAway = isOld();
     let isLeft = false;
     const ask = async (): Promise<void> => {
       clearTimeout(timer);
-      const isWell = document.hidden ? !wasAway : await isServerWell();
+      if (document.hidden) return;
+      const isWell = await isServerWell();
       if (isLeft) return;
       if (isWell && wasAway) onBack();
       wasAway = !isWell;

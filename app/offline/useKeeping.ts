@@ -17,15 +17,17 @@ export function useKeeping(build: string, isPaired: boolean): Keeping {
   useEffect(() => {
     if (!isPaired) return undefined;
     let timer: ReturnType<typeof setTimeout> | undefined;
+    let isLeft = false;
     const renew = async (): Promise<void> => {
       if (!document.hidden) await renewPages().catch(() => undefined);
-      timer = setTimeout(() => void renew(), EVERY_MS);
+      if (!isLeft) timer = setTimeout(() => void renew(), EVERY_MS);
     };
     const begin = async (): Promise<void> => {
       try {
         // Without trust there is either no such thing, or it refuses.
         if (!('serviceWorker' in navigator)) throw new Error('not trusted');
         await navigator.serviceWorker.register(`/sw.js?build=${encodeURIComponent(build)}`);
+        if (isLeft) return;
         setKeeping('keeps');
         void renew();
       } catch (error) {
@@ -35,7 +37,10 @@ export function useKeeping(build: string, isPaired: boolean): Keeping {
       }
     };
     timer = setTimeout(() => void begin(), FIRST_AFTER_MS);
-    return () => clearTimeout(timer);
+    return () => {
+      isLeft = true;
+      clearTimeout(timer);
+    };
   }, [build, isPaired]);
   return keeping;
 }

@@ -12,6 +12,7 @@ export async function up(queries: QueryInterface): Promise<void> {
       -- Who works it now; no id for the bench itself, which is no device.
       doer_id uuid,
       doer_name text NOT NULL,
+      said_at timestamptz NOT NULL DEFAULT now(),
       PRIMARY KEY (rig_id, esc_number)
     );
   `);

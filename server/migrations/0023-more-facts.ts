@@ -25,6 +25,8 @@ export async function up(queries: QueryInterface): Promise<void> {
     ),
   );
   await queries.sequelize.query(`
+    -- Nobody reads it.
+    ALTER TABLE open_loads DROP COLUMN IF EXISTS said_at;
     -- No count comes twice, also not for a rig that was taken away and restored under its id.
     CREATE SEQUENCE rig_facts;
     SELECT setval('rig_facts', (SELECT coalesce(max(facts), 0) + 1 FROM rigs));

@@ -61,7 +61,9 @@ async function garageWritten(garageId: string): Promise<string> {
     `SELECT concat_ws(' ',
        (SELECT max(facts) FROM rigs WHERE garage_id = :garageId),
        (SELECT sum(revision) + count(*) FROM days WHERE garage_id = :garageId),
-       (SELECT count(*) FROM pack_entries e JOIN packs p ON p.id = e.pack_id WHERE p.garage_id = :garageId)) AS written`,
+       (SELECT md5(string_agg(document::text, '' ORDER BY id)) FROM packs WHERE garage_id = :garageId),
+       (SELECT concat(count(*), '/', max(e.kept_order)) FROM pack_entries e JOIN packs p ON p.id = e.pack_id
+        WHERE p.garage_id = :garageId)) AS written`,
     { type: QueryTypes.SELECT, replacements: { garageId } },
   );
   return `${row?.written ?? ''} ${today()}`;

@@ -33,7 +33,7 @@ function answerTo(event: FetchEvent): Promise<Response> | undefined {
     case 'pageData':
       return pageData(request, handling.page);
     case 'otherDevice':
-      return fetch(request).finally(() => void forgetPages());
+      return asAnother(request);
     case 'network':
       return undefined;
   }
@@ -56,6 +56,15 @@ async function takeOver(): Promise<void> {
   const old = [ASSETS, PAGES].flatMap((prefix) => outdated(names, prefix, BUILD));
   await Promise.all(old.map((name) => caches.delete(name)));
   await self.clients.claim();
+}
+
+/** Whatever comes of it: what is kept may be another’s from then on. */
+async function asAnother(request: Request): Promise<Response> {
+  try {
+    return await fetch(request);
+  } finally {
+    await forgetPages();
+  }
 }
 
 async function asset(request: Request): Promise<Response> {

@@ -57,12 +57,17 @@ const LISTS: Readonly<Record<string, string>> = {
   questions: 'A question',
 };
 
+/** What of a line can be read; the rest are choices, which stand there by their ids. */
+const READABLE = new Set(['name', 'words', 'when', 'minutes', 'startsAt', 'importance', 'runMinutes']);
+
 function inWords({ path, mine }: DayConflict): string {
-  const [field = ''] = path.split('.');
+  const [field = '', within] = path.split('.');
   const what = FIELDS[field] ?? LISTS[field] ?? 'The plan';
-  const typed = mine === null ? 'nothing' : typeof mine === 'boolean' ? (mine ? 'yes' : 'no') : plain(mine);
-  return `${what}: ${typed}`;
+  return `${what}: ${within === undefined || READABLE.has(within) ? typed(mine) : 'another choice'}`;
 }
 
-const plain = (value: unknown): string =>
-  typeof value === 'string' || typeof value === 'number' ? String(value) : 'another plan';
+function typed(value: unknown): string {
+  if (value === null) return 'nothing';
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  return typeof value === 'string' || typeof value === 'number' ? String(value) : 'another choice';
+}

@@ -33,6 +33,7 @@ export function useDay<D extends Day>(kept: D, revision: number) {
   const { data, state } = fetcher;
   const isAnswered = sent !== undefined && state === 'idle' && data !== sent.answer;
   const isAway = isNotKept(data) && data.notKept !== 'notYours';
+  const isNotOurs = isNotKept(data) && !isAway;
   const outcome = isAnswered && !isNotKept(data) ? data?.outcome : undefined;
 
   /** Goes on from what is kept by now with what was changed here since `base`. */
@@ -60,7 +61,8 @@ export function useDay<D extends Day>(kept: D, revision: number) {
   }, [kept, sent, waiting]);
 
   useEffect(() => {
-    if (!isAnswered) return undefined;
+    // A phone that was removed, by mistake perhaps, has it still when it is paired again.
+    if (!isAnswered || isNotOurs) return undefined;
     if (isAway) {
       const soon = setTimeout(() => {
         setWaiting((later) => ({ ...sent.part, ...later }));
@@ -79,7 +81,7 @@ export function useDay<D extends Day>(kept: D, revision: number) {
         waitingDays.forget(kept.id);
     });
     return undefined;
-  }, [isAnswered, isAway, outcome, revision, sent, waiting, kept.id]);
+  }, [isAnswered, isAway, isNotOurs, outcome, revision, sent, waiting, kept.id]);
 
   const { submit } = fetcher;
   useEffect(() => {

@@ -57,7 +57,16 @@ export function useEye(onSeen: (group: SeenGroup) => void) {
         return;
       }
       const eye = new EyeWorker();
-      const stopPictures = takePictures(shown, (picture) => eye.postMessage(picture, [picture.rgb.buffer]));
+      // Where the phone is too slow, pictures are left out: they must not pile up.
+      let isBusy = false;
+      eye.addEventListener('message', () => {
+        isBusy = false;
+      });
+      const stopPictures = takePictures(shown, (picture) => {
+        if (isBusy) return;
+        isBusy = true;
+        eye.postMessage(picture, [picture.rgb.buffer]);
+      });
       close.current = () => {
         stopPictures();
         eye.terminate();

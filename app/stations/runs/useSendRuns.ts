@@ -10,17 +10,23 @@ import {
 } from './waitingRuns';
 
 const TRY_EVERY_MS = 4000;
+/** What was refused is asked again seldom: a phone that was removed must still get through to the pairing page. */
+const AFTER_REFUSAL_MS = 120_000;
 
 export type Sending = 'idle' | 'away' | 'refused';
 
-/** The runs that wait here for the server: sent when it is there, at once and then again and again. One of these a page. */
-export function useSendRuns() {
+/**
+ * The runs that wait here for the server: sent when it is there, at once and then again and again. One of these a page.
+ * @param isKnown whether this device may send anything at all: on the doorstep nobody is
+ */
+export function useSendRuns(isKnown: boolean) {
   const [waiting, setWaiting] = useState<RunOfRig[]>([]);
   const [sending, setSending] = useState<Sending>('idle');
   const { revalidate } = useRevalidator();
   const isBusy = useRef(false);
+  const refusedUntil = useRef(0);
   const flush = useCallback(async (): Promise<void> => {
-    if (isBusy.current) return;
+    if (!isKnown || isBusy.current || performance.now() < refusedUntil.current) return;
     isBusy.current = true;
     let count = 0;
     let state: Sending = 'idle';
@@ -36,8 +42,9 @@ export function useSendRuns() {
     isBusy.current = false;
     setWaiting(allWaitingRuns());
     setSending(state);
+    if (state === 'refused') refusedUntil.current = performance.now() + AFTER_REFUSAL_MS;
     if (count > 0) await revalidate();
-  }, [revalidate]);
+  }, [isKnown, revalidate]);
   useEffect(() => {
     const first = setTimeout(() => void flush(), 0);
     const again = setInterval(() => {
@@ -53,6 +60,7 @@ export function useSendRuns() {
   const keep = (rigId: string, run: WaitingRun): void => {
     keepWaitingRun(rigId, run);
     setWaiting(allWaitingRuns());
+    refusedUntil.current = 0;
     void flush();
   };
   return { waiting, sending, keep };
