@@ -1,9 +1,10 @@
 /** A phone that loses the bench: for a day at the track, and while it is away. */
 import { chromium, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import type { RaceDay } from '#core/days/day';
-import { PAGES } from '../app/offline/keepPages';
-import { atBench, BUGGY, open, openPit, paired, rigIds } from './pit';
-import { CHROMIUM, CHROMIUM_FLAGS } from './setting';
+import { ASSETS, PAGES } from '../app/offline/keepPages';
+import { atBench, BUGGY, makeCode, open, openPit, paired, rigIds } from './pit';
+import { CHROMIUM, CHROMIUM_FLAGS, PIT } from './setting';
+import { processesOf } from './standIn';
 import { expect, FRESH, test } from './test';
 
 test.describe.configure({ mode: 'serial' });
@@ -36,16 +37,18 @@ const keptCount = (page: Page): Promise<number> =>
     return counts.reduce((sum, count) => sum + count, 0);
   }, PAGES);
 
-/** A phone that trusts the bench, and has kept its pages. */
+/** A phone that trusts the bench, and has kept its pages. @param prepare what is done before it keeps anything */
 async function keeping(
   whose: 'my own' | 'a helper',
   name: string,
+  prepare: (page: Page) => Promise<void> = () => Promise.resolve(),
 ): Promise<{ phone: BrowserContext; page: Page }> {
   const pit = await openPit(bench);
   const phone = await paired(trusting, pit, whose, name);
   await pit.close();
   const page = await phone.newPage();
   await open(page, '/');
+  await prepare(page);
   await expect
     .poll(() => page.evaluate(async () => (await caches.match('/kept')) !== undefined), { timeout: 60_000 })
     .toBe(true);
@@ -130,19 +133,78 @@ test(
 );
 
 test(
-  'it can be installed, and an old page goes on with its own files when the bench has a new build',
+  'it can be installed, and the files of the build before stay for a page that is open',
   FRESH,
   async () => {
-    const { phone, page } = await keeping('my own', 'Patient phone');
+    const OLD = '/assets/of-the-build-before.js';
+    const OLDER = '/assets/of-an-older-build.js';
+    const { phone, page } = await keeping('my own', 'Patient phone', (before) =>
+      before.evaluate(
+        async ([prefix, ...files]) => {
+          for (const [build, file] of [
+            ['1', files[1]!],
+            ['2', files[0]!],
+          ] as const)
+            await (await caches.open(`${prefix}${build}`)).put(file, new Response('kept'));
+        },
+        [ASSETS, OLD, OLDER] as const,
+      ),
+    );
     const cdp = await phone.newCDPSession(page);
     expect(await cdp.send('Page.getInstallabilityErrors')).toEqual({ installabilityErrors: [] });
-    // What a new build has no longer: the bench would answer with nothing.
-    await phone.route('**/assets/**', (route) => route.fulfill({ status: 404, body: '' }));
-    for (const place of ['Packs', 'Days', 'Rehearse', 'Event rules']) {
-      await page.getByRole('link', { name: place, exact: true }).click();
-      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-      await expect(page.getByText('Something went wrong')).toHaveCount(0);
-    }
+    // The bench has neither of them any more.
+    const statusOf = (file: string): Promise<number> =>
+      page.evaluate(async (path) => (await fetch(path)).status, file);
+    expect(await statusOf(OLD)).toBe(200);
+    expect(await statusOf(OLDER)).toBe(404);
     await phone.close();
+  },
+);
+
+test('a bench that is slow is not waited for, and the page is renewed once it answers', FRESH, async () => {
+  const { phone, page } = await keeping('a helper', 'Hasty phone');
+  const { web } = await processesOf(PIT.data);
+  process.kill(web, 'SIGSTOP');
+  try {
+    await page.goto('/days');
+    await expect(page.getByRole('heading', { name: 'Days', exact: true })).toBeVisible();
+    await expect(page.getByText(AWAY)).toBeVisible();
+  } finally {
+    process.kill(web, 'SIGCONT');
+  }
+  await expect(page.getByText(AWAY)).toHaveCount(0);
+  await phone.close();
+});
+
+test(
+  'a phone that is removed with notes on it gets to the pairing page, and sends them when it is paired again',
+  FRESH,
+  async () => {
+    const { phone, page } = await keeping('a helper', 'Forgotten phone');
+    const before = await runsOf();
+    await phone.setOffline(true);
+    await open(page, `/rigs/${buggy}/runs`);
+    for (let n = 0; n < 6; n += 1) {
+      await page.getByRole('group', { name: 'Brake' }).getByRole('button', { name: 'more' }).click();
+      await page.getByRole('button', { name: 'Save the run' }).click();
+      await expect(page.getByText('Run noted.')).toBeVisible();
+    }
+    const pit = await openPit(bench);
+    await pit.getByRole('button', { name: 'Remove Forgotten phone' }).click();
+    await expect(pit.getByText('Removed.')).toBeVisible();
+    await phone.setOffline(false);
+    await page.waitForURL('**/pair', { timeout: 60_000 });
+    const refused: number[] = [];
+    page.on('response', (response) => {
+      if (response.url().endsWith('/keep-run')) refused.push(response.status());
+    });
+    const code = await makeCode(pit, 'a helper', 'Forgotten phone again');
+    await page.waitForTimeout(6000);
+    expect(refused).toEqual([]);
+    await open(page, `/pair#${code}`);
+    await page.getByRole('button', { name: 'Pair', exact: true }).click();
+    await expect.poll(runsOf, { timeout: 30_000 }).toBe(before + 6);
+    await phone.close();
+    await pit.close();
   },
 );
