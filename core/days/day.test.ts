@@ -1,37 +1,15 @@
 import { expect, it } from 'vitest';
 import { planOf, type RaceDay, type TestDay } from './day';
+import { BARE_RACE, BARE_TEST } from './days.fixture';
 
-const EVERY = {
-  id: 'd',
-  name: 'Island race',
-  place: 'Island',
-  timeZone: 'UTC',
-  date: '2026-11-29',
-  airCelsius: 12,
-  chargers: 2,
-  chargersWatched: true,
-  note: '',
-};
 const RACE: RaceDay = {
-  ...EVERY,
-  kind: 'race',
-  heats: [],
-  prepared: [],
+  ...BARE_RACE,
   checks: [
     { id: 'nuts', words: 'Check the nuts', doneAt: null },
     { id: 'pack', words: 'Pack in the bag', doneAt: null },
   ],
 };
-const TEST: TestDay = {
-  ...EVERY,
-  kind: 'test',
-  startsAt: '10:00',
-  endsAt: '12:00',
-  packIds: ['blue'],
-  questions: [],
-  facts: [],
-  events: [],
-};
+const TEST = BARE_TEST;
 
 it('a line that is ticked leaves the plan of a race day as it was', () => {
   const [nuts, pack] = RACE.checks;

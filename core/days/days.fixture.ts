@@ -1,4 +1,5 @@
 /** Made-up test days for the planner's tests. */
+import type { RaceDay, TestDay } from './day';
 import type { DayProblem, LoadTime, PlannedQuestion } from './dayProblem';
 
 /** All loads between some sets of values on a rig, each so long. */
@@ -66,3 +67,28 @@ export function dayOf(questions: readonly PlannedQuestion[], part: Partial<DayPr
     ...part,
   };
 }
+
+const EVERY_DAY = {
+  id: 'd',
+  name: 'Island race',
+  place: 'Island',
+  timeZone: 'UTC',
+  date: '2026-11-29',
+  airCelsius: 12,
+  chargers: 2,
+  chargersWatched: true,
+  note: '',
+};
+
+/** Days with nothing on them yet. */
+export const BARE_RACE: RaceDay = { ...EVERY_DAY, kind: 'race', heats: [], prepared: [], checks: [] };
+export const BARE_TEST: TestDay = {
+  ...EVERY_DAY,
+  kind: 'test',
+  startsAt: '10:00',
+  endsAt: '12:00',
+  packIds: ['blue'],
+  questions: [],
+  facts: [],
+  events: [],
+};

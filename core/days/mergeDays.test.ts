@@ -1,38 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { CheckLine, DayEvent, RaceDay, TestDay } from './day';
+import type { CheckLine, DayEvent, RaceDay } from './day';
+import { BARE_RACE, BARE_TEST } from './days.fixture';
 import { mergeDays } from './mergeDays';
 
-const EVERY = {
-  id: 'd',
-  name: 'Island race',
-  place: 'Island',
-  timeZone: 'UTC',
-  date: '2026-11-29',
-  airCelsius: 12,
-  chargers: 2,
-  chargersWatched: true,
-  note: '',
-};
 const line = (id: string, doneAt: string | null = null): CheckLine => ({ id, words: `Check ${id}`, doneAt });
 const race = (checks: CheckLine[], more: Partial<RaceDay> = {}): RaceDay => ({
-  ...EVERY,
-  kind: 'race',
-  heats: [],
-  prepared: [],
+  ...BARE_RACE,
   checks,
   ...more,
 });
-const TEST: TestDay = {
-  ...EVERY,
-  kind: 'test',
-  startsAt: '10:00',
-  endsAt: '12:00',
-  packIds: ['blue'],
-  questions: [],
-  facts: [],
-  events: [],
-};
+const TEST = BARE_TEST;
 const event = (at: string, what: DayEvent['what'] = 'late'): DayEvent => ({
   at,
   what,

@@ -1,5 +1,6 @@
 import { Form } from 'react-router';
 import { Button } from '../../ui/Button';
+import { useYou } from '../../ui/useYou';
 
 interface DraftProps {
   rigId: string;
@@ -11,7 +12,8 @@ interface DraftProps {
 /** Drafts values on a rig and goes on to its load. */
 export function DraftOn({ rigId, like, values, name }: DraftProps) {
   const count = Object.keys(values.stops).length + Object.keys(values.byHand).length;
-  if (count === 0) return null;
+  const { isOwner } = useYou();
+  if (count === 0 || !isOwner) return null;
   return (
     <Form method="post">
       <input type="hidden" name="rigId" value={rigId} />

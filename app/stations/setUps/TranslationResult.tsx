@@ -6,6 +6,7 @@ import { LONGEST_NAME } from '#core/units/text';
 import { useState } from 'react';
 import { Form, Link } from 'react-router';
 import { Button } from '../../ui/Button';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 import { Scrollable } from '../../ui/Scrollable';
 import { INPUT } from '../rig/formParts';
 import type { Target } from './translationTarget.server';
@@ -79,9 +80,13 @@ export function TranslationResult({ from, fromKey, target, result }: ResultProps
         </p>
       )}
       {target.rigId === null ? (
-        <MakeRig profile={target.profile} fromKey={fromKey} />
+        <OwnersOnly>
+          <MakeRig profile={target.profile} fromKey={fromKey} />
+        </OwnersOnly>
       ) : (
-        <KeepForm from={from} rigId={target.rigId} values={values} left={left} />
+        <OwnersOnly>
+          <KeepForm from={from} rigId={target.rigId} values={values} left={left} />
+        </OwnersOnly>
       )}
     </>
   );
