@@ -142,8 +142,8 @@ test(
       before.evaluate(
         async ([prefix, ...files]) => {
           for (const [build, file] of [
-            ['1', files[1]!],
-            ['2', files[0]!],
+            ['1', files[1]],
+            ['2', files[0]],
           ] as const)
             await (await caches.open(`${prefix}${build}`)).put(file, new Response('kept'));
         },
