@@ -23,6 +23,7 @@ import { OfflineBar } from './offline/OfflineBar';
 import { useNewBuild } from './offline/useNewBuild';
 import { lookFrom } from './preferences/preferences';
 import { WaitingRuns } from './stations/runs/WaitingRuns';
+import { AfterPaint } from './ui/AfterPaint';
 import { unlessAway } from './ui/keepTyped';
 import { GuestBar } from './ui/GuestBar';
 import { LiveNews } from './ui/LiveNews';
@@ -92,6 +93,7 @@ export function Layout({ children }: { children: ReactNode }) {
         {children}
         <ScrollRestoration nonce={nonce} />
         <Scripts nonce={nonce} />
+        <AfterPaint nonce={nonce} />
       </body>
     </html>
   );

@@ -35,7 +35,7 @@ export function useAway(at: string, isAsked: boolean): boolean {
       timer = setTimeout(() => void ask(), wasAway ? ASK_AGAIN_MS : ASK_EVERY_MS);
     };
     const askNow = (): void => void ask();
-    askNow();
+    timer = setTimeout(askNow, 0);
     const events = ['online', 'offline'] as const;
     for (const name of events) window.addEventListener(name, askNow);
     document.addEventListener('visibilitychange', askNow);

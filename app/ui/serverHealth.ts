@@ -4,6 +4,8 @@ const INSUFFICIENT_STORAGE = 507;
 
 async function ask(path: string): Promise<Response | undefined> {
   const answer = await fetch(path, { signal: AbortSignal.timeout(WITHIN_MS) }).catch(() => undefined);
+  // What is not read holds one of the few lines to the server until the time is over.
+  await answer?.arrayBuffer().catch(() => undefined);
   // This device was removed meanwhile: nothing else answers it any more.
   if (answer?.status === 403) window.location.assign('/pair');
   return answer;

@@ -36,3 +36,13 @@ export const useNow = (atServer: number): number =>
     () => now || atServer,
     () => atServer,
   );
+
+const minuteOf = (ms: number): number => Math.floor(ms / 60_000);
+
+/** The same in whole minutes since 1970, for what is large: it is made anew once a minute. @param atServer ms since 1970 */
+export const useMinute = (atServer: number): number =>
+  useSyncExternalStore(
+    listen,
+    () => minuteOf(now || atServer),
+    () => minuteOf(atServer),
+  );

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 
 /** No browser keeps a page busy for longer than this, ms. */
 const LATEST_MS = 2000;
@@ -7,7 +7,7 @@ const LATEST_MS = 2000;
 export function useWhenIdle(): boolean {
   const [isIdle, setIsIdle] = useState(false);
   useEffect(() => {
-    const rest = (): void => setIsIdle(true);
+    const rest = (): void => startTransition(() => setIsIdle(true));
     // One browser has no word for it.
     if (!('requestIdleCallback' in window)) {
       const timer = setTimeout(rest, LATEST_MS / 10);

@@ -26,6 +26,8 @@ export type RaceStep =
   | { kind: 'putBack'; rigId: string; from: Minute; to: Minute };
 
 export interface RaceSchedule {
+  /** In the order of their starts. */
+  heats: TimedHeat[];
   steps: RaceStep[];
   /** What does not work out, by heat. */
   faults: { heatId: string; sentence: string }[];
@@ -51,9 +53,7 @@ const OPENS_BEFORE_MINUTES = 180;
 export function raceSchedule(day: RaceDay, packs: readonly PackLife[], now: Minute): RaceSchedule {
   const heats = heatsInOrder(day);
   const opens = Math.max(now, (heats[0]?.from ?? now) - OPENS_BEFORE_MINUTES);
-  const usual = chargesOf(day, heats, packs, { now, opens });
-  const atOnce = chargesOf(day, heats, packs, { now, opens: now });
-  const charging = atOnce.faults.length < usual.faults.length ? atOnce : usual;
+  const charging = chargesFrom(opens, day, heats, packs, now);
   const loads = heats.flatMap((one, n) => loadBefore(heats, one, n) ?? []);
   const backs = lastOfEachRig(heats).map(({ heat, to }): RaceStep => ({
     kind: 'putBack',
@@ -71,7 +71,7 @@ export function raceSchedule(day: RaceDay, packs: readonly PackLife[], now: Minu
   }));
   const steps = [...charging.steps, ...loads, ...driven, ...backs].toSorted((a, b) => a.from - b.from);
   const alone = chargesAlone(day, heats, charging.steps);
-  return { steps, faults: [...charging.faults, ...alone, ...tooClose(heats)] };
+  return { heats, steps, faults: [...charging.faults, ...alone, ...tooClose(heats)] };
 }
 
 /** A set-up is loaded before the first heat that has it. */
@@ -111,6 +111,22 @@ function tooClose(heats: readonly TimedHeat[]): RaceSchedule['faults'] {
   });
 }
 
+type Charging = Pick<RaceSchedule, 'steps' | 'faults'>;
+
+/** As usual, or at once where that does not work out and beginning now is better. @param opens when charging usually begins */
+function chargesFrom(
+  opens: Minute,
+  day: RaceDay,
+  heats: readonly TimedHeat[],
+  packs: readonly PackLife[],
+  now: Minute,
+): Charging {
+  const usual = chargesOf(day, heats, packs, { now, opens });
+  if (usual.faults.length === 0) return usual;
+  const atOnce = chargesOf(day, heats, packs, { now, opens: now });
+  return atOnce.faults.length < usual.faults.length ? atOnce : usual;
+}
+
 interface OnShelf {
   isCharged: boolean;
   readyAt: Minute;
@@ -125,7 +141,7 @@ function chargesOf(
   heats: readonly TimedHeat[],
   packs: readonly PackLife[],
   { now, opens }: { now: Minute; opens: Minute },
-): { steps: RaceStep[]; faults: RaceSchedule['faults'] } {
+): Charging {
   const steps: RaceStep[] = [];
   const faults: RaceSchedule['faults'] = [];
   const free = Array.from({ length: day.chargers }, () => opens);

@@ -1,7 +1,7 @@
 import type { StandingFacts } from '#core/advice/standing';
 import { takeDriven } from '#core/advice/verdicts/driven';
 import { wrap } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
+import { startTransition, useEffect, useRef, useState } from 'react';
 import type { VerdictsWorker } from '../../workers/verdicts.worker';
 import { useWhenIdle } from '../../ui/useWhenIdle';
 
@@ -29,7 +29,8 @@ export function useDriven(facts: StandingFacts): boolean {
       .catch(() => undefined)
       .then(() => {
         thread.terminate();
-        setDriven(true);
+        // All of the bench is shown anew: hands come first.
+        startTransition(() => setDriven(true));
       });
     return () => thread.terminate();
   }, [isIdle]);

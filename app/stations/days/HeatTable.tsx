@@ -1,6 +1,6 @@
 import type { Heat, RaceDay } from '#core/days/day';
 import type { HeatForecast } from '#core/days/heatForecast';
-import { heatsInOrder, type RaceSchedule } from '#core/days/raceSchedule';
+import type { RaceSchedule } from '#core/days/raceSchedule';
 import { clockOnDay } from '#core/days/zoned';
 import { percentOf, withUnit } from '#core/units/format';
 import type { Remote } from 'comlink';
@@ -14,16 +14,16 @@ import { useForecasts } from './useForecasts';
 interface Props {
   day: RaceDay;
   view: DayViewData;
+  heats: RaceSchedule['heats'];
   faults: RaceSchedule['faults'];
   worker: Remote<DaysWorker> | undefined;
   save: (part: Partial<RaceDay>) => void;
 }
 
 /** The heats in their order: set-up, pack, what the model says of each, and what does not work out. */
-export function HeatTable({ day, view, faults, worker, save }: Props) {
+export function HeatTable({ day, view, heats, faults, worker, save }: Props) {
   const forecasts = useForecasts(worker, day, view);
   const [open, setOpen] = useState<string>();
-  const heats = heatsInOrder(day);
   const keep = (heat: Heat): void => {
     const others = day.heats.filter(({ id }) => id !== heat.id);
     save({ heats: [...others, heat] });

@@ -3,7 +3,7 @@ import type { Minute, PlannedStep } from '#core/days/dayProblem';
 import { clockOnDay, clockTime, minuteOf } from '#core/days/zoned';
 import { useCallback, useMemo } from 'react';
 import { Problems } from '../../ui/Problems';
-import { useNow } from '../../ui/useNow';
+import { useMinute } from '../../ui/useNow';
 import { ChargingCautions } from '../packs/ChargingCautions';
 import { AlarmBar } from './AlarmBar';
 import { CalendarButton } from './CalendarButton';
@@ -28,7 +28,7 @@ interface Props {
 
 /** A test day: the next thing, the plan, what was dropped and why, and what goes into it. */
 export function TestDayView({ day: kept, revision, view }: Props) {
-  const now = Math.floor(useNow(view.now) / 60_000);
+  const now = useMinute(view.now);
   const worker = useDaysWorker();
   const { day, save, saved, isSaving } = useDay(kept, revision);
   const saveFacts = useCallback((facts: TestDay['facts']) => save({ facts }), [save]);

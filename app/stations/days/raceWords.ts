@@ -20,3 +20,7 @@ export function raceWords(step: RaceStep, names: RaceNames): string {
       return `${names.rig(step.rigId)}: put back what it held before the event`;
   }
 }
+
+/** The same step keeps its name when it moves. */
+export const raceStepId = (step: RaceStep): string =>
+  `${step.kind}-${step.kind === 'putBack' ? step.rigId : step.heatId}`;

@@ -1,7 +1,7 @@
 import type { RaceDay } from '#core/days/day';
 import type { HeatForecast } from '#core/days/heatForecast';
 import type { Remote } from 'comlink';
-import { useEffect, useMemo, useState } from 'react';
+import { startTransition, useEffect, useMemo, useState } from 'react';
 import type { DaysWorker } from '../../workers/days.worker';
 import type { DayViewData } from './dayData.server';
 
@@ -45,10 +45,12 @@ export function useForecasts(
         if (!isHere()) return;
         const forecast = (await worker.forecast(asked)) ?? 'unknown';
         if (isHere())
-          setFound((before) => ({
-            of: key,
-            values: { ...(before.of === key ? before.values : {}), [id]: forecast },
-          }));
+          startTransition(() =>
+            setFound((before) => ({
+              of: key,
+              values: { ...(before.of === key ? before.values : {}), [id]: forecast },
+            })),
+          );
       }
     };
     void work();

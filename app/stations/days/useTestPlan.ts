@@ -2,7 +2,7 @@ import type { DayPlan, DayProblem, Minute } from '#core/days/dayProblem';
 import type { Dropped } from '#core/days/planReasons';
 import { testDayProblem, type DayNow } from '#core/days/testDayProblem';
 import type { Remote } from 'comlink';
-import { useEffect, useMemo, useState } from 'react';
+import { startTransition, useEffect, useMemo, useState } from 'react';
 import type { DaysWorker } from '../../workers/days.worker';
 
 /** So late, a plan is made anew. */
@@ -33,7 +33,7 @@ export function useTestPlan(
     const problem = problemAt(JSON.parse(key) as Omit<DayNow, 'now'>, now);
     if (!problem) return undefined;
     void worker.plan(problem).then((found) => {
-      if (!isLeft) setPlanned({ ...found, at: now, of: key });
+      if (!isLeft) startTransition(() => setPlanned({ ...found, at: now, of: key }));
     });
     return () => {
       isLeft = true;

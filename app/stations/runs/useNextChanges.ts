@@ -1,6 +1,6 @@
 import type { NextChange } from '#core/runs/nextChange';
 import type { RunNote } from '#core/runs/run';
-import { useEffect, useMemo, useState } from 'react';
+import { startTransition, useEffect, useMemo, useState } from 'react';
 import { useBench } from '../bench/BenchContext';
 import { useDiagnosisFacts } from '../endpoints/useDiagnosisFacts';
 import { useRunsWorker } from './useRunsWorker';
@@ -31,7 +31,7 @@ export function useNextChanges(note: RunNote | undefined): NextChange[] | undefi
     let isLeft = false;
     const { note: its, situation, facts: its2 } = JSON.parse(key) as NonNullable<typeof asked>;
     void worker.nextChanges(its, situation, its2).then((changes) => {
-      if (!isLeft) setFound({ of: key, changes });
+      if (!isLeft) startTransition(() => setFound({ of: key, changes }));
     });
     return () => {
       isLeft = true;

@@ -1,7 +1,7 @@
 import type { ReadingId } from '#core/runs/readings';
 import type { Driven, OnRig } from '#core/runs/predicted';
 import type { StopByItem } from '#core/esc/profile';
-import { useEffect, useMemo, useState } from 'react';
+import { startTransition, useEffect, useMemo, useState } from 'react';
 import { useBench } from '../bench/BenchContext';
 import { useRunsWorker } from './useRunsWorker';
 
@@ -48,10 +48,12 @@ export function usePredicted(runs: readonly AskedRun[], kinds: readonly ReadingI
         const on = packOhmTimes === undefined ? asked.on : onPack(asked.on, packOhmTimes);
         const values = await worker.predicted(on, run, asked.kinds, stops);
         if (isHere())
-          setFound((before) => ({
-            of: key,
-            values: { ...(before.of === key ? before.values : {}), [number]: values },
-          }));
+          startTransition(() =>
+            setFound((before) => ({
+              of: key,
+              values: { ...(before.of === key ? before.values : {}), [number]: values },
+            })),
+          );
       }
     };
     void work();

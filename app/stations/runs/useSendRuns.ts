@@ -13,6 +13,12 @@ const TRY_EVERY_MS = 4000;
 /** What was refused is asked again seldom: a phone that was removed must still get through to the pairing page. */
 const AFTER_REFUSAL_MS = 120_000;
 
+/** What waits by now; the same as before where that is nothing, so that nothing is shown anew. */
+function newer(before: RunOfRig[]): RunOfRig[] {
+  const now = allWaitingRuns();
+  return before.length === 0 && now.length === 0 ? before : now;
+}
+
 export type Sending = 'idle' | 'away' | 'refused';
 
 /**
@@ -40,7 +46,7 @@ export function useSendRuns(isKnown: boolean) {
       if (sent === 'away') break;
     }
     isBusy.current = false;
-    setWaiting(allWaitingRuns());
+    setWaiting(newer);
     setSending(state);
     if (state === 'refused') refusedUntil.current = performance.now() + AFTER_REFUSAL_MS;
     if (count > 0) await revalidate();
@@ -50,7 +56,7 @@ export function useSendRuns(isKnown: boolean) {
     const again = setInterval(() => {
       if (allWaitingRuns().length > 0) void flush();
       // Another tab may have sent them.
-      else setWaiting((before) => (before.length === 0 ? before : []));
+      else setWaiting(newer);
     }, TRY_EVERY_MS);
     return () => {
       clearTimeout(first);

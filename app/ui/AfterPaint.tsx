@@ -1,0 +1,34 @@
+/** How scripts and their preloads are marked that wait until the page was painted: no browser knows it. */
+export const AFTER_PAINT = 'after-paint';
+
+/** A page that is behind others is not painted: it starts after this, ms. */
+const AT_THE_LATEST_MS = 1000;
+
+const START = `
+{
+  const preload = () => {
+    for (const link of document.querySelectorAll('link[rel="${AFTER_PAINT}"]')) link.rel = 'modulepreload';
+    // Of its own: a tap comes between.
+    setTimeout(run);
+  };
+  const run = () => {
+    for (const waiting of document.querySelectorAll('script[type="${AFTER_PAINT}"]')) {
+      const script = document.createElement('script');
+      script.type = 'module';
+      script.nonce = waiting.nonce;
+      script.textContent = waiting.textContent;
+      waiting.replaceWith(script);
+    }
+  };
+  // The second frame begins once the first was painted.
+  requestAnimationFrame(() => requestAnimationFrame(preload));
+  setTimeout(preload, ${AT_THE_LATEST_MS});
+}`;
+
+/**
+ * Loads and starts the page once it was painted: what is read comes before what answers. In the pit the scripts would be there as
+ * soon as the style sheet is, and the first look would wait until all of them were evaluated.
+ */
+export const AfterPaint = ({ nonce }: { nonce: string | undefined }) => (
+  <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: START }} />
+);
