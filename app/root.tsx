@@ -100,10 +100,10 @@ export function Layout({ children }: { children: ReactNode }) {
 }
 
 export default function App({ loaderData: { build, at } }: Route.ComponentProps) {
-  useLinksWait();
   useNewBuild(build);
   return (
     <WaitingRuns>
+      <LinksWait />
       <NavigationProgress />
       <LiveNews />
       <GuestBar />
@@ -111,6 +111,12 @@ export default function App({ loaderData: { build, at } }: Route.ComponentProps)
       <Outlet />
     </WaitingRuns>
   );
+}
+
+/** Of its own: it is made anew with every navigation, and nothing else need be. */
+function LinksWait() {
+  useLinksWait();
+  return null;
 }
 
 /** A line that runs along the top while the next view is on its way. */

@@ -1,15 +1,18 @@
 /** How scripts and their preloads are marked that wait until the page was painted: no browser knows it. */
 export const AFTER_PAINT = 'after-paint';
 
+/** So many files are asked for in one step. */
+const AT_ONCE = 8;
 /** A page that is behind others is not painted: it starts after this, ms. */
 const AT_THE_LATEST_MS = 1000;
 
 const START = `
 {
+  // In steps: a tap comes between.
   const preload = () => {
-    for (const link of document.querySelectorAll('link[rel="${AFTER_PAINT}"]')) link.rel = 'modulepreload';
-    // Of its own: a tap comes between.
-    setTimeout(run);
+    const links = [...document.querySelectorAll('link[rel="${AFTER_PAINT}"]')].slice(0, ${AT_ONCE});
+    for (const link of links) link.rel = 'modulepreload';
+    setTimeout(links.length > 0 ? preload : run);
   };
   const run = () => {
     for (const waiting of document.querySelectorAll('script[type="${AFTER_PAINT}"]')) {

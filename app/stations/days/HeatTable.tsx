@@ -6,6 +6,7 @@ import { percentOf, withUnit } from '#core/units/format';
 import type { Remote } from 'comlink';
 import { useState } from 'react';
 import { Button } from '../../ui/Button';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 import type { DaysWorker } from '../../workers/days.worker';
 import type { DayViewData } from './dayData.server';
 import { HeatFields } from './HeatFields';
@@ -69,38 +70,42 @@ export function HeatTable({ day, view, heats, faults, worker, save }: Props) {
               {open === heat.id ? (
                 <HeatFields day={day} view={view} heat={heat} keep={keep} leave={() => setOpen(undefined)} />
               ) : (
-                <p className="flex gap-4 print:hidden">
-                  <Button look="quiet" onClick={() => setOpen(heat.id)}>
-                    change<span className="sr-only"> {heat.name}</span>
-                  </Button>
-                  <Button
-                    look="quiet"
-                    onClick={() => save({ heats: day.heats.filter(({ id }) => id !== heat.id) })}
-                  >
-                    take out<span className="sr-only"> {heat.name}</span>
-                  </Button>
-                </p>
+                <OwnersOnly>
+                  <p className="flex gap-4 print:hidden">
+                    <Button look="quiet" onClick={() => setOpen(heat.id)}>
+                      change<span className="sr-only"> {heat.name}</span>
+                    </Button>
+                    <Button
+                      look="quiet"
+                      onClick={() => save({ heats: day.heats.filter(({ id }) => id !== heat.id) })}
+                    >
+                      take out<span className="sr-only"> {heat.name}</span>
+                    </Button>
+                  </p>
+                </OwnersOnly>
               )}
             </li>
           );
         })}
       </ol>
-      <div className="print:hidden">
-        {open === 'new' || heats.length === 0 ? (
-          <HeatFields
-            key={day.heats.length}
-            day={day}
-            view={view}
-            heat={undefined}
-            keep={keep}
-            leave={() => setOpen(undefined)}
-          />
-        ) : (
-          <p className="mt-3">
-            <Button onClick={() => setOpen('new')}>Add a heat</Button>
-          </p>
-        )}
-      </div>
+      <OwnersOnly>
+        <div className="print:hidden">
+          {open === 'new' || heats.length === 0 ? (
+            <HeatFields
+              key={day.heats.length}
+              day={day}
+              view={view}
+              heat={undefined}
+              keep={keep}
+              leave={() => setOpen(undefined)}
+            />
+          ) : (
+            <p className="mt-3">
+              <Button onClick={() => setOpen('new')}>Add a heat</Button>
+            </p>
+          )}
+        </div>
+      </OwnersOnly>
     </section>
   );
 }

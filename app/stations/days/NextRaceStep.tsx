@@ -4,6 +4,7 @@ import type { RaceStep } from '#core/days/raceSchedule';
 import { clockOnDay, clockTime } from '#core/days/zoned';
 import { Form, Link } from 'react-router';
 import { Button } from '../../ui/Button';
+import { useYou } from '../../ui/useYou';
 import { ChargingLine } from '../packs/ChargingCautions';
 import { NextThing } from './NextThing';
 import { raceWords, type RaceNames } from './raceWords';
@@ -38,6 +39,7 @@ export function NextRaceStep({ day, steps, now, names }: Props) {
 }
 
 function DoIt({ step, dayId, names }: { step: RaceStep; dayId: string; names: RaceNames }) {
+  const { isOwner } = useYou();
   if (step.kind === 'charge')
     return (
       <Form method="post">
@@ -48,6 +50,12 @@ function DoIt({ step, dayId, names }: { step: RaceStep; dayId: string; names: Ra
           It is on the charger
         </Button>
       </Form>
+    );
+  if (step.kind === 'load' && !isOwner)
+    return (
+      <Button look="main" asChild>
+        <Link to={`/rigs/${step.rigId}/set-ups/${step.setUpId}`}>See what it sets</Link>
+      </Button>
     );
   if (step.kind === 'load')
     return (

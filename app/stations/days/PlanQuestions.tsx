@@ -7,6 +7,7 @@ import type { Remote } from 'comlink';
 import { useState } from 'react';
 import { Link, useFetcher } from 'react-router';
 import { Button } from '../../ui/Button';
+import { OwnersFields, OwnersOnly } from '../../ui/OwnersOnly';
 import { TickBox } from '../../ui/TickBox';
 import type { DaysWorker } from '../../workers/days.worker';
 import { INPUT } from '../rig/formParts';
@@ -43,54 +44,60 @@ export function PlanQuestions({ day, view, worker, save }: Props) {
           <li key={one.questionId} className="grid gap-2 border-b border-rule py-2">
             <QuestionName view={view} {...one} />
             <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
-              <label className="flex items-center gap-2">
-                minutes a run
-                <input
-                  type="number"
-                  min={1}
-                  max={120}
-                  defaultValue={one.runMinutes}
-                  onBlur={(event) => {
-                    const minutes = Math.round(event.target.valueAsNumber);
-                    if (minutes >= 1 && minutes <= 120 && minutes !== one.runMinutes)
-                      change(place, { runMinutes: minutes });
-                  }}
-                  className={`${INPUT} w-20 text-right`}
-                />
-              </label>
-              <TickBox on={one.onePack} onChange={(onePack) => change(place, { onePack })}>
-                all on one pack
-              </TickBox>
-              {place > 0 && (
-                <Button look="quiet" onClick={() => move(place)}>
-                  more important
+              <OwnersFields>
+                <label className="flex items-center gap-2">
+                  minutes a run
+                  <input
+                    type="number"
+                    min={1}
+                    max={120}
+                    defaultValue={one.runMinutes}
+                    onBlur={(event) => {
+                      const minutes = Math.round(event.target.valueAsNumber);
+                      if (minutes >= 1 && minutes <= 120 && minutes !== one.runMinutes)
+                        change(place, { runMinutes: minutes });
+                    }}
+                    className={`${INPUT} w-20 text-right`}
+                  />
+                </label>
+                <TickBox on={one.onePack} onChange={(onePack) => change(place, { onePack })}>
+                  all on one pack
+                </TickBox>
+              </OwnersFields>
+              <OwnersOnly>
+                {place > 0 && (
+                  <Button look="quiet" onClick={() => move(place)}>
+                    more important
+                  </Button>
+                )}
+                <Button
+                  look="quiet"
+                  onClick={() => save({ questions: inImportance(questions.filter((_, n) => n !== place)) })}
+                >
+                  take out
                 </Button>
-              )}
-              <Button
-                look="quiet"
-                onClick={() => save({ questions: inImportance(questions.filter((_, n) => n !== place)) })}
-              >
-                take out
-              </Button>
+              </OwnersOnly>
             </div>
           </li>
         ))}
       </ol>
-      {questions.length < MOST_QUESTIONS && (
-        <div className="mt-3 grid gap-2">
-          <label className="flex max-w-full min-w-0 flex-wrap items-center gap-3">
-            Rig
-            <select value={rigId} onChange={(event) => setRigId(event.target.value)} className={INPUT}>
-              {view.rigNames.map((one) => (
-                <option key={one.rigId} value={one.rigId}>
-                  {one.name}
-                </option>
-              ))}
-            </select>
-          </label>
-          <Offered key={rigId} rigId={rigId} day={day} view={view} worker={worker} save={save} />
-        </div>
-      )}
+      <OwnersOnly>
+        {questions.length < MOST_QUESTIONS && (
+          <div className="mt-3 grid gap-2">
+            <label className="flex max-w-full min-w-0 flex-wrap items-center gap-3">
+              Rig
+              <select value={rigId} onChange={(event) => setRigId(event.target.value)} className={INPUT}>
+                {view.rigNames.map((one) => (
+                  <option key={one.rigId} value={one.rigId}>
+                    {one.name}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <Offered key={rigId} rigId={rigId} day={day} view={view} worker={worker} save={save} />
+          </div>
+        )}
+      </OwnersOnly>
     </section>
   );
 }

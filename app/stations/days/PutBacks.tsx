@@ -3,6 +3,7 @@ import type { TimedHeat } from '#core/days/raceSchedule';
 import { Form } from 'react-router';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 import type { DayViewData } from './dayData.server';
 
 interface Props {
@@ -35,12 +36,14 @@ export function PutBacks({ rigs, heats, now }: Props) {
               </li>
             ))}
           </ul>
-          <Form method="post" className="mt-2">
-            <input type="hidden" name="intent" value="put back" />
-            <Button type="submit" look="main" name="rigId" value={rigId}>
-              Put it back
-            </Button>
-          </Form>
+          <OwnersOnly>
+            <Form method="post" className="mt-2">
+              <input type="hidden" name="intent" value="put back" />
+              <Button type="submit" look="main" name="rigId" value={rigId}>
+                Put it back
+              </Button>
+            </Form>
+          </OwnersOnly>
         </Notice>
       ))}
     </div>

@@ -2,6 +2,7 @@ import type { RaceDay } from '#core/days/day';
 import { useState } from 'react';
 import { Form } from 'react-router';
 import { Button } from '../../ui/Button';
+import { OwnersFields, OwnersOnly } from '../../ui/OwnersOnly';
 import { TickBox } from '../../ui/TickBox';
 import { INPUT } from '../rig/formParts';
 import { ChargersAndAir, ChargersWatched } from './ChargersAndAir';
@@ -21,12 +22,14 @@ export function RaceLists({ day, view, save }: Props) {
       <Checks day={day} save={save} />
       <section aria-label="What there is" className="mt-8 print:hidden">
         <h2 className="text-2xl">What there is</h2>
-        <div className="mt-2 flex flex-wrap gap-x-6 gap-y-3">
-          <ChargersAndAir day={day} save={save} />
-        </div>
-        <ChargersWatched day={day} save={save}>
-          Without that, a heat says where a pack would charge alone.
-        </ChargersWatched>
+        <OwnersFields>
+          <div className="mt-2 flex flex-wrap gap-x-6 gap-y-3">
+            <ChargersAndAir day={day} save={save} />
+          </div>
+          <ChargersWatched day={day} save={save}>
+            Without that, a heat says where a pack would charge alone.
+          </ChargersWatched>
+        </OwnersFields>
       </section>
     </>
   );
@@ -53,66 +56,70 @@ function PreparedSetUps({ day, view, save }: Props) {
               <span className="min-w-0 flex-1">
                 <strong>{words}</strong>: {rig?.rig.name}, “{setUp?.name ?? 'a set-up that is gone'}”
               </span>
-              {setUp && (
-                <Form method="post" className="print:hidden">
-                  <input type="hidden" name="intent" value="draft" />
-                  <input type="hidden" name="rigId" value={rigId} />
-                  <Button type="submit" look="main" name="setUpId" value={setUpId}>
-                    Draft and load it<span className="sr-only">, {words}</span>
-                  </Button>
-                </Form>
-              )}
-              <Button
-                look="quiet"
-                className="print:hidden"
-                onClick={() => save({ prepared: day.prepared.filter((one) => one.id !== id) })}
-              >
-                take out<span className="sr-only"> {words}</span>
-              </Button>
+              <OwnersOnly>
+                {setUp && (
+                  <Form method="post" className="print:hidden">
+                    <input type="hidden" name="intent" value="draft" />
+                    <input type="hidden" name="rigId" value={rigId} />
+                    <Button type="submit" look="main" name="setUpId" value={setUpId}>
+                      Draft and load it<span className="sr-only">, {words}</span>
+                    </Button>
+                  </Form>
+                )}
+                <Button
+                  look="quiet"
+                  className="print:hidden"
+                  onClick={() => save({ prepared: day.prepared.filter((one) => one.id !== id) })}
+                >
+                  take out<span className="sr-only"> {words}</span>
+                </Button>
+              </OwnersOnly>
             </li>
           );
         })}
       </ul>
-      {pick && (
-        <div className="mt-2 flex flex-wrap items-end gap-3 print:hidden">
-          <label>
-            <span className="block">When</span>
-            <input
-              value={when}
-              maxLength={80}
-              placeholder="rain"
-              onChange={(event) => setWhen(event.target.value)}
-              className={`${INPUT} w-40`}
-            />
-          </label>
-          <label className="min-w-0">
-            <span className="block">Then</span>
-            <select
-              value={pick.key}
-              onChange={(event) => setChosen(event.target.value)}
-              className={`${INPUT} w-full`}
+      <OwnersOnly>
+        {pick && (
+          <div className="mt-2 flex flex-wrap items-end gap-3 print:hidden">
+            <label>
+              <span className="block">When</span>
+              <input
+                value={when}
+                maxLength={80}
+                placeholder="rain"
+                onChange={(event) => setWhen(event.target.value)}
+                className={`${INPUT} w-40`}
+              />
+            </label>
+            <label className="min-w-0">
+              <span className="block">Then</span>
+              <select
+                value={pick.key}
+                onChange={(event) => setChosen(event.target.value)}
+                className={`${INPUT} w-full`}
+              >
+                {offered.map(({ key, words }) => (
+                  <option key={key} value={key}>
+                    {words}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <Button
+              disabled={when.trim() === ''}
+              onClick={() => {
+                const { rigId, id: setUpId } = pick;
+                save({
+                  prepared: [...day.prepared, { id: crypto.randomUUID(), when: when.trim(), rigId, setUpId }],
+                });
+                setWhen('');
+              }}
             >
-              {offered.map(({ key, words }) => (
-                <option key={key} value={key}>
-                  {words}
-                </option>
-              ))}
-            </select>
-          </label>
-          <Button
-            disabled={when.trim() === ''}
-            onClick={() => {
-              const { rigId, id: setUpId } = pick;
-              save({
-                prepared: [...day.prepared, { id: crypto.randomUUID(), when: when.trim(), rigId, setUpId }],
-              });
-              setWhen('');
-            }}
-          >
-            Prepare it
-          </Button>
-        </div>
-      )}
+              Prepare it
+            </Button>
+          </div>
+        )}
+      </OwnersOnly>
     </section>
   );
 }
@@ -124,7 +131,7 @@ function Checks({ day, save }: Omit<Props, 'view'>) {
     <section aria-label="To take and to check" className="mt-8">
       <h2 className="text-2xl">To take and to check</h2>
       <p className="text-muted">
-        {done} of {day.checks.length} done. Change the list as you like.
+        {done} of {day.checks.length} done.<OwnersOnly> Change the list as you like.</OwnersOnly>
       </p>
       <ul className="mt-1 border-t border-rule">
         {day.checks.map((line) => (
@@ -142,38 +149,42 @@ function Checks({ day, save }: Omit<Props, 'view'>) {
             >
               {line.words}
             </TickBox>
-            <Button
-              look="quiet"
-              className="print:hidden"
-              onClick={() => save({ checks: day.checks.filter(({ id }) => id !== line.id) })}
-            >
-              take out<span className="sr-only"> {line.words}</span>
-            </Button>
+            <OwnersOnly>
+              <Button
+                look="quiet"
+                className="print:hidden"
+                onClick={() => save({ checks: day.checks.filter(({ id }) => id !== line.id) })}
+              >
+                take out<span className="sr-only"> {line.words}</span>
+              </Button>
+            </OwnersOnly>
           </li>
         ))}
       </ul>
-      <div className="mt-2 flex flex-wrap items-end gap-3 print:hidden">
-        <label className="min-w-0 flex-1 sm:max-w-md">
-          <span className="block">One more line</span>
-          <input
-            value={words}
-            maxLength={80}
-            onChange={(event) => setWords(event.target.value)}
-            className={`${INPUT} w-full`}
-          />
-        </label>
-        <Button
-          disabled={words.trim() === ''}
-          onClick={() => {
-            save({
-              checks: [...day.checks, { id: crypto.randomUUID(), words: words.trim(), doneAt: null }],
-            });
-            setWords('');
-          }}
-        >
-          Add it
-        </Button>
-      </div>
+      <OwnersOnly>
+        <div className="mt-2 flex flex-wrap items-end gap-3 print:hidden">
+          <label className="min-w-0 flex-1 sm:max-w-md">
+            <span className="block">One more line</span>
+            <input
+              value={words}
+              maxLength={80}
+              onChange={(event) => setWords(event.target.value)}
+              className={`${INPUT} w-full`}
+            />
+          </label>
+          <Button
+            disabled={words.trim() === ''}
+            onClick={() => {
+              save({
+                checks: [...day.checks, { id: crypto.randomUUID(), words: words.trim(), doneAt: null }],
+              });
+              setWords('');
+            }}
+          >
+            Add it
+          </Button>
+        </div>
+      </OwnersOnly>
     </section>
   );
 }

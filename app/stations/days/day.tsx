@@ -19,6 +19,7 @@ import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { Confirm } from '../../ui/Confirm';
 import { keepTyped, unlessAway } from '../../ui/keepTyped';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 import { Page } from '../../ui/Page';
 import { Problems } from '../../ui/Problems';
 import { useAnswer } from '../../ui/useAnswer';
@@ -136,15 +137,17 @@ export default function DayRoute({ loaderData, actionData }: Route.ComponentProp
         <a href={`/days/${day.id}.json`} className="min-h-11 py-2 underline underline-offset-4">
           Save as a file
         </a>
-        <Confirm
-          trigger={<Button look="quiet">Delete this day</Button>}
-          title={`Delete “${day.name}”?`}
-          text="Its runs stay, and so do the values that have to be put back."
-          method="post"
-          fields={{ intent: 'delete' }}
-          yes="Delete it"
-          no="Keep it"
-        />
+        <OwnersOnly>
+          <Confirm
+            trigger={<Button look="quiet">Delete this day</Button>}
+            title={`Delete “${day.name}”?`}
+            text="Its runs stay, and so do the values that have to be put back."
+            method="post"
+            fields={{ intent: 'delete' }}
+            yes="Delete it"
+            no="Keep it"
+          />
+        </OwnersOnly>
       </p>
     </Page>
   );

@@ -13,7 +13,9 @@ import { Confirm } from '../../ui/Confirm';
 import { keepTyped } from '../../ui/keepTyped';
 import { escMarkOf, EscMark } from '../../ui/marks';
 import { Notice } from '../../ui/Notice';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 import { Term } from '../../ui/Term';
+import { useYou } from '../../ui/useYou';
 import { Time } from '../../ui/Time';
 import { useAnswer } from '../../ui/useAnswer';
 import { BenchOfEsc, useBench } from '../bench/BenchContext';
@@ -79,6 +81,7 @@ export default function EscRoute(props: Route.ComponentProps) {
 
 function OneEsc({ actionData, onEsc }: Route.ComponentProps & { onEsc: (escNumber: number) => void }) {
   const { answer, busy } = useAnswer(actionData);
+  const { isOwner } = useYou();
   const { rigId, escNumber, rig, profile, holdings } = useBench();
   const [reading, setReading] = useState<'no' | 'makingSafe' | 'yes'>('no');
   const [precaution, setPrecaution] = useState<string>();
@@ -95,40 +98,44 @@ function OneEsc({ actionData, onEsc }: Route.ComponentProps & { onEsc: (escNumbe
       {unknown > 0 && (
         <div className="mt-3 max-w-3xl">
           <Notice grade="caution" title={`${unknown} ${unknown === 1 ? 'value is' : 'values are'} unknown.`}>
-            <p>
-              {hasLink(profile)
-                ? 'Read them by link, or enter what you know.'
-                : 'Enter what you know, or draft the values you want and load them.'}
-            </p>
+            {isOwner && (
+              <p>
+                {hasLink(profile)
+                  ? 'Read them by link, or enter what you know.'
+                  : 'Enter what you know, or draft the values you want and load them.'}
+              </p>
+            )}
           </Notice>
         </div>
       )}
-      <div className="mt-4 flex flex-wrap gap-3">
-        {hasLink(profile) && (
-          <Button look="main" onClick={() => setReading('makingSafe')}>
-            Read everything by link
-          </Button>
-        )}
-        {(Object.keys(MISHAPS) as (keyof typeof MISHAPS)[]).map((kind) => (
-          <Confirm
-            key={kind}
-            trigger={<Button disabled={busy}>{MISHAPS[kind].happened}</Button>}
-            title={`${MISHAPS[kind].happened}?`}
-            text={MISHAPS[kind].means}
-            method="post"
-            fields={{ mishap: kind, esc: String(escNumber) }}
-            yes="Yes, note it"
-            no="No"
-          />
-        ))}
-      </div>
-      <p className="mt-2">
-        Updating its firmware?{' '}
-        <Link className="underline underline-offset-4" to={`/rigs/${rigId}/firmware`}>
-          Save before, compare after
-        </Link>
-        .
-      </p>
+      <OwnersOnly>
+        <div className="mt-4 flex flex-wrap gap-3">
+          {hasLink(profile) && (
+            <Button look="main" onClick={() => setReading('makingSafe')}>
+              Read everything by link
+            </Button>
+          )}
+          {(Object.keys(MISHAPS) as (keyof typeof MISHAPS)[]).map((kind) => (
+            <Confirm
+              key={kind}
+              trigger={<Button disabled={busy}>{MISHAPS[kind].happened}</Button>}
+              title={`${MISHAPS[kind].happened}?`}
+              text={MISHAPS[kind].means}
+              method="post"
+              fields={{ mishap: kind, esc: String(escNumber) }}
+              yes="Yes, note it"
+              no="No"
+            />
+          ))}
+        </div>
+        <p className="mt-2">
+          Updating its firmware?{' '}
+          <Link className="underline underline-offset-4" to={`/rigs/${rigId}/firmware`}>
+            Save before, compare after
+          </Link>
+          .
+        </p>
+      </OwnersOnly>
       {reading === 'makingSafe' && (
         <div className="mt-4 max-w-3xl">
           <SafetyGate kind={rig.vehicle.kind} chosen={precaution} onChoose={setPrecaution} />
@@ -146,23 +153,27 @@ function OneEsc({ actionData, onEsc }: Route.ComponentProps & { onEsc: (escNumbe
         {answer?.sentence}
       </p>
       <AwayNotice answer={actionData} />
-      <MeasureStop />
+      <OwnersOnly>
+        <MeasureStop />
+      </OwnersOnly>
       <Form method="post" key={escNumber}>
         <input type="hidden" name="esc" value={escNumber} />
         <DataTable
           label="What the ESC holds, item by item"
-          heads={['item', 'holds', 'known by', 'since', 'I say']}
+          heads={['item', 'holds', 'known by', 'since', ...(isOwner ? ['I say'] : [])]}
           className="min-w-160"
         >
           {profile.items.map(({ id }) => (
             <ItemRow key={id} itemId={id} />
           ))}
         </DataTable>
-        <div className="sticky bottom-16 border-t border-ink bg-film py-3 md:bottom-0">
-          <Button type="submit" disabled={busy}>
-            Save what I say
-          </Button>
-        </div>
+        <OwnersOnly>
+          <div className="sticky bottom-16 border-t border-ink bg-film py-3 md:bottom-0">
+            <Button type="submit" disabled={busy}>
+              Save what I say
+            </Button>
+          </div>
+        </OwnersOnly>
       </Form>
     </div>
   );
@@ -191,22 +202,24 @@ function ItemRow({ itemId }: { itemId: string }) {
       </td>
       <td className="py-1 pr-3 text-sm">{EVIDENCE[holding?.basis ?? 'assumedFactory']}</td>
       <td className="py-1 pr-3 text-sm text-muted">{holding && <Time iso={holding.at} />}</td>
-      <td className="py-1">
-        <select
-          name={`word.${item.id}`}
-          defaultValue=""
-          aria-label={`My word on ${labelIn(profile, item)}`}
-          className="min-h-9 rounded-sm border border-muted bg-sheet px-2"
-        >
-          <option value="">no change</option>
-          {item.stops.map((stop) => (
-            <option key={stop.id} value={stop.id}>
-              it is {stop.label}
-            </option>
-          ))}
-          <option value={DO_NOT_KNOW}>I do not know</option>
-        </select>
-      </td>
+      <OwnersOnly>
+        <td className="py-1">
+          <select
+            name={`word.${item.id}`}
+            defaultValue=""
+            aria-label={`My word on ${labelIn(profile, item)}`}
+            className="min-h-9 rounded-sm border border-muted bg-sheet px-2"
+          >
+            <option value="">no change</option>
+            {item.stops.map((stop) => (
+              <option key={stop.id} value={stop.id}>
+                it is {stop.label}
+              </option>
+            ))}
+            <option value={DO_NOT_KNOW}>I do not know</option>
+          </select>
+        </td>
+      </OwnersOnly>
     </tr>
   );
 }

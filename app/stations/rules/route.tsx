@@ -9,7 +9,7 @@ import { data, Form, useNavigation } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
-import { OwnersOnly } from '../../ui/OwnersOnly';
+import { OwnersFields, OwnersOnly } from '../../ui/OwnersOnly';
 import { Page } from '../../ui/Page';
 import { Problems } from '../../ui/Problems';
 import { useAnswer } from '../../ui/useAnswer';
@@ -82,7 +82,9 @@ export default function RulesRoute({ loaderData: stored, actionData }: Route.Com
       <ul className="border-t border-rule empty:hidden">
         {stored.map(({ id, rules }) => (
           <li key={id} className="border-b border-rule py-4">
-            <RulesForm id={id} rules={rules} problems={problemsOf(id)} />
+            <OwnersFields>
+              <RulesForm id={id} rules={rules} problems={problemsOf(id)} />
+            </OwnersFields>
           </li>
         ))}
       </ul>
@@ -170,16 +172,18 @@ function RulesForm({
           className={`${INPUT} w-full py-2 text-base`}
         />
       </label>
-      <div className="flex gap-4">
-        <Button type="submit" disabled={busy}>
-          Keep
-        </Button>
-        {id && (
-          <Button look="quiet" type="submit" name="intent" value="delete" disabled={busy}>
-            delete<span className="sr-only"> {rules.name}</span>
+      <OwnersOnly>
+        <div className="flex gap-4">
+          <Button type="submit" disabled={busy}>
+            Keep
           </Button>
-        )}
-      </div>
+          {id && (
+            <Button look="quiet" type="submit" name="intent" value="delete" disabled={busy}>
+              delete<span className="sr-only"> {rules.name}</span>
+            </Button>
+          )}
+        </div>
+      </OwnersOnly>
     </Form>
   );
 }

@@ -5,6 +5,7 @@ import { Link, useFetcher } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import type { NotKept } from '../../ui/keepTyped';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 import { useBench } from '../bench/BenchContext';
 import { Effect, OutcomeWords } from './changeWords';
 import { useNextChanges } from './useNextChanges';
@@ -126,7 +127,9 @@ function OneChange({
       <p>
         <span className="text-muted">Look for:</span> {lookFor}
       </p>
-      {what.kind === 'move' && <DraftIt change={change} last={last} isMain={isMain} />}
+      <OwnersOnly>
+        {what.kind === 'move' && <DraftIt change={change} last={last} isMain={isMain} />}
+      </OwnersOnly>
       {what.kind === 'station' && (
         <Link to={`/rigs/${rigId}/${what.station}`} className="underline underline-offset-4">
           Go there

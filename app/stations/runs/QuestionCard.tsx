@@ -7,6 +7,7 @@ import { formatNumber, withUnit } from '#core/units/format';
 import { useMemo } from 'react';
 import { Link, useFetcher } from 'react-router';
 import { Button } from '../../ui/Button';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 import { useBench } from '../bench/BenchContext';
 import { usePackSpread } from './usePackSpread';
 import { usePredicted } from './usePredicted';
@@ -69,7 +70,7 @@ export function QuestionCard({ question, isClosed, runs, repeated, packs }: Prop
           only this value.
         </p>
       )}
-      {!isClosed && <Close id={question.id} />}
+      <OwnersOnly>{!isClosed && <Close id={question.id} />}</OwnersOnly>
     </article>
   );
 }

@@ -13,6 +13,7 @@ import { Link } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { unlessAway } from '../../ui/keepTyped';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
 import { usePlannedLoad } from '../load/usePlannedLoad';
@@ -68,18 +69,30 @@ function Tried({ trial, since }: { trial: Trial; since: readonly NumberedRun[] }
       {isLoaded ? (
         <ul className="mt-3">
           <Way
-            does={<Button onClick={keep}>Keep it</Button>}
+            does={
+              <OwnersOnly>
+                <Button onClick={keep}>Keep it</Button>
+              </OwnersOnly>
+            }
             words={`${trial.itemLabel} stays at ${trial.to.label}.`}
             seconds={<span>nothing to load</span>}
           />
           <Way
-            does={<Button onClick={putBack}>Put it back</Button>}
+            does={
+              <OwnersOnly>
+                <Button onClick={putBack}>Put it back</Button>
+              </OwnersOnly>
+            }
             words={helperLine(trial, trial.to, trial.from)}
             seconds={<LoadTime from={trial.to.stopId} to={trial.from.stopId} itemId={trial.itemId} />}
           />
           {next && (
             <Way
-              does={<Button onClick={() => goOn(next)}>One more step</Button>}
+              does={
+                <OwnersOnly>
+                  <Button onClick={() => goOn(next)}>One more step</Button>
+                </OwnersOnly>
+              }
               words={helperLine(trial, next.from, next.to)}
               seconds={<LoadTime from={next.from.stopId} to={next.to.stopId} itemId={next.itemId} />}
             />
@@ -97,7 +110,11 @@ function Tried({ trial, since }: { trial: Trial; since: readonly NumberedRun[] }
             seconds={<LoadTime from={trial.from.stopId} to={trial.to.stopId} itemId={trial.itemId} />}
           />
           <Way
-            does={<Button onClick={leave}>Do not try it</Button>}
+            does={
+              <OwnersOnly>
+                <Button onClick={leave}>Do not try it</Button>
+              </OwnersOnly>
+            }
             words={`${trial.itemLabel} stays as it is.`}
             seconds={<span>nothing to load</span>}
           />
@@ -120,7 +137,7 @@ interface WayProps {
 
 const Way = ({ does, words, seconds }: WayProps) => (
   <li className="grid grid-cols-[9.5rem_1fr] items-center gap-x-4 border-t border-rule py-3 [&_button,&_a]:w-full">
-    {does}
+    <span>{does}</span>
     <span>
       <span className="block text-lg">{words}</span>
       <span className="block text-muted">{seconds}</span>

@@ -11,6 +11,7 @@ import { data, Form } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { keepTyped, unlessAway } from '../../ui/keepTyped';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 import { Problems } from '../../ui/Problems';
 import { useAnswer } from '../../ui/useAnswer';
 import { useBench } from '../bench/BenchContext';
@@ -87,17 +88,25 @@ export default function LearnedRoute({ loaderData, actionData }: Route.Component
       {learned.length > 0 && (
         <section aria-label="Learned" className="mt-4">
           <FittedTable label="Learned numbers" numbers={learned}>
-            {(number) => <TakeBack path={number.path} />}
+            {(number) => (
+              <OwnersOnly>
+                <TakeBack path={number.path} />
+              </OwnersOnly>
+            )}
           </FittedTable>
-          <Form method="post" className="mt-3">
-            <input type="hidden" name="intent" value="takeBack" />
-            <Button look="quiet" type="submit">
-              Take all of them back
-            </Button>
-          </Form>
+          <OwnersOnly>
+            <Form method="post" className="mt-3">
+              <input type="hidden" name="intent" value="takeBack" />
+              <Button look="quiet" type="submit">
+                Take all of them back
+              </Button>
+            </Form>
+          </OwnersOnly>
         </section>
       )}
-      <LearnFrom runs={loaderData.runs} most={RUNS_LOOKED_AT} isFirst={learned.length === 0} />
+      <OwnersOnly>
+        <LearnFrom runs={loaderData.runs} most={RUNS_LOOKED_AT} isFirst={learned.length === 0} />
+      </OwnersOnly>
     </div>
   );
 }

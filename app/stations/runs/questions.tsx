@@ -7,6 +7,7 @@ import { packLives } from '#server/repositories/packs';
 import { newestRuns, runsOfQuestion } from '#server/repositories/runs';
 import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 import { unlessAway } from '../../ui/keepTyped';
 import { AskQuestion } from './AskQuestion';
 import { QuestionCard } from './QuestionCard';
@@ -63,7 +64,9 @@ export default function QuestionsRoute({ loaderData }: Route.ComponentProps) {
         One value against another, driven A, B, A. What changes by itself, a warming motor or a falling pack,
         falls out that way.
       </p>
-      <AskQuestion key={profile.id} isFirst={questions.length === 0} />
+      <OwnersOnly>
+        <AskQuestion key={profile.id} isFirst={questions.length === 0} />
+      </OwnersOnly>
       {questions.map((one) => (
         <QuestionCard key={one.question.id} {...one} />
       ))}

@@ -14,6 +14,7 @@ import { AwayNotice } from '../../ui/AwayNotice';
 import { FilePicker } from '../../ui/FilePicker';
 import { Find } from '../../ui/Find';
 import { keepTyped, unlessAway } from '../../ui/keepTyped';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 import { Pager } from '../../ui/Pager';
 import { Problems } from '../../ui/Problems';
 import { useAnswer } from '../../ui/useAnswer';
@@ -138,15 +139,17 @@ export default function RunsRoute({ loaderData, actionData }: Route.ComponentPro
               <Pager of="runs" {...place} shown={lines.length} />
             </section>
           )}
-          <FromEsc />
-          <section className="mt-8 border-t border-rule pt-3" aria-label="Import">
-            <FilePicker label="Import a run" />
-            <div className="mt-2" aria-live="polite">
-              <AwayNotice answer={actionData} />
-              {answer?.sentence && <p className="font-bold text-ok">{answer.sentence}</p>}
-              {answer && <Problems problems={answer.problems} title="Nothing was imported." />}
-            </div>
-          </section>
+          <OwnersOnly>
+            <FromEsc />
+            <section className="mt-8 border-t border-rule pt-3" aria-label="Import">
+              <FilePicker label="Import a run" />
+              <div className="mt-2" aria-live="polite">
+                <AwayNotice answer={actionData} />
+                {answer?.sentence && <p className="font-bold text-ok">{answer.sentence}</p>}
+                {answer && <Problems problems={answer.problems} title="Nothing was imported." />}
+              </div>
+            </section>
+          </OwnersOnly>
         </div>
       </div>
     </div>

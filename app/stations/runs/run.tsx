@@ -16,6 +16,7 @@ import { Button } from '../../ui/Button';
 import { DataTable } from '../../ui/DataTable';
 import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
 import { Notice } from '../../ui/Notice';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 import { Time } from '../../ui/Time';
 import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
@@ -105,7 +106,9 @@ export default function RunRoute({ loaderData }: Route.ComponentProps) {
           </p>
         </section>
       )}
-      <EditRun number={number} run={run} />
+      <OwnersOnly>
+        <EditRun number={number} run={run} />
+      </OwnersOnly>
       <details className="mt-6 border-t border-rule">
         <summary className="min-h-11 cursor-pointer py-2 font-display text-xl font-bold">
           What the ESC held

@@ -12,6 +12,7 @@ import { sideInForm, sideOf } from '#server/sideOf';
 import { useMemo } from 'react';
 import { data, useSearchParams } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 import { FilePicker } from '../../ui/FilePicker';
 import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
 import { Problems } from '../../ui/Problems';
@@ -95,7 +96,9 @@ export default function CompareRoute({ loaderData, actionData }: Route.Component
         />
       </div>
       <div className="mt-2">
-        <FilePicker label="or with a file" button="Compare" />
+        <OwnersOnly>
+          <FilePicker label="or with a file" button="Compare" />
+        </OwnersOnly>
         <AwayNotice answer={actionData} />
         <Problems problems={answered(actionData)?.problems ?? []} title="This file cannot be compared." />
       </div>

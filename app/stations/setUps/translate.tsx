@@ -19,6 +19,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { data, redirect, useSearchParams } from 'react-router';
 import { AwayNotice } from '../../ui/AwayNotice';
 import { answered, keepTyped, unlessAway } from '../../ui/keepTyped';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 import { FilePicker } from '../../ui/FilePicker';
 import { PrintBar } from '../../ui/PrintBar';
 import { Problems } from '../../ui/Problems';
@@ -139,7 +140,9 @@ export default function TranslateRoute({ loaderData, actionData }: Route.Compone
         <Choice label="onto" value={toKey} onChoose={(key) => change('to', key)}>
           {[['', 'choose an ESC'], ...tos]}
         </Choice>
-        <FilePicker label="or from a file" button="Read" />
+        <OwnersOnly>
+          <FilePicker label="or from a file" button="Read" />
+        </OwnersOnly>
       </div>
       <AwayNotice answer={actionData} />
       {answer && <Problems problems={answer.problems} title="Nothing was kept." />}

@@ -13,6 +13,7 @@ import { Button } from '../../ui/Button';
 import { keepTyped, unlessAway } from '../../ui/keepTyped';
 import { FilePicker } from '../../ui/FilePicker';
 import { Find } from '../../ui/Find';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 import { Pager } from '../../ui/Pager';
 import { Time } from '../../ui/Time';
 import { useAnswer } from '../../ui/useAnswer';
@@ -119,8 +120,10 @@ export default function SheetsRoute({ loaderData, actionData }: Route.ComponentP
               revision {sheet.profileRevision}
             </p>
             <p className="ml-auto flex gap-4">
-              {undo?.number === number && <UndoLoad {...undo} />}
-              <TakeAsDraft sheet={sheet} byHand={origin === 'imported' ? {} : sheet.byHand} />
+              <OwnersOnly>
+                {undo?.number === number && <UndoLoad {...undo} />}
+                <TakeAsDraft sheet={sheet} byHand={origin === 'imported' ? {} : sheet.byHand} />
+              </OwnersOnly>
               <Link className="underline underline-offset-4" to={`/rigs/${rigId}/sheets/${number}`}>
                 Print<span className="sr-only"> sheet {number}</span>
               </Link>
@@ -146,14 +149,16 @@ export default function SheetsRoute({ loaderData, actionData }: Route.ComponentP
         </article>
       ))}
       <Pager of="sheets" {...place} shown={lines.length} />
-      <section className="mt-10 border-t border-rule pt-4" aria-label="Import">
-        <FilePicker label="Import a sheet" />
-        <div className="mt-3" aria-live="polite">
-          <AwayNotice answer={actionData} />
-          {answer?.sentence && <p className="font-bold text-ok">{answer.sentence}</p>}
-          {answer && <Problems problems={answer.problems} title="Nothing was imported." />}
-        </div>
-      </section>
+      <OwnersOnly>
+        <section className="mt-10 border-t border-rule pt-4" aria-label="Import">
+          <FilePicker label="Import a sheet" />
+          <div className="mt-3" aria-live="polite">
+            <AwayNotice answer={actionData} />
+            {answer?.sentence && <p className="font-bold text-ok">{answer.sentence}</p>}
+            {answer && <Problems problems={answer.problems} title="Nothing was imported." />}
+          </div>
+        </section>
+      </OwnersOnly>
     </div>
   );
 }

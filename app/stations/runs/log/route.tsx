@@ -12,6 +12,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { data, Form, Link, useFetcher } from 'react-router';
 import { AwayNotice } from '../../../ui/AwayNotice';
 import { Button } from '../../../ui/Button';
+import { OwnersOnly } from '../../../ui/OwnersOnly';
 import { keepTyped, unlessAway, type NotKept } from '../../../ui/keepTyped';
 import type { LogTold } from '../../../workers/log.worker';
 import { useBench } from '../../bench/BenchContext';
@@ -117,11 +118,13 @@ function LogOfRun({ loaderData }: Pick<Route.ComponentProps, 'loaderData'>) {
                 Export as bytes
               </a>
             </Button>
-            <Form method="post" onSubmit={() => setTold(undefined)}>
-              <Button look="quiet" type="submit">
-                Take this log away
-              </Button>
-            </Form>
+            <OwnersOnly>
+              <Form method="post" onSubmit={() => setTold(undefined)}>
+                <Button look="quiet" type="submit">
+                  Take this log away
+                </Button>
+              </Form>
+            </OwnersOnly>
           </div>
           {meta.problems.length > 0 && (
             <details className="mt-3">
@@ -166,9 +169,11 @@ function NumbersOfLog({ number, run, told }: { number: number; run: Run; told: L
       {isNoted ? (
         <span className="font-bold text-ok">noted with the run</span>
       ) : (
-        <Button look="quiet" onClick={note}>
-          Note them with the run
-        </Button>
+        <OwnersOnly>
+          <Button look="quiet" onClick={note}>
+            Note them with the run
+          </Button>
+        </OwnersOnly>
       )}
       <AwayNotice answer={fetcher.data} />
     </p>
