@@ -1,6 +1,6 @@
 import type { BrowserContext } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
-import { RIGHTS } from '../server/access/rights';
+import { placeOf, RIGHTS } from '../server/access/rights';
 import { ADDRESSES } from './addresses';
 import {
   ask,
@@ -10,6 +10,7 @@ import {
   CLOSED,
   filled,
   form,
+  formsIn,
   makeCode,
   onPhone,
   open,
@@ -73,6 +74,9 @@ test('every address answers each role by the table of rights', FRESH, async ({ b
       if (isShown !== may(read)) wrong.push(`${role} reads ${path}: ${page.status} ${page.to}`);
       if (role === 'visitor' && OTHERS.test(page.body)) wrong.push(`${role} reads of other rigs at ${path}`);
       if (page.status >= 500) wrong.push(`${role} reads ${path}: ${page.status}`);
+      for (const { to } of formsIn(page.body))
+        if (!may(placeOf(to)?.right.change ?? 'owner'))
+          wrong.push(`${role} is offered a form to ${to} at ${path}`);
       // An empty form is refused for what it lacks, once the role has been let in; signing out is tried elsewhere.
       if (address === '/sign-out' || address === '/pair' || address === '/sign-in') continue;
       const changed = await ask(devices[role].request, 'POST', path);
@@ -82,6 +86,12 @@ test('every address answers each role by the table of rights', FRESH, async ({ b
     const elsewhere = await ask(devices[role].request, 'GET', `/rigs/${ids['Cliff-path crawler']}/rig`);
     if ((elsewhere.status === 200) !== (role !== 'visitor'))
       wrong.push(`${role} sees another rig: ${elsewhere.status}`);
+  }
+  // A helper ticks what is on the plan of a day, and changes nothing else of it.
+  for (const day of ['/days/demo-race-day', '/days/demo-test-day']) {
+    const { body } = await ask(devices.helper.request, 'GET', day);
+    for (const { to, intents } of formsIn(body))
+      if (intents.some((intent) => intent !== 'did')) wrong.push(`helper may ask ${to} to ${intents.join()}`);
   }
   expect(wrong).toEqual([]);
   for (const device of Object.values(devices)) await device.close();

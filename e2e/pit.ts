@@ -167,6 +167,18 @@ export async function ask(
   return { status: response.status(), to: response.headers().location, body: await response.text() };
 }
 
+const FORM = /<form(?=[^>]* method="post")[^>]* action="([^"]*)"[^>]*>(.*?)<\/form>/gs;
+const DISABLED = /<fieldset disabled="".*?<\/fieldset>/gs;
+
+/** Where the forms of a page go that can be sent, and what they ask for there. */
+export const formsIn = (html: string): { to: string; intents: string[] }[] =>
+  [...html.replaceAll(DISABLED, '').matchAll(FORM)]
+    .filter(([, , fields]) => fields!.includes('type="submit"'))
+    .map(([, to, fields]) => ({
+      to: new URL(to!, PIT.network).pathname,
+      intents: [...fields!.matchAll(/name="intent" value="([^"]*)"/g)].map(([, intent]) => intent!),
+    }));
+
 /** A form as a page of the bench sends it. */
 export const form = (fields: Record<string, string>, origin: string = PIT.network) => ({
   method: 'POST',

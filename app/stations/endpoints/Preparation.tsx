@@ -10,6 +10,7 @@ import { useState } from 'react';
 import { Form, Link, useNavigation } from 'react-router';
 import { SafetyGate } from '../../simulated/SafetyGate';
 import { Button } from '../../ui/Button';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 import { useBench } from '../bench/BenchContext';
 import { Choreography } from './Choreography';
 import { CannotTeach } from './CannotTeach';
@@ -200,13 +201,15 @@ function Lines({ title, lines }: { title: string; lines: PreparationLine[] }) {
           </li>
         ))}
       </ul>
-      {lines.some(({ right }) => right === false) && (
-        <Form method="post" className="mt-3">
-          <Button type="submit" disabled={saving}>
-            Done: all at 100 %, trims at zero, straight
-          </Button>
-        </Form>
-      )}
+      <OwnersOnly>
+        {lines.some(({ right }) => right === false) && (
+          <Form method="post" className="mt-3">
+            <Button type="submit" disabled={saving}>
+              Done: all at 100 %, trims at zero, straight
+            </Button>
+          </Form>
+        )}
+      </OwnersOnly>
     </section>
   );
 }

@@ -2,7 +2,7 @@ import { STATIONS, type StationId } from '#core/advice/stationStates';
 import type { ListedRig } from '#server/repositories/garageList';
 import { Form, Link } from 'react-router';
 import { StateMark, STATE_WORDS } from '../../ui/StateMark';
-import { useYou } from '../../ui/useYou';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 
 interface Props {
   rig: ListedRig;
@@ -14,7 +14,6 @@ interface Props {
 /** One rig: what it is, where it stands at each station, and what can be done with it from here. */
 export function RigRow({ rig, archived, busy }: Props) {
   const { id, name, profileName, hasPicture, standing } = rig;
-  const { isOwner } = useYou();
   return (
     <li className="grid grid-cols-[3.5rem_1fr] items-center gap-x-4 gap-y-1 border-b border-rule py-2 sm:grid-cols-[3.5rem_1fr_auto] lg:grid-cols-[3.5rem_1fr_auto_auto]">
       <Link
@@ -52,26 +51,24 @@ export function RigRow({ rig, archived, busy }: Props) {
         )}
       </div>
       {standing && <StationMarks rigId={id} name={name} standing={standing} />}
-      <Form
-        method="post"
-        hidden={!isOwner}
-        className="col-start-2 flex gap-x-4 text-sm lg:col-start-3 lg:row-start-1"
-      >
-        <input type="hidden" name="rigId" value={id} />
-        {(['copy', archived ? 'unarchive' : 'archive', 'delete'] as const).map((intent) => (
-          <button
-            key={intent}
-            type="submit"
-            name="intent"
-            value={intent}
-            disabled={busy}
-            className="min-h-8 pointer-coarse:min-h-11 underline underline-offset-4 hover:text-draft disabled:opacity-50"
-          >
-            {WORDS[intent]}
-            <span className="sr-only"> {name}</span>
-          </button>
-        ))}
-      </Form>
+      <OwnersOnly>
+        <Form method="post" className="col-start-2 flex gap-x-4 text-sm lg:col-start-3 lg:row-start-1">
+          <input type="hidden" name="rigId" value={id} />
+          {(['copy', archived ? 'unarchive' : 'archive', 'delete'] as const).map((intent) => (
+            <button
+              key={intent}
+              type="submit"
+              name="intent"
+              value={intent}
+              disabled={busy}
+              className="min-h-8 pointer-coarse:min-h-11 underline underline-offset-4 hover:text-draft disabled:opacity-50"
+            >
+              {WORDS[intent]}
+              <span className="sr-only"> {name}</span>
+            </button>
+          ))}
+        </Form>
+      </OwnersOnly>
     </li>
   );
 }

@@ -10,6 +10,7 @@ import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
 import { FilePicker } from '../../ui/FilePicker';
 import { Find } from '../../ui/Find';
+import { OwnersOnly } from '../../ui/OwnersOnly';
 import { Pager } from '../../ui/Pager';
 import { keepTyped, unlessAway } from '../../ui/keepTyped';
 import { Page } from '../../ui/Page';
@@ -160,15 +161,17 @@ export default function GarageRoute({ loaderData, actionData }: Route.ComponentP
       <Pager of="rigs" {...place} shown={lines.length} />
       <Shelves shown={shelf} onShelves={onShelves} />
 
-      <section className="mt-10" aria-labelledby="files" hidden={!isOwner}>
-        <h2 id="files" className="text-xl">
-          Files
-        </h2>
-        <p className="mt-1 text-muted">Import a rig or an ESC profile exported by Live Tune.</p>
-        <div className="mt-3">
-          <FilePicker label="Import a file" />
-        </div>
-      </section>
+      <OwnersOnly>
+        <section className="mt-10" aria-labelledby="files">
+          <h2 id="files" className="text-xl">
+            Files
+          </h2>
+          <p className="mt-1 text-muted">Import a rig or an ESC profile exported by Live Tune.</p>
+          <div className="mt-3">
+            <FilePicker label="Import a file" />
+          </div>
+        </section>
+      </OwnersOnly>
     </Page>
   );
 }
