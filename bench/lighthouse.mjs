@@ -15,7 +15,7 @@ const DATA = '.data/lighthouse';
 const REPORT = '.cache/lighthouse.json';
 const CHROMIUM = '/usr/bin/chromium';
 /** A phone is slowed down by calculation, which makes more of every disturbance: the middle of so many counts. */
-const ROUNDS = { desktop: 1, phone: 3 };
+const ROUNDS = { desktop: 1, phone: 5 };
 
 const port = await firstFreePort(4550, 50);
 const address = `http://127.0.0.1:${port}`;
@@ -77,7 +77,8 @@ function inTheMiddle(url, form, more = []) {
   if (rounds.length === 0) return 'no report';
   rounds.sort((a, b) => a.performance - b.performance);
   const middle = /** @type {Scores} */ (rounds[rounds.length >> 1]);
-  return CATEGORIES.map((id) => `${id} ${Math.round(middle[id] * 100)}`).join('  ');
+  const all = rounds.map(({ performance }) => Math.round(performance * 100)).join(' ');
+  return `${CATEGORIES.map((id) => `${id} ${Math.round(middle[id] * 100)}`).join('  ')}  (${all})`;
 }
 
 /**

@@ -52,9 +52,9 @@ function useBenchValue(view: BenchView) {
     [rig, profile, holdings, escs, memory, calibrations, sheetCount, runs, rules, goals, today, draft],
   );
   // A stint takes its time, on an odd rig a long one: the server has others to answer, and the page is seen first.
-  const isDriven = useDriven(facts);
+  const { isDriven, verdicts: asDriven } = useDriven(facts);
   const isAsOpened = !isDriven && kept.draft === view.draft && goals === view.goals;
-  const verdicts = isAsOpened ? view.verdicts : undefined;
+  const verdicts = isAsOpened ? view.verdicts : asDriven;
   const standing = useMemo(
     () => ({ ...standingOf({ ...facts, withoutStint: !isDriven, verdicts }), draft: facts.draft }),
     [facts, isDriven, verdicts],
