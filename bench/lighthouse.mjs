@@ -105,7 +105,9 @@ function report(url, form, more) {
     { encoding: 'utf8', env: { ...process.env, CHROME_PATH: CHROMIUM } },
   );
   if (status !== 0) return undefined;
-  const { categories } = JSON.parse(readFileSync(REPORT, 'utf8'));
+  const { categories, finalDisplayedUrl } = JSON.parse(readFileSync(REPORT, 'utf8'));
+  // A device that is not let in any more would be measured at the doorstep.
+  if (!finalDisplayedUrl.startsWith(url)) throw new Error(`${url} led to ${finalDisplayedUrl}`);
   return /** @type {Scores} */ (Object.fromEntries(CATEGORIES.map((id) => [id, categories[id].score])));
 }
 
