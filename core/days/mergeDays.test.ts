@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { CheckLine, DayEvent, RaceDay } from './day';
+import type { CheckLine, DayEvent, RaceDay, RigFacts, TestDay } from './day';
 import { BARE_RACE, BARE_TEST } from './days.fixture';
 import { mergeDays } from './mergeDays';
 
@@ -73,6 +73,23 @@ describe('a day that was changed at two places', () => {
       TEN,
     ]);
     expect(mergeDays(base, mine, mine).day).toEqual(mine);
+  });
+
+  it('has what was worked out at one side whole: of two halves nothing would be right', () => {
+    const facts = (runMinutes: number, coolMinutes: number): RigFacts => ({
+      rigId: 'buggy',
+      questionIds: ['q'],
+      runMinutes,
+      airCelsius: null,
+      returnsTo: {},
+      coolMinutes,
+      mahPerMinute: 300,
+      loads: [],
+    });
+    const day = (fact: RigFacts): TestDay => ({ ...TEST, facts: [fact] });
+    // Here longer runs, there another cooling of the same runs.
+    const merged = mergeDays(day(facts(6, 20)), day(facts(9, 20)), day(facts(6, 25)));
+    expect(merged).toEqual({ day: day(facts(6, 25)), conflicts: [] });
   });
 
   it('loses no tick and makes none, whoever ticked what', () => {
