@@ -71,11 +71,15 @@ describe('a group of flashes', () => {
     expect(lastGroup(moments(1500, 200, 240, 600, 240, 200, 900))).toBeUndefined();
     expect(lastGroup(moments(1500, 20, 240, 20, 900))).toBeUndefined();
     expect(lastGroup(moments(1500, 1400, 1500))).toBeUndefined();
+    // As long lit each time, but dark between them for 150 and 520 ms.
+    expect(lastGroup(moments(1500, 200, 150, 200, 520, 200, 1300))).toBeUndefined();
   });
 
   it('of one flash stands alone in the dark', () => {
     expect(lastGroup(moments(1500, 200, 800))).toBeUndefined();
     expect(lastGroup(moments(1500, 200, 1200))).toMatchObject({ count: 1 });
+    expect(lastGroup(moments(500, 200, 1200))).toBeUndefined();
+    expect(lastGroup(moments(1500, 200, 240, 200, 800, 200, 1200))).toBeUndefined();
   });
 });
 
