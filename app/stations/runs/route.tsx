@@ -10,14 +10,11 @@ import { packLabels } from '#server/repositories/packs';
 import { pageOfRuns } from '#server/repositories/runs';
 import type { Bench } from '#server/repositories/rigs';
 import { data } from 'react-router';
-import { AwayNotice } from '../../ui/AwayNotice';
-import { FilePicker } from '../../ui/FilePicker';
 import { Find } from '../../ui/Find';
+import { ImportOne } from '../../ui/ImportOne';
 import { keepTyped, unlessAway } from '../../ui/keepTyped';
 import { OwnersOnly } from '../../ui/OwnersOnly';
 import { Pager } from '../../ui/Pager';
-import { Problems } from '../../ui/Problems';
-import { useAnswer } from '../../ui/useAnswer';
 import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
 import { FromEsc } from './FromEsc';
@@ -103,7 +100,6 @@ export const shouldRevalidate = unlessAway;
 export default function RunsRoute({ loaderData, actionData }: Route.ComponentProps) {
   const { runs, packs, last, trial, since, questions } = loaderData;
   const { runs: facts } = useBench();
-  const { answer } = useAnswer(actionData);
   const waiting = useWaitingRuns();
   const { lines, ...place } = runs;
   return (
@@ -141,15 +137,8 @@ export default function RunsRoute({ loaderData, actionData }: Route.ComponentPro
           )}
           <OwnersOnly>
             <FromEsc />
-            <section className="mt-8 border-t border-rule pt-3" aria-label="Import">
-              <FilePicker label="Import a run" />
-              <div className="mt-2" aria-live="polite">
-                <AwayNotice answer={actionData} />
-                {answer?.sentence && <p className="font-bold text-ok">{answer.sentence}</p>}
-                {answer && <Problems problems={answer.problems} title="Nothing was imported." />}
-              </div>
-            </section>
           </OwnersOnly>
+          <ImportOne label="Import a run" actionData={actionData} />
         </div>
       </div>
     </div>

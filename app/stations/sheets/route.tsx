@@ -8,16 +8,13 @@ import { stopsAtSheet } from '#server/repositories/observations';
 import { setUpsOf } from '#server/repositories/setUps';
 import { importSheet, newestOwnSheets, pageOfSheets } from '#server/repositories/sheets';
 import { data, Link, useNavigate } from 'react-router';
-import { AwayNotice } from '../../ui/AwayNotice';
 import { Button } from '../../ui/Button';
+import { ImportOne } from '../../ui/ImportOne';
 import { keepTyped, unlessAway } from '../../ui/keepTyped';
-import { FilePicker } from '../../ui/FilePicker';
 import { Find } from '../../ui/Find';
 import { OwnersOnly } from '../../ui/OwnersOnly';
 import { Pager } from '../../ui/Pager';
 import { Time } from '../../ui/Time';
-import { useAnswer } from '../../ui/useAnswer';
-import { Problems } from '../../ui/Problems';
 import { useBench } from '../bench/BenchContext';
 import { benchOf } from '../bench/benchData.server';
 import { Steps } from '../setUps/Steps';
@@ -84,7 +81,6 @@ export const shouldRevalidate = unlessAway;
 
 /** Sheets: what was loaded, when, and on what evidence. */
 export default function SheetsRoute({ loaderData, actionData }: Route.ComponentProps) {
-  const { answer } = useAnswer(actionData);
   const { rigId } = useBench();
   const { sheets, undo, sheetCount, sinceSetUp } = loaderData;
   const { lines, ...place } = sheets;
@@ -149,16 +145,7 @@ export default function SheetsRoute({ loaderData, actionData }: Route.ComponentP
         </article>
       ))}
       <Pager of="sheets" {...place} shown={lines.length} />
-      <OwnersOnly>
-        <section className="mt-10 border-t border-rule pt-4" aria-label="Import">
-          <FilePicker label="Import a sheet" />
-          <div className="mt-3" aria-live="polite">
-            <AwayNotice answer={actionData} />
-            {answer?.sentence && <p className="font-bold text-ok">{answer.sentence}</p>}
-            {answer && <Problems problems={answer.problems} title="Nothing was imported." />}
-          </div>
-        </section>
-      </OwnersOnly>
+      <ImportOne label="Import a sheet" actionData={actionData} />
     </div>
   );
 }
