@@ -264,17 +264,18 @@ test('the health route asks the database', async ({ request }) => {
   expect(await health.json()).toEqual({ ok: true });
 });
 
-test('a page is read before its scripts come: style sheet and fonts first, every script of low priority', async ({
+test('a page is read before its scripts come: none of them is asked for until it was painted', async ({
   page,
 }) => {
   const rigId = await openNewRig(page, LONG_NAME, 'tune');
   const html = await (await page.request.get(`/rigs/${rigId}/tune`)).text();
-  const scripts = html.match(/<link rel="modulepreload"[^>]*>/g) ?? [];
-  expect(scripts.length).toBeGreaterThan(3);
-  expect(scripts.filter((script) => !script.includes('fetchPriority="low"'))).toEqual([]);
-  expect(html.indexOf('rel="stylesheet"')).toBeLessThan(html.indexOf(scripts[0]!));
-  expect(html.indexOf('as="font"')).toBeLessThan(html.indexOf(scripts[0]!));
+  expect(html.match(/<link rel="after-paint"[^>]*\.js"/g)!.length).toBeGreaterThan(3);
+  expect(html.match(/<script[^>]* type="after-paint">/g)).toHaveLength(1);
+  expect(html).not.toMatch(/rel="modulepreload"|type="module"|<script[^>]* src=/);
   expect(html).toMatch(/<\/html>$/);
+  // Once it answers, what waited is what the browser and the router expect.
+  await expect(page.locator('[rel="after-paint"], [type="after-paint"]')).toHaveCount(0);
+  await expect(page.locator('script[type="module"]')).toHaveCount(1);
 });
 
 test('profiles are found by all words that are typed', async ({ page }) => {

@@ -6,16 +6,16 @@ const AT_ONCE = 8;
 /** A page that is behind others is not painted: it starts after this, ms. */
 const AT_THE_LATEST_MS = 1000;
 
-const START = `
-{
+/** Runs in the page by itself, so it knows nothing but what it is handed. */
+function startAfterPaint(mark: string, atOnce: number, atTheLatestMs: number): void {
   // In steps: a tap comes between.
-  const preload = () => {
-    const links = [...document.querySelectorAll('link[rel="${AFTER_PAINT}"]')].slice(0, ${AT_ONCE});
+  const preload = (): void => {
+    const links = [...document.querySelectorAll<HTMLLinkElement>(`link[rel="${mark}"]`)].slice(0, atOnce);
     for (const link of links) link.rel = 'modulepreload';
     setTimeout(links.length > 0 ? preload : run);
   };
-  const run = () => {
-    for (const waiting of document.querySelectorAll('script[type="${AFTER_PAINT}"]')) {
+  const run = (): void => {
+    for (const waiting of document.querySelectorAll<HTMLScriptElement>(`script[type="${mark}"]`)) {
       const script = document.createElement('script');
       script.type = 'module';
       script.nonce = waiting.nonce;
@@ -25,8 +25,10 @@ const START = `
   };
   // The second frame begins once the first was painted.
   requestAnimationFrame(() => requestAnimationFrame(preload));
-  setTimeout(preload, ${AT_THE_LATEST_MS});
-}`;
+  setTimeout(preload, atTheLatestMs);
+}
+
+const START = `(${startAfterPaint.toString()})(${JSON.stringify(AFTER_PAINT)},${AT_ONCE},${AT_THE_LATEST_MS})`;
 
 /**
  * Loads and starts the page once it was painted: what is read comes before what answers. In the pit the scripts would be there as
