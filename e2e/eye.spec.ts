@@ -52,7 +52,8 @@ function filmOf(count: number): string {
   const [width, height, cell] = [160, 120, 1.5];
   const random = randomFrom(8);
   const lamp = {
-    ...groupsFlashing([count], { onMs: 200, offMs: 220, pauseMs: 900 }),
+    // Slow, so that a busy machine has some pictures of each.
+    ...groupsFlashing([count], { onMs: 340, offMs: 360, pauseMs: 900 }),
     colour: 'amber',
     x: 24,
     y: 24,

@@ -6,8 +6,11 @@ import { beginOwn } from './beginOwn';
 import { CHROMIUM, CHROMIUM_FLAGS } from './setting';
 import { FRESH, expect, test } from './test';
 
-/** What an ESC says in its tone menu until item 2 is stored: items go by, a stop is taken, a tune. */
-const SAID = ['lh', 'lhh', 'hl', 'lhlH'];
+/**
+ * What an ESC says in its tone menu until item 2 is stored: items go by, a stop is taken, a tune. The first item comes twice: a busy
+ * machine begins to listen late, and what it missed does not come again before the next is heard.
+ */
+const SAID = ['lh', 'lh', 'lhh', 'hl', 'lhlH'];
 const PAUSE_MS = 1500;
 /** Before the first group the page has to be listening, however busy the machine is. */
 const QUIET_FIRST_MS = 4000;
