@@ -49,7 +49,7 @@ export function ReportOfLesson({ ground, lesson, report, practice, sent, onAgain
         It took {formatDuration(seconds)} on the ESC’s clock
         {planSeconds !== undefined && `; the plan, with time to think, takes ${formatDuration(planSeconds)}`}.
       </p>
-      {(sent === 'away' || sent === 'refused') && (
+      {sent !== undefined && sent !== 'kept' && (
         <div className="mt-3 max-w-2xl">
           <Notice grade="caution" title={NOT_KEPT[sent]} />
         </div>
@@ -82,6 +82,7 @@ export function ReportOfLesson({ ground, lesson, report, practice, sent, onAgain
 
 const NOT_KEPT: Readonly<Record<Exclude<PracticeSent, 'kept'>, string>> = {
   away: 'Not kept yet: the server does not answer. It is sent with the next one while this page is open.',
+  notYours: 'Not kept: the bench keeps what its owner practises.',
   refused: 'Not kept: this ESC is no longer in your garage.',
 };
 

@@ -16,6 +16,7 @@ import { Page } from '../../ui/Page';
 import { useInBrowser } from '../../ui/useInBrowser';
 import { groundOf } from './ground.server';
 import { lessonAddress } from './lessonAddress';
+import { practiceIsSent } from './sendPractice';
 import type { Route } from './+types/profile';
 
 export async function loader({ params, request }: Route.LoaderArgs) {
@@ -26,6 +27,11 @@ export async function loader({ params, request }: Route.LoaderArgs) {
     practiceOf(garage.id, params.profileKey),
   ]);
   return { ...ground, results };
+}
+
+export async function clientLoader({ serverLoader }: Route.ClientLoaderArgs) {
+  await practiceIsSent();
+  return serverLoader();
 }
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [

@@ -1,8 +1,8 @@
 /** Tells the server what was practised, in order; what it could not be told waits and is sent with the next. */
 const waiting: { address: string; body: string }[] = [];
 
-/** `away`: it waits; `refused`: this ESC is gone, or the server knows better. */
-export type PracticeSent = 'kept' | 'away' | 'refused';
+/** `away`: it waits; `notYours`: only the owner’s is kept; `refused`: this ESC is gone, or the server knows better. */
+export type PracticeSent = 'kept' | 'away' | 'notYours' | 'refused';
 
 let line: Promise<PracticeSent> = Promise.resolve('kept');
 
@@ -11,6 +11,14 @@ export function sendPractice(profileKey: string, body: object): Promise<Practice
   waiting.push({ address: `/rehearse/${profileKey}/keep`, body: JSON.stringify(body) });
   line = line.then(sendWaiting);
   return line;
+}
+
+/** No page waits longer for what is on its way, ms. */
+const LONGEST_WAIT_MS = 3000;
+
+/** For a page that shows what was practised: what is on its way to the server is there, or does not get there soon. */
+export async function practiceIsSent(): Promise<void> {
+  await Promise.race([line, new Promise((resolve) => setTimeout(resolve, LONGEST_WAIT_MS))]);
 }
 
 /** @param before what became of the one before, where that has taken all of them along */
@@ -26,7 +34,7 @@ async function sendWaiting(before: PracticeSent): Promise<PracticeSent> {
         keepalive: true,
       });
       if (response.status >= 500) return 'away';
-      last = response.ok ? 'kept' : 'refused';
+      last = response.ok ? 'kept' : response.status === 403 ? 'notYours' : 'refused';
       waiting.shift();
     }
     return last;

@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { Page } from '../../ui/Page';
 import { groundOf } from './ground.server';
 import { SignsDrill } from './SignsDrill';
+import { practiceIsSent } from './sendPractice';
 import type { Route } from './+types/signs';
 
 export async function loader({ params }: Route.LoaderArgs) {
@@ -13,6 +14,11 @@ export async function loader({ params }: Route.LoaderArgs) {
     practiceOf(garage.id, params.profileKey),
   ]);
   return { profile: from.profile, signs };
+}
+
+export async function clientLoader({ serverLoader }: Route.ClientLoaderArgs) {
+  await practiceIsSent();
+  return serverLoader();
 }
 
 export const meta: Route.MetaFunction = () => [{ title: 'Tones and blinks · Rehearse · Live Tune' }];
