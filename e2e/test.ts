@@ -5,7 +5,7 @@ import { ADDRESS, VIEWPORT } from './setting';
  * Makes every opening and reload wait until the page answers: on a busy machine a click may come before, and
  * the page would not know of it. What is no page of ours is not waited for.
  */
-function openAnswering(page: Page): void {
+export function openAnswering(page: Page): void {
   const goto = page.goto.bind(page);
   const reload = page.reload.bind(page);
   const answers = async (): Promise<void> => {

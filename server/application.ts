@@ -56,6 +56,8 @@ const securityHeaders = helmet({
       frameAncestors: ["'none'"],
     },
   },
+  // Without any, a form that is sent before its page answers would not say that it is ours. Other sites are told nothing.
+  referrerPolicy: { policy: 'same-origin' },
   // Loopback speaks plain HTTP; on the network a browser that insists could not be led past its warning to the pairing page.
   strictTransportSecurity: false,
 });

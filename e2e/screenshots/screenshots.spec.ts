@@ -1,5 +1,6 @@
 import { test, type Page } from '@playwright/test';
 import { handOf } from '../hand';
+import { openAnswering } from '../test';
 
 const FOLDER = 'docs/screenshots';
 const DESK = { width: 1280, height: 800 };
@@ -26,6 +27,8 @@ const cameraOf = (page: Page) => ({
   },
   click: (name: string): Promise<void> => page.getByRole('button', { name }).first().click(),
 });
+
+test.beforeEach(({ page }) => openAnswering(page));
 
 test('the buggy, from rig to sheet', async ({ page }) => {
   await page.clock.install();

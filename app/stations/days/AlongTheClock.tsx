@@ -1,7 +1,7 @@
 import type { RaceDay } from '#core/days/day';
 import type { Minute } from '#core/days/dayProblem';
 import type { RaceStep } from '#core/days/raceSchedule';
-import { clockOnDay, clockTime } from '#core/days/zoned';
+import { clockOnDay } from '#core/days/zoned';
 import type { Remote } from 'comlink';
 import type { DaysWorker } from '../../workers/days.worker';
 import { ChargingCautions } from '../packs/ChargingCautions';
@@ -23,16 +23,12 @@ export function AlongTheClock({ day, steps, now, names, worker }: Props) {
   return (
     <section aria-label="The day along the clock" className="mt-6">
       <h2 className="text-2xl">Along the clock</h2>
-      <div className="mt-2 hidden sm:block print:block">
-        <Timeline
-          label="The race day along the clock"
-          lanes={lanesOf(steps, names)}
-          from={Math.min(...steps.map(({ from }) => from))}
-          to={Math.max(...steps.map(({ to }) => to))}
-          now={now}
-          clock={(minute) => clockTime(minute, day.timeZone)}
-        />
-      </div>
+      <Timeline
+        label="The race day along the clock"
+        lanes={lanesOf(steps, names)}
+        now={now}
+        timeZone={day.timeZone}
+      />
       <ol className="mt-2 border-t border-rule">
         {steps.map((step) => (
           <li key={raceStepId(step)} className="flex gap-x-4 border-b border-rule py-1.5">

@@ -1,6 +1,6 @@
 import type { TestDay } from '#core/days/day';
 import type { Minute, PlannedStep } from '#core/days/dayProblem';
-import { clockOnDay, clockTime, minuteOf } from '#core/days/zoned';
+import { clockOnDay, minuteOf } from '#core/days/zoned';
 import { useCallback, useMemo } from 'react';
 import { Problems } from '../../ui/Problems';
 import { useMinute } from '../../ui/useNow';
@@ -85,16 +85,12 @@ export function TestDayView({ day: kept, revision, view }: Props) {
             {!planned.plan.isProven && ' The best that was found; not every order was tried.'}
           </p>
           {steps.length > 0 && (
-            <div className="mt-2 hidden sm:block print:block">
-              <Timeline
-                label="The plan along the clock"
-                lanes={lanesOf(steps, names)}
-                from={Math.min(...steps.map(({ from }) => from))}
-                to={Math.max(...steps.map(({ to }) => to))}
-                now={now}
-                clock={(minute) => clockTime(minute, day.timeZone)}
-              />
-            </div>
+            <Timeline
+              label="The plan along the clock"
+              lanes={lanesOf(steps, names)}
+              now={now}
+              timeZone={day.timeZone}
+            />
           )}
           <ol className="mt-2 border-t border-rule empty:hidden">
             {steps.map((step) => (

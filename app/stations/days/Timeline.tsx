@@ -1,3 +1,4 @@
+import { clockTime } from '#core/days/zoned';
 import { Scrollable } from '../../ui/Scrollable';
 
 export interface Bar {
@@ -17,11 +18,9 @@ export interface Lane {
 interface Props {
   label: string;
   lanes: readonly Lane[];
-  from: number;
-  to: number;
   now: number;
-  /** Minutes as the clock of the place shows them. */
-  clock: (minute: number) => string;
+  /** IANA time zone of the place. */
+  timeZone: string;
 }
 
 const [LEFT, LANE, TOP] = [96, 34, 22];
@@ -35,8 +34,12 @@ const LOOKS: Record<Bar['look'], string> = {
   charge: 'fill-sheet stroke-advised',
 };
 
-/** A day along its clock: a lane for each model and charger. The list beside it says the same in words. */
-export function Timeline({ label, lanes, from, to, now, clock }: Props) {
+/** A day along its clock: a lane for each model and charger. The list beside it says the same in words, and is all on a phone. */
+export function Timeline({ label, lanes, now, timeZone }: Props) {
+  const clock = (minute: number): string => clockTime(minute, timeZone);
+  const bars = lanes.flatMap((lane) => lane.bars);
+  const from = Math.min(...bars.map((bar) => bar.from));
+  const to = Math.max(...bars.map((bar) => bar.to));
   const length = Math.max(30, to - from);
   const width = Math.max(560, LEFT + length * MINUTE_WIDTH + 16);
   const scale = (width - LEFT - 16) / length;
@@ -48,58 +51,67 @@ export function Timeline({ label, lanes, from, to, now, clock }: Props) {
     (_, n) => (Math.ceil(from / every) + n) * every,
   );
   return (
-    <Scrollable label={label}>
-      <svg
-        viewBox={`0 0 ${width} ${height}`}
-        width={width}
-        height={height}
-        role="img"
-        aria-label={label}
-        className="max-w-none print:h-auto print:w-full"
-      >
-        {ticks.map((tick) => (
-          <g key={tick}>
-            <line x1={x(tick)} x2={x(tick)} y1={TOP - 4} y2={height} className="stroke-rule" />
-            <text x={x(tick)} y={13} textAnchor="middle" className="fill-muted text-[12px]">
-              {clock(tick)}
-            </text>
-          </g>
-        ))}
-        {lanes.map(({ name, bars }, place) => (
-          <g key={`${place} ${name}`}>
-            <text x={0} y={TOP + place * LANE + 20} className="fill-ink text-[13px]">
-              {name.length > 13 ? `${name.slice(0, 12)}…` : name}
-            </text>
-            {bars.map(({ id, from: starts, to: ends, words, look }) => (
-              <g key={id}>
-                <title>{`${clock(starts)} ${words}`}</title>
-                <rect
-                  x={x(starts)}
-                  y={TOP + place * LANE + (look === 'charge' ? 9 : 5)}
-                  width={Math.max(3, x(ends) - x(starts))}
-                  height={look === 'charge' ? 14 : 22}
-                  rx={2}
-                  strokeWidth={1.5}
-                  strokeDasharray={look === 'load' ? '3 2' : undefined}
-                  className={LOOKS[look]}
-                />
-                {x(ends) - x(starts) > 8 * Math.min(words.length, 12) && (
-                  <text
-                    x={x(starts) + 5}
-                    y={TOP + place * LANE + 20}
-                    className={`text-[12px] ${look === 'run' || look === 'heat' ? 'fill-on-draft' : 'fill-ink'}`}
-                  >
-                    {words.slice(0, 12)}
-                  </text>
-                )}
-              </g>
-            ))}
-          </g>
-        ))}
-        {now > from && now < to && (
-          <line x1={x(now)} x2={x(now)} y1={TOP - 6} y2={height} className="stroke-hazard" strokeWidth={2} />
-        )}
-      </svg>
-    </Scrollable>
+    <div className="mt-2 hidden sm:block print:block">
+      <Scrollable label={label}>
+        <svg
+          viewBox={`0 0 ${width} ${height}`}
+          width={width}
+          height={height}
+          role="img"
+          aria-label={label}
+          className="max-w-none print:h-auto print:w-full"
+        >
+          {ticks.map((tick) => (
+            <g key={tick}>
+              <line x1={x(tick)} x2={x(tick)} y1={TOP - 4} y2={height} className="stroke-rule" />
+              <text x={x(tick)} y={13} textAnchor="middle" className="fill-muted text-[12px]">
+                {clock(tick)}
+              </text>
+            </g>
+          ))}
+          {lanes.map(({ name, bars: its }, place) => (
+            <g key={`${place} ${name}`}>
+              <text x={0} y={TOP + place * LANE + 20} className="fill-ink text-[13px]">
+                {name.length > 13 ? `${name.slice(0, 12)}…` : name}
+              </text>
+              {its.map(({ id, from: starts, to: ends, words, look }) => (
+                <g key={id}>
+                  <title>{`${clock(starts)} ${words}`}</title>
+                  <rect
+                    x={x(starts)}
+                    y={TOP + place * LANE + (look === 'charge' ? 9 : 5)}
+                    width={Math.max(3, x(ends) - x(starts))}
+                    height={look === 'charge' ? 14 : 22}
+                    rx={2}
+                    strokeWidth={1.5}
+                    strokeDasharray={look === 'load' ? '3 2' : undefined}
+                    className={LOOKS[look]}
+                  />
+                  {x(ends) - x(starts) > 8 * Math.min(words.length, 12) && (
+                    <text
+                      x={x(starts) + 5}
+                      y={TOP + place * LANE + 20}
+                      className={`text-[12px] ${look === 'run' || look === 'heat' ? 'fill-on-draft' : 'fill-ink'}`}
+                    >
+                      {words.slice(0, 12)}
+                    </text>
+                  )}
+                </g>
+              ))}
+            </g>
+          ))}
+          {now > from && now < to && (
+            <line
+              x1={x(now)}
+              x2={x(now)}
+              y1={TOP - 6}
+              y2={height}
+              className="stroke-hazard"
+              strokeWidth={2}
+            />
+          )}
+        </svg>
+      </Scrollable>
+    </div>
   );
 }
