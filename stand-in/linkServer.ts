@@ -61,6 +61,8 @@ function hear(socket: Socket, bench: StandInBench, line: Line, words: string): v
   } else if (fault.kind === 'powerLostWhileSaving' && request.verb === 'SAVE') {
     bench.leave(restart(save(bench.esc!, fault.after)));
     cut(socket, bench, fault.staysAway);
+  } else if (fault.kind === 'silent' && fault.verb === request.verb) {
+    obey(bench, line, request);
   } else {
     const reply = obey(bench, line, request);
     if (request.verb === 'PAIR') bench.wrongCodes = reply.ok ? 0 : bench.wrongCodes + 1;
@@ -108,7 +110,7 @@ function obey(bench: StandInBench, line: Line, request: Request): Reply {
 function say(socket: Socket, bench: StandInBench, number: number, body: Reply): void {
   const { fault } = bench;
   const line = replyLine({ number, body });
-  if (fault.kind === 'silent') return;
+  if (fault.kind === 'silent' && !fault.verb) return;
   if (fault.kind === 'garbled') socket.write(line.replace(/[A-Z0-9]/, '#'));
   else if (fault.kind === 'slow') setTimeout(() => socket.write(line), fault.ms);
   else socket.write(line);

@@ -15,12 +15,12 @@ export interface CountedMemory {
 }
 
 /**
- * What can go wrong on a link, on demand. A cut happens `byte` bytes after the begin of the next request of
- * that verb, counting its line and then the reply: 0 lets nothing through.
+ * What can go wrong on a link, on demand. Silence may be to the requests of one verb only. A cut happens `byte` bytes
+ * after the begin of the next request of that verb, counting its line and then the reply: 0 lets nothing through.
  */
 export type Fault =
   | { kind: 'none' }
-  | { kind: 'silent' }
+  | { kind: 'silent'; verb?: Verb }
   | { kind: 'slow'; ms: number }
   | { kind: 'garbled' }
   | { kind: 'wrongIdentity' }

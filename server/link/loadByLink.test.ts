@@ -94,6 +94,14 @@ describe('a load by link', () => {
     expect(line.bench.esc!.kept.stops.floor).toBe('floor-2');
   });
 
+  it('looks again where an ESC took what was written and did not say so', async () => {
+    line.bench.fault = { kind: 'silent', verb: 'WRITE' };
+    const { error, history } = await line.load(INTENTS);
+    expect(error?.code).toBe('silent');
+    expect(line.honest(history)).toEqual([]);
+    expect(line.bench.esc!.kept.stops).toEqual(factoryStops(profile));
+  });
+
   it('after power lost while saving: what was kept by halves is unknown, or read back', async () => {
     line.bench.fault = { kind: 'powerLostWhileSaving', after: 1, staysAway: true };
     const dead = await line.load(INTENTS);

@@ -13,6 +13,7 @@ import { OwnersFields, OwnersOnly } from '../../ui/OwnersOnly';
 import { Page } from '../../ui/Page';
 import { Problems } from '../../ui/Problems';
 import { useAnswer } from '../../ui/useAnswer';
+import { useYou } from '../../ui/useYou';
 import { FormReader } from '../rig/formReader';
 import { INPUT } from '../rig/formParts';
 import type { Route } from './+types/route';
@@ -64,6 +65,7 @@ const NONE: EventRules = { name: '', noAdvance: false, noReverse: false, mostCel
 /** What events and classes forbid, in the driver's own notes. */
 export default function RulesRoute({ loaderData: stored, actionData }: Route.ComponentProps) {
   const { answer } = useAnswer(actionData);
+  const { isOwner } = useYou();
   const last = answered(actionData);
   const problemsOf = (id: string | undefined): Problem[] =>
     last?.rulesId === id ? (last?.problems ?? []) : [];
@@ -88,6 +90,7 @@ export default function RulesRoute({ loaderData: stored, actionData }: Route.Com
           </li>
         ))}
       </ul>
+      {stored.length === 0 && !isOwner && <p className="text-lg">The owner has entered none yet.</p>}
       <OwnersOnly>
         <h2 className="mt-8 text-2xl">{stored.length === 0 ? 'Enter the first' : 'Enter another'}</h2>
         <RulesForm id={undefined} rules={NONE} problems={problemsOf(undefined)} kept={newKept} />
