@@ -1,6 +1,6 @@
 import textFont from '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url';
 import headingFont from '@fontsource-variable/bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2?url';
-import { useEffect, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import {
   isRouteErrorResponse,
   Link,
@@ -29,6 +29,7 @@ import { GuestBar } from './ui/GuestBar';
 import { LiveNews } from './ui/LiveNews';
 import { Logo } from './ui/Logo';
 import { useLinksWait } from './ui/useLinksWait';
+import { usePageAnswers } from './ui/usePageAnswers';
 import { useServerAway } from './ui/useServerAway';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Live Tune' }];
@@ -70,10 +71,7 @@ export function Layout({ children }: { children: ReactNode }) {
   const data = useRouteLoaderData<typeof loader>('root');
   const nonce = data?.nonce ?? undefined;
   const look = data && data.look !== 'auto' ? data.look : undefined;
-  // Says that the page answers: whoever works it by script must not click before.
-  useEffect(() => {
-    document.documentElement.dataset.answers = '';
-  }, []);
+  usePageAnswers();
   return (
     // The look is changed on the spot, too, when it is chosen.
     <html lang="en" data-look={look} suppressHydrationWarning>

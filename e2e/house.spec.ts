@@ -278,16 +278,6 @@ test('a page is read before its scripts come: none of them is asked for until it
   await expect(page.locator('script[type="module"]')).toHaveCount(1);
 });
 
-test('a form that is sent before its page answers is taken all the same', async ({ browser }) => {
-  const silent = await browser.newContext({ javaScriptEnabled: false, baseURL: ADDRESS });
-  const page = await silent.newPage();
-  await page.goto('/rules');
-  await page.getByLabel('Name of the new one').fill('Early series');
-  await page.getByRole('button', { name: 'Keep' }).last().click();
-  await expect(page.getByLabel('Name of Early series')).toHaveValue('Early series');
-  await silent.close();
-});
-
 test('profiles are found by all words that are typed', async ({ page }) => {
   const named = page.getByRole('main').getByRole('listitem');
   await page.goto('/profiles?q=tamsel+one+key');

@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { control, processesOf } from './standIn';
+import { openAnswering } from './test';
 
 // A Live Tune of its own, since its parts are killed one after the other.
 test.describe.configure({ mode: 'serial' });
@@ -27,6 +28,7 @@ test.beforeAll(async () => {
     )
     .toBe(true);
 });
+test.beforeEach(({ page }) => openAnswering(page));
 test.afterAll(async () => {
   const gone = new Promise((resolve) => live.once('exit', resolve));
   live.kill('SIGTERM');
@@ -89,8 +91,9 @@ test('the database killed before a page is opened: the page says so, and goes on
 });
 
 /**
- * Begins a load by link and waits until it writes: the ESC does not answer then, and is asked for three seconds. Each test writes towards ends of the
- * rails of its own, since nobody knows what the load before it had stored when it was killed.
+ * Begins a load by link and waits until it writes: the ESC does not answer then, and is asked for three seconds. Each
+ * test writes towards ends of the rails of its own, since nobody knows what the load before it had stored when it was
+ * killed.
  */
 async function loadUntilItWrites(
   page: Page,

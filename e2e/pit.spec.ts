@@ -13,7 +13,6 @@ import {
   formsIn,
   makeCode,
   onPhone,
-  open,
   openPit,
   OTHERS,
   paired,
@@ -128,7 +127,7 @@ test(
     const laid = 'x'.repeat(43);
     await phone.addCookies([{ name: '__Host-live-tune', value: laid, url: PIT.network, secure: true }]);
     const page = await phone.newPage();
-    await open(page, `/pair#${code}`);
+    await page.goto(`/pair#${code}`);
     await page.getByRole('button', { name: 'Pair', exact: true }).click();
     await page.waitForURL(`${PIT.network}/`);
     expect(await tokenOf(phone)).not.toBe(laid);
@@ -224,7 +223,7 @@ test(
         timeout: 60_000,
       })
       .toBe(200);
-    await open(pit, '/pit');
+    await pit.goto('/pit');
     await pit.getByRole('button', { name: 'Remove Lasting phone' }).click();
     await expect(pit.getByText('It sees nothing from now on.')).toBeVisible();
     expect(await ask(phone.request, 'GET', '/')).toMatchObject({ status: 303, to: '/pair' });
@@ -249,7 +248,7 @@ test(
       headers: { cookie, accept: 'text/html' },
     });
     expect(replayed.headers.location).toBe('/pair');
-    await open(pit, '/pit');
+    await pit.goto('/pit');
     await pit.getByRole('button', { name: 'Sign out everywhere' }).click();
     await pit.getByRole('alertdialog').getByRole('button', { name: 'Sign out everywhere' }).click();
     await expect(pit.getByText('Signed out everywhere')).toBeVisible();
@@ -266,7 +265,7 @@ test(
   async ({ browser }) => {
     const phone = await onPhone(browser);
     const page = await phone.newPage();
-    await open(page, '/sign-in');
+    await page.goto('/sign-in');
     await page.getByLabel('Garage').fill('my garage');
     await page.getByLabel('Password', { exact: true }).fill('not the right one');
     await page.getByRole('button', { name: 'Sign in' }).click();

@@ -4,35 +4,33 @@ import { request } from 'node:https';
 import { RIGHTS } from '../server/access/rights';
 import { ADDRESSES } from './addresses';
 import { PIT } from './setting';
-import { expect } from './test';
+import { expect, openAnswering } from './test';
 
 export const PASSWORD = 'four wet kelp leaves';
 /** A phone held in one hand. */
 const PHONE = { width: 390, height: 844 };
 
 /** A browser at the bench. */
-export const atBench = (browser: Browser): Promise<BrowserContext> =>
-  browser.newContext({ baseURL: PIT.bench, viewport: { width: 1280, height: 800 } });
+export async function atBench(browser: Browser): Promise<BrowserContext> {
+  const bench = await browser.newContext({ baseURL: PIT.bench, viewport: { width: 1280, height: 800 } });
+  return bench.on('page', openAnswering);
+}
 
 /** A phone in the network; it does not know the authority of the bench and was told to go on all the same. */
-export const onPhone = (browser: Browser): Promise<BrowserContext> =>
-  browser.newContext({
+export async function onPhone(browser: Browser): Promise<BrowserContext> {
+  const phone = await browser.newContext({
     baseURL: PIT.network,
     viewport: PHONE,
     hasTouch: true,
     ignoreHTTPSErrors: true,
   });
-
-/** Opens a page, and waits until it answers. */
-export async function open(page: Page, path: string): Promise<void> {
-  await page.goto(path);
-  await page.locator('html[data-answers]').waitFor({ state: 'attached' });
+  return phone.on('page', openAnswering);
 }
 
 /** The page of who may what, with a password chosen. */
 export async function openPit(bench: BrowserContext): Promise<Page> {
   const page = await bench.newPage();
-  await open(page, '/pit');
+  await page.goto('/pit');
   const first = page.getByRole('heading', { name: 'First: your password' });
   if (await first.isVisible()) {
     await page.getByLabel('Password of the owner').first().fill(PASSWORD);
@@ -76,7 +74,7 @@ export async function paired(
   const code = await makeCode(pit, whose, name, sees);
   const phone = await onPhone(browser);
   const page = await phone.newPage();
-  await open(page, `/pair#${code}`);
+  await page.goto(`/pair#${code}`);
   await page.getByRole('button', { name: 'Pair', exact: true }).click();
   await page.waitForURL((url) => !url.pathname.startsWith('/pair'));
   await page.close();
@@ -139,7 +137,7 @@ export function askAsStranger(
 /** The rigs of the bench, by their names. */
 export async function rigIds(bench: BrowserContext): Promise<Record<string, string>> {
   const page = await bench.newPage();
-  await open(page, '/');
+  await page.goto('/');
   const links = await page
     .locator('a[href^="/rigs/"]')
     .evaluateAll((all) =>

@@ -1,6 +1,6 @@
 import type { BrowserContext } from '@playwright/test';
 import { ADDRESSES } from './addresses';
-import { atBench, BUGGY, filled, open, openPit, rigIds } from './pit';
+import { atBench, BUGGY, filled, openPit, rigIds } from './pit';
 import { PIT } from './setting';
 import { expect, FRESH, test } from './test';
 
@@ -17,13 +17,13 @@ test.afterAll(() => bench.close());
 test('of two garages on one bench none sees anything of the other', FRESH, async () => {
   test.setTimeout(180_000);
   const first = await bench.newPage();
-  await open(first, '/garages');
+  await first.goto('/garages');
   await first.getByLabel('Its name').fill('Second garage');
   await first.getByLabel('Password of its owner').fill('another wet kelp leaf');
   await first.getByRole('button', { name: 'Add it' }).click();
   await first.waitForURL('**/sign-in');
   // From now on the bench asks, too.
-  await open(first, '/');
+  await first.goto('/');
   expect(new URL(first.url()).pathname).toBe('/sign-in');
   await first.getByLabel('Garage').selectOption('Second garage');
   await first.getByLabel('Password', { exact: true }).fill('another wet kelp leaf');

@@ -2,7 +2,7 @@
 import { chromium, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import type { RaceDay } from '#core/days/day';
 import { ASSETS, PAGES } from '../app/offline/keepPages';
-import { atBench, BUGGY, makeCode, open, openPit, paired, rigIds } from './pit';
+import { atBench, BUGGY, makeCode, openPit, paired, rigIds } from './pit';
 import { CHROMIUM, CHROMIUM_FLAGS, PIT } from './setting';
 import { processesOf } from './standIn';
 import { expect, FRESH, test } from './test';
@@ -47,7 +47,7 @@ async function keeping(
   const phone = await paired(trusting, pit, whose, name);
   await pit.close();
   const page = await phone.newPage();
-  await open(page, '/');
+  await page.goto('/');
   await prepare(page);
   await expect
     .poll(() => page.evaluate(async () => (await caches.match('/kept')) !== undefined), { timeout: 60_000 })
@@ -77,25 +77,25 @@ test(
     await expect(page.getByText(AWAY)).toBeVisible();
     await page.getByRole('link', { name: new RegExp(`^${BUGGY}`) }).click();
     await page.waitForURL(/\/rigs\/.+\/\w+/);
-    await open(page, `/rigs/${buggy}/runs`);
+    await page.goto(`/rigs/${buggy}/runs`);
     for (const minutes of ['7', '9']) {
       await page.getByLabel('Time, min').fill(minutes);
       await page.getByRole('group', { name: 'Brake' }).getByRole('button', { name: 'less' }).click();
       await page.getByRole('button', { name: 'Save the run' }).click();
       await expect(page.getByText('Run noted.')).toBeVisible();
     }
-    await open(page, '/days/demo-race-day');
+    await page.goto('/days/demo-race-day');
     await page.getByRole('checkbox', { name: first!.words }).check();
     await expect(page.getByText('Your changes wait on this device.')).toBeVisible();
     await page.close();
     // Meanwhile the bench goes on.
     const atDesk = await bench.newPage();
-    await open(atDesk, '/days/demo-race-day');
+    await atDesk.goto('/days/demo-race-day');
     await atDesk.getByRole('checkbox', { name: second!.words }).check();
     await expect.poll(async () => (await dayFile()).checks[1]!.doneAt).not.toBeNull();
     // The evening: the phone is opened again, still without the bench, then with it.
     const evening = await phone.newPage();
-    await open(evening, '/');
+    await evening.goto('/');
     await expect(evening.getByText('2 runs wait on this device until it does.')).toBeVisible();
     await phone.setOffline(false);
     await expect.poll(runsOf, { timeout: 30_000 }).toBe(before + 2);
@@ -183,7 +183,7 @@ test(
     const { phone, page } = await keeping('a helper', 'Forgotten phone');
     const before = await runsOf();
     await phone.setOffline(true);
-    await open(page, `/rigs/${buggy}/runs`);
+    await page.goto(`/rigs/${buggy}/runs`);
     for (let n = 0; n < 6; n += 1) {
       await page.getByRole('group', { name: 'Brake' }).getByRole('button', { name: 'more' }).click();
       await page.getByRole('button', { name: 'Save the run' }).click();
@@ -201,7 +201,7 @@ test(
     const code = await makeCode(pit, 'a helper', 'Forgotten phone again');
     await page.waitForTimeout(6000);
     expect(refused).toEqual([]);
-    await open(page, `/pair#${code}`);
+    await page.goto(`/pair#${code}`);
     await page.getByRole('button', { name: 'Pair', exact: true }).click();
     await expect.poll(runsOf, { timeout: 30_000 }).toBe(before + 6);
     await phone.close();

@@ -2,7 +2,7 @@ import type { BrowserContext, Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
 import type { RaceDay } from '#core/days/day';
 import { lookAt } from './looks';
-import { atBench, BUGGY, makeCode, open, openPit, paired, rigIds } from './pit';
+import { atBench, BUGGY, makeCode, openPit, paired, rigIds } from './pit';
 import { PIT } from './setting';
 import { expect, FRESH, test } from './test';
 
@@ -25,7 +25,7 @@ test('the page of who may what, and what a guest sees, in every look', FRESH, as
   const phone = await paired(browser, pit, 'a helper', 'Looking phone');
   const page = await phone.newPage();
   for (const view of ['/', '/trust', '/not-allowed', `/rigs/${ids[BUGGY]!}/rig`]) {
-    await open(page, view);
+    await page.goto(view);
     await lookAt(page, `helper, ${view}`);
   }
   await phone.close();
@@ -41,7 +41,7 @@ test(
     await pit.close();
     const [atPhone, atTheBench] = [await phone.newPage(), await bench.newPage()];
     for (const page of [atPhone, atTheBench]) {
-      await open(page, `/rigs/${ids[BUGGY]!}/tune`);
+      await page.goto(`/rigs/${ids[BUGGY]!}/tune`);
       // Both lines are open before anything is moved.
       await page.waitForLoadState('networkidle').catch(() => undefined);
     }
@@ -75,11 +75,11 @@ test('a helper at the ESC and the driver with the phone work one load', FRESH, a
   await pit.close();
   const [atEsc, atTrack] = [await helper.newPage(), await driver.newPage()];
   const address = `/rigs/${ids[BUGGY]!}`;
-  await open(atTrack, `${address}/tune`);
+  await atTrack.goto(`${address}/tune`);
   await atTrack.getByRole('slider', { name: 'Brake strength' }).press('ArrowRight');
   await expect(atTrack.getByText('draft saved')).toBeAttached();
 
-  await open(atEsc, `${address}/load?on=own`);
+  await atEsc.goto(`${address}/load?on=own`);
   await atEsc.getByRole('radio', { name: /your own ESC on the bench/ }).check();
   await atEsc
     .getByRole('radio', { name: /Wheels off the ground|wheels/i })
@@ -89,7 +89,7 @@ test('a helper at the ESC and the driver with the phone work one load', FRESH, a
   const instruction = (page: Page) => page.getByTestId('instruction').innerText();
   await expect(atEsc.getByTestId('instruction')).toBeVisible();
 
-  await open(atTrack, `${address}/load`);
+  await atTrack.goto(`${address}/load`);
   await expect(atTrack.getByText('A load of your own ESC is under way at Anna’s phone.')).toBeVisible();
   await atTrack.getByRole('button', { name: 'Follow it here' }).click();
   await expect(atTrack.getByRole('heading', { name: 'Anna’s phone works this load' })).toBeVisible();

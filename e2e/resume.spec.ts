@@ -2,7 +2,7 @@ import { ARCHETYPES } from '#core/archetypes/archetypes';
 import { handMediumOf } from '#core/esc/profile';
 import type { Page } from '@playwright/test';
 import { CHANGES, fiveChangesOn } from './changes';
-import { FRESH, expect, test } from './test';
+import { FRESH, expect, openAnswering, test } from './test';
 
 const MOST_STEPS = 150;
 
@@ -21,6 +21,7 @@ test(
     const counted = Number(/(\d) of 5/.exec(await page.getByTestId('progress').innerText())![1]);
 
     const other = await (await browser.newContext()).newPage();
+    openAnswering(other);
     await other.clock.install();
     await expect(async () => {
       await other.goto(new URL(`/rigs/${rigId}/load`, test.info().project.use.baseURL).href);

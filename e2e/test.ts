@@ -60,6 +60,7 @@ export const test = base.extend<{ watched: undefined }, { warm: BrowserContext }
         grantPermissions: refuse,
         route: refuse,
       });
+      context.on('page', openAnswering);
       await use(context);
       await context.close();
     },
@@ -77,12 +78,12 @@ export const test = base.extend<{ watched: undefined }, { warm: BrowserContext }
       hasTouch,
       ...(permissions ? { permissions } : {}),
     });
+    own.on('page', openAnswering);
     await use(own);
     await own.close();
   },
   watched: [
     async ({ page }, use) => {
-      openAnswering(page);
       const strays: string[] = [];
       const errors: string[] = [];
       page.on('request', (request) => {
