@@ -2,6 +2,7 @@
 import { chromium, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import type { RaceDay } from '#core/days/day';
 import { ASSETS, PAGES } from '../app/offline/keepPages';
+import { lookAt } from './looks';
 import { atBench, BUGGY, makeCode, openPit, paired, rigIds } from './pit';
 import { CHROMIUM, CHROMIUM_FLAGS, PIT } from './setting';
 import { processesOf } from './standIn';
@@ -120,6 +121,8 @@ test(
     await phone.setOffline(true);
     await page.goto('/rules');
     await expect(page.getByRole('heading', { name: 'What this phone has kept' })).toBeVisible();
+    await expect(page.getByText(AWAY)).toBeVisible();
+    await lookAt(page, 'what a phone has kept, without the bench');
     await page.getByRole('link', { name: 'Days' }).first().click();
     await expect(page.getByRole('heading', { name: 'Days', exact: true })).toBeVisible();
     await phone.setOffline(false);

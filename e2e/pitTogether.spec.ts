@@ -119,6 +119,30 @@ test('a helper at the ESC and the driver with the phone work one load', FRESH, a
   await driver.close();
 });
 
+test(
+  'a phone whose clock is two hours fast is told, and its run is dated by the bench',
+  FRESH,
+  async ({ browser }) => {
+    const pit = await openPit(bench);
+    const phone = await paired(browser, pit, 'a helper', 'Fast phone');
+    await pit.close();
+    const page = await phone.newPage();
+    await page.clock.setSystemTime(Date.now() + 2 * 3_600_000);
+    await page.goto(`/rigs/${ids[BUGGY]!}/runs`);
+    await expect(page.getByText('This phone’s clock is 2\u00a0h ahead of the bench’s.')).toBeVisible();
+    await lookAt(page, 'a phone whose clock is wrong');
+    await page.getByLabel('In your words', { exact: true }).fill('two hours fast');
+    await page.getByRole('button', { name: 'Save the run' }).click();
+    const noted = page.getByRole('listitem').filter({ hasText: '“two hours fast”' });
+    const link = await noted.getByRole('link', { name: /^Run \d+$/ }).getAttribute('href');
+    const file = await bench.request.get(`${link}.json`);
+    const { run } = (await file.json()) as { run: { drivenAt: string } };
+    // A slow machine may take minutes for a test, and no hours.
+    expect(Math.abs(Date.parse(run.drivenAt) - Date.now())).toBeLessThan(10 * 60_000);
+    await phone.close();
+  },
+);
+
 test('a helper ticks what is on a day, and changes nothing of its plan', FRESH, async ({ browser }) => {
   const pit = await openPit(bench);
   const helper = await paired(browser, pit, 'a helper', 'Day phone');

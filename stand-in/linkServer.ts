@@ -7,6 +7,7 @@ import {
   type Numbered,
   type Reply,
   type Request,
+  type Verb,
 } from '#core/link/protocol';
 import type { Fault } from '#core/device/control';
 import { liveWords } from '#core/link/live';
@@ -61,14 +62,12 @@ function hear(socket: Socket, bench: StandInBench, line: Line, words: string): v
   } else if (fault.kind === 'powerLostWhileSaving' && request.verb === 'SAVE') {
     bench.leave(restart(save(bench.esc!, fault.after)));
     cut(socket, bench, fault.staysAway);
-  } else if (fault.kind === 'silent' && fault.verb === request.verb) {
-    obey(bench, line, request);
   } else {
     const reply = obey(bench, line, request);
     if (request.verb === 'PAIR') bench.wrongCodes = reply.ok ? 0 : bench.wrongCodes + 1;
     const waitMs = request.verb === 'PAIR' && !reply.ok ? waitAfter(bench.wrongCodes) : 0;
-    if (waitMs === 0) say(socket, bench, read.number, reply);
-    else setTimeout(() => say(socket, bench, read.number, reply), waitMs);
+    if (waitMs === 0) say(socket, bench, read.number, reply, request.verb);
+    else setTimeout(() => say(socket, bench, read.number, reply, request.verb), waitMs);
   }
 }
 
@@ -107,10 +106,10 @@ function obey(bench: StandInBench, line: Line, request: Request): Reply {
   return { ok: true, words: [name!, version!, 'somebody-else', ...rest] };
 }
 
-function say(socket: Socket, bench: StandInBench, number: number, body: Reply): void {
-  const { fault } = bench;
+function say(socket: Socket, bench: StandInBench, number: number, body: Reply, verb?: Verb): void {
+  const fault = 'verb' in bench.fault && bench.fault.verb !== verb ? NO_FAULT : bench.fault;
   const line = replyLine({ number, body });
-  if (fault.kind === 'silent' && !fault.verb) return;
+  if (fault.kind === 'silent') return;
   if (fault.kind === 'garbled') socket.write(line.replace(/[A-Z0-9]/, '#'));
   else if (fault.kind === 'slow') setTimeout(() => socket.write(line), fault.ms);
   else socket.write(line);

@@ -1,26 +1,29 @@
+import { roughSpan } from '#core/units/format';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { waitingDays } from '../stations/days/waitingDay';
 import { useWaitingRuns } from '../stations/runs/WaitingRuns';
 import { momentHere } from './momentHere';
 import { useYou } from '../ui/useYou';
-import { useAway } from './useAway';
+import { useBenchHealth } from './useBenchHealth';
 import { useKeeping } from './useKeeping';
 
 const CLOSED = 'live-tune-untrusted-closed';
+/** The bench says its time by the second, and takes a moment for it. */
+const CLOCKS_DIFFER_MINUTES = 2;
 const LOOK_EVERY_MS = 4000;
 const BAR = 'border-b px-5 py-2 text-sm print:hidden';
 
 /** Above every page of a phone: whether the bench answers, from when the page is otherwise, and what waits to be sent. */
 export function OfflineBar({ build, at }: { build: string; at: string }) {
   const { isPaired } = useYou();
-  const isAway = useAway(at, isPaired);
+  const { isAway, clockAheadMinutes } = useBenchHealth(at, isPaired);
   const keeping = useKeeping(build, isPaired);
   const { waiting } = useWaitingRuns();
   const days = useWaitingDays();
   if (isAway)
     return (
-      <aside role="status" className={`${BAR} border-caution bg-caution-wash`}>
+      <div role="status" className={`${BAR} border-caution bg-caution-wash`}>
         <strong>The bench does not answer.</strong> You see it as it was at {momentHere(at)}.{' '}
         {waiting.length > 0 && `${notes(waiting.length)} on this device until it does. `}
         {keeping !== 'untrusted' && (
@@ -28,17 +31,19 @@ export function OfflineBar({ build, at }: { build: string; at: string }) {
             What this phone has kept
           </a>
         )}
-      </aside>
+      </div>
     );
   if (days.length > 0)
     return (
-      <aside role="status" className={`${BAR} border-caution bg-caution-wash`}>
+      <div role="status" className={`${BAR} border-caution bg-caution-wash`}>
         Changes to a day wait on this device.{' '}
         <Link to={`/days/${days[0]}`} className="underline underline-offset-4">
           Open it to send them
         </Link>
-      </aside>
+      </div>
     );
+  if (Math.abs(clockAheadMinutes) >= CLOCKS_DIFFER_MINUTES)
+    return <WrongClock aheadMinutes={clockAheadMinutes} />;
   return keeping === 'untrusted' ? <Untrusted /> : null;
 }
 
@@ -62,6 +67,18 @@ function useWaitingDays(): string[] {
   }, []);
   return ids;
 }
+
+/** Nobody here knows which of the two is wrong. */
+const WrongClock = ({ aheadMinutes }: { aheadMinutes: number }) => (
+  <div role="status" className={`${BAR} border-caution bg-caution-wash`}>
+    <strong>
+      This phone’s clock is {roughSpan(Math.abs(aheadMinutes))} {aheadMinutes > 0 ? 'ahead of' : 'behind'} the
+      bench’s.
+    </strong>{' '}
+    Correct whichever is wrong. Runs are dated by the bench’s clock, and the plan of a day goes by this
+    phone’s.
+  </div>
+);
 
 /** What is missing without trust, until it is closed. */
 function Untrusted() {

@@ -11,8 +11,21 @@ async function ask(path: string): Promise<Response | undefined> {
   return answer;
 }
 
+export interface ServerHealth {
+  /** Whether the server and its database answer. */
+  isWell: boolean;
+  /** How far the clock of this device is ahead of the server's, ms; nothing where that is not known. */
+  aheadMs?: number;
+}
+
+export async function serverHealth(): Promise<ServerHealth> {
+  const answer = await ask('/healthz');
+  const saidAt = Date.parse(answer?.headers.get('date') ?? '');
+  return { isWell: answer?.ok ?? false, ...(!Number.isNaN(saidAt) && { aheadMs: Date.now() - saidAt }) };
+}
+
 /** Whether the server and its database answer. */
-export const isServerWell = async (): Promise<boolean> => (await ask('/healthz'))?.ok ?? false;
+export const isServerWell = async (): Promise<boolean> => (await serverHealth()).isWell;
 
 /** `full`: it answers, but has no room to keep anything. */
 export type SavingHealth = 'well' | 'full' | 'away';

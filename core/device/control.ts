@@ -15,13 +15,13 @@ export interface CountedMemory {
 }
 
 /**
- * What can go wrong on a link, on demand. Silence may be to the requests of one verb only. A cut happens `byte` bytes
+ * What can go wrong on a link, on demand. Silence and slowness may be to one verb only. A cut happens `byte` bytes
  * after the begin of the next request of that verb, counting its line and then the reply: 0 lets nothing through.
  */
 export type Fault =
   | { kind: 'none' }
   | { kind: 'silent'; verb?: Verb }
-  | { kind: 'slow'; ms: number }
+  | { kind: 'slow'; ms: number; verb?: Verb }
   | { kind: 'garbled' }
   | { kind: 'wrongIdentity' }
   | { kind: 'cut'; verb: Verb; byte: number; staysAway: boolean }

@@ -49,6 +49,16 @@ export function timesInWords(count: number): string {
 export const listInWords = (parts: readonly string[]): string =>
   parts.length < 2 ? (parts[0] ?? '') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}`;
 
+const HOUR_MINUTES = 60;
+const DAY_MINUTES = 24 * HOUR_MINUTES;
+
+/** A span as a driver says it: minutes up to two hours, hours up to two days, then days. @param minutes whole */
+export function roughSpan(minutes: number): string {
+  if (minutes < 2 * HOUR_MINUTES) return `${minutes}\u00a0min`;
+  if (minutes < 2 * DAY_MINUTES) return `${Math.round(minutes / HOUR_MINUTES)}\u00a0h`;
+  return `${Math.round(minutes / DAY_MINUTES)} days`;
+}
+
 /** Seconds as a person says them: "40 s", "2 min 5 s". */
 export function formatDuration(seconds: number): string {
   const whole = Math.round(seconds);

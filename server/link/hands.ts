@@ -8,7 +8,8 @@ import { LineReader } from '#core/link/lines';
 import { connect } from 'node:net';
 import { LinkError } from './escLink';
 
-const USUALLY_WITHIN_MS = 2000;
+/** It flushes to the disk before it answers, which takes seconds on a busy machine. One that is gone refuses at once. */
+const USUALLY_WITHIN_MS = 10_000;
 const NO_ANSWER = 'The simulated ESC does not answer. It restarts by itself. Try again.';
 
 /** Asks the hands at the bench. @throws {LinkError} where no sound answer comes in time, or they refuse */

@@ -94,6 +94,12 @@ describe('a load by link', () => {
     expect(line.bench.esc!.kept.stops.floor).toBe('floor-2');
   });
 
+  it('waits for a save that takes longer than any other reply', async () => {
+    // Other replies are waited for 400 ms here.
+    line.bench.fault = { kind: 'slow', ms: 800, verb: 'SAVE' };
+    expect((await line.load(INTENTS)).result?.changed).toEqual(['leap', 'bite']);
+  });
+
   it('looks again where an ESC took what was written and did not say so', async () => {
     line.bench.fault = { kind: 'silent', verb: 'WRITE' };
     const { error, history } = await line.load(INTENTS);

@@ -88,7 +88,7 @@ class TcpEscLink implements EscLink {
   }
 
   async clearLog(log: number): Promise<void> {
-    await this.once({ verb: 'CLEAR', log });
+    await this.onlyOnce({ verb: 'CLEAR', log });
   }
 
   async live(): Promise<LiveReading> {
@@ -118,11 +118,11 @@ class TcpEscLink implements EscLink {
   }
 
   async save(): Promise<void> {
-    await this.once({ verb: 'SAVE' });
+    await this.onlyOnce({ verb: 'SAVE' });
   }
 
   async restart(): Promise<void> {
-    await this.once({ verb: 'RESTART' });
+    await this.onlyOnce({ verb: 'RESTART' });
   }
 
   close(): void {
@@ -141,7 +141,12 @@ class TcpEscLink implements EscLink {
     }
   }
 
-  private async once(body: Request): Promise<string[]> {
+  /** Asks for what may not be asked for twice, and waits as long as for all tries of another: what is kept takes its time. */
+  private onlyOnce(request: Request): Promise<string[]> {
+    return this.once(request, this.times.replyMs * this.times.tries);
+  }
+
+  private async once(body: Request, withinMs = this.times.replyMs): Promise<string[]> {
     this.number = (this.number % 9999) + 1;
     const { number } = this;
     const reply = await new Promise<Reply | LinkError>((settle) => {
@@ -151,7 +156,7 @@ class TcpEscLink implements EscLink {
       }
       const late = setTimeout(
         () => settle(new LinkError('silent', 'The ESC does not answer on the link.')),
-        this.times.replyMs,
+        withinMs,
       );
       this.expected = {
         number,

@@ -2,13 +2,13 @@ import type { RaceDay } from '#core/days/day';
 import type { Minute } from '#core/days/dayProblem';
 import type { RaceStep } from '#core/days/raceSchedule';
 import { clockOnDay, clockTime } from '#core/days/zoned';
+import { roughSpan } from '#core/units/format';
 import { Form, Link } from 'react-router';
 import { Button } from '../../ui/Button';
 import { useYou } from '../../ui/useYou';
 import { ChargingLine } from '../packs/ChargingCautions';
 import { NextThing } from './NextThing';
 import { raceWords, type RaceNames } from './raceWords';
-import { waitInWords } from './waitInWords';
 
 interface Props {
   day: RaceDay;
@@ -31,7 +31,7 @@ export function NextRaceStep({ day, steps, now, names }: Props) {
     <NextThing
       clock={clock}
       title={raceWords(next, names)}
-      when={wait > 0 ? `At ${clockOnDay(next.from, day.timeZone, day.date)}, ${waitInWords(wait)}.` : 'Now.'}
+      when={wait > 0 ? `At ${clockOnDay(next.from, day.timeZone, day.date)}, in ${roughSpan(wait)}.` : 'Now.'}
     >
       <DoIt step={next} dayId={day.id} names={names} />
     </NextThing>

@@ -1,12 +1,12 @@
 import type { TestDay } from '#core/days/day';
 import type { Minute, PlannedStep } from '#core/days/dayProblem';
 import { clockOnDay, clockTime } from '#core/days/zoned';
+import { roughSpan } from '#core/units/format';
 import { Link, useFetcher } from 'react-router';
 import { Button } from '../../ui/Button';
 import { ChargingLine } from '../packs/ChargingCautions';
 import { NextThing } from './NextThing';
 import { stepWords, WAITS, type Names } from './stepWords';
-import { waitInWords } from './waitInWords';
 
 interface Props {
   day: TestDay;
@@ -36,7 +36,7 @@ export function NextTestStep({ day, steps, now, names, isPlanned, isSaving, save
     save({ events: [...day.events, { at: new Date().toISOString(), what, questionId, minutes }] });
   const wait = next.from - now;
   const when = [
-    wait > 0 ? `At ${clockOnDay(next.from, day.timeZone, day.date)}, ${waitInWords(wait)}` : 'Now',
+    wait > 0 ? `At ${clockOnDay(next.from, day.timeZone, day.date)}, in ${roughSpan(wait)}` : 'Now',
     ...(next.kind === 'run' && next.waitsFor ? [WAITS[next.waitsFor]] : []),
   ].join(', ');
   return (

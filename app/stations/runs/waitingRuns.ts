@@ -68,6 +68,9 @@ function read(key: string): unknown {
   }
 }
 
+/** The header in which a device says when it sends, ISO 8601: by it the bench knows how wrong the clock of a phone goes. */
+export const SENT_AT = 'sent-at';
+
 /** What became of a run that was sent. */
 export type SentRun = 'kept' | 'away' | 'refused';
 
@@ -76,7 +79,7 @@ export async function sendRun(rigId: string, run: WaitingRun): Promise<SentRun> 
   try {
     const response = await fetch(`/rigs/${rigId}/keep-run`, {
       method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
+      headers: { 'Content-Type': 'application/json', [SENT_AT]: new Date().toISOString() },
       body: JSON.stringify(run),
       keepalive: true,
     });
