@@ -31,6 +31,7 @@ import { Logo } from './ui/Logo';
 import { useLinksWait } from './ui/useLinksWait';
 import { usePageAnswers } from './ui/usePageAnswers';
 import { useServerAway } from './ui/useServerAway';
+import { WatchTouches } from './ui/WatchTouches';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Live Tune' }];
 
@@ -88,6 +89,7 @@ export function Layout({ children }: { children: ReactNode }) {
         <Links />
       </head>
       <body>
+        <WatchTouches nonce={nonce} />
         {children}
         <ScrollRestoration nonce={nonce} />
         <Scripts nonce={nonce} />

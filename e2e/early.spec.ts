@@ -20,11 +20,16 @@ async function reloadSilent(page: Page): Promise<() => Promise<void>> {
   };
 }
 
-test('what is chosen before the page answers counts', FRESH, async ({ page }) => {
-  await openNewRig(page, 'Early buggy', 'tune');
+/** Opens Load with something to load. */
+async function openLoad(page: Page, name: string): Promise<void> {
+  await openNewRig(page, name, 'tune');
   await moveRail(page, 'Brake strength', 'ArrowLeft', 2);
   await draftSaved(page);
   await page.goto(page.url().replace('tune', 'load'));
+}
+
+test('what is chosen before the page answers counts', FRESH, async ({ page }) => {
+  await openLoad(page, 'Early buggy');
   const answer = await reloadSilent(page);
   await page.getByLabel('the link').check();
   await page.getByLabel('Wheels clear of the bench').check();
@@ -32,6 +37,32 @@ test('what is chosen before the page answers counts', FRESH, async ({ page }) =>
   await expect(page.getByLabel('the link')).toBeChecked();
   await expect(page.getByLabel('Wheels clear of the bench')).toBeChecked();
   await expect(page.getByRole('button', { name: 'Load by link' })).toBeEnabled();
+});
+
+test(
+  'a precaution that the browser fills in again on the way back does not count',
+  FRESH,
+  async ({ page }) => {
+    await openLoad(page, 'Returning buggy');
+    const precaution = page.getByLabel('Wheels clear of the bench');
+    await precaution.check();
+    await page.evaluate(() => window.location.assign('/glossary'));
+    await page.waitForURL('**/glossary');
+    await page.goBack();
+    await page.locator('html[data-answers]').waitFor({ state: 'attached' });
+    await expect(precaution).not.toBeChecked();
+  },
+);
+
+test('what the browser fills in by itself was done by nobody', FRESH, async ({ page }) => {
+  await openNewRig(page, 'Forgetful buggy', 'runs');
+  const answer = await reloadSilent(page);
+  const can = page.getByLabel('Motor can temperature', { exact: true });
+  // As a browser does that knows the page from before: without a word.
+  await can.evaluate((field: HTMLInputElement) => (field.value = '71'));
+  await answer();
+  const kept = await page.evaluate(() => Object.keys(localStorage));
+  expect(kept.filter((key) => key.startsWith('live-tune-run-entry'))).toEqual([]);
 });
 
 test('what is typed before the page answers counts', FRESH, async ({ page }) => {

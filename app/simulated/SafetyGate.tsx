@@ -20,6 +20,7 @@ export function SafetyGate({ kind, chosen, onChoose }: Props) {
           <input
             type="radio"
             name="precaution"
+            autoComplete="off"
             className="size-6 shrink-0 accent-draft"
             checked={chosen === precaution}
             onChange={() => onChoose(precaution)}

@@ -18,6 +18,7 @@ export function OneOf<Id extends string>({ legend, name, of, value, onChoose }: 
         <label key={id} className="flex min-h-11 items-center gap-3 border-b border-rule py-1.5">
           <input
             type="radio"
+            autoComplete="off"
             name={name}
             className="size-5 shrink-0 accent-draft"
             checked={value === id}

@@ -14,6 +14,7 @@ export function TickBox({ on, onChange, className = '', children }: Props) {
     <label className={`inline-flex min-h-11 items-center gap-2 ${className}`}>
       <input
         type="checkbox"
+        autoComplete="off"
         className="size-5 shrink-0 accent-draft"
         checked={on}
         onChange={(event) => onChange(event.target.checked)}

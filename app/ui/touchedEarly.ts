@@ -15,9 +15,9 @@ export interface Touched {
   isHeard: boolean;
 }
 
-/** Fields that are other than the server wrote them. Ask while the page still is as it was written. */
+/** Fields that were touched and are other than the server wrote them. Ask while the page still is as it was written, once. */
 export const touchedEarly = (): Touched[] =>
-  [...document.querySelectorAll<Field>('input,textarea,select')].flatMap((field) => {
+  [...(window.takeTouched?.() ?? [])].filter(isField).flatMap((field) => {
     const tell = tellerOf(field);
     if (!tell) return [];
     const touched: Touched = { field, tell, isHeard: false };
@@ -29,6 +29,11 @@ export const touchedEarly = (): Touched[] =>
 export function tellTouched(touched: readonly Touched[]): void {
   for (const { field, tell, isHeard } of touched) if (field.isConnected && !isHeard) flushSync(tell);
 }
+
+const isField = (target: EventTarget): target is Field =>
+  target instanceof HTMLInputElement ||
+  target instanceof HTMLTextAreaElement ||
+  target instanceof HTMLSelectElement;
 
 function tellerOf(field: Field): (() => void) | undefined {
   if (field instanceof HTMLSelectElement) return isChosenOther(field) ? chooseAgain(field) : undefined;

@@ -59,6 +59,7 @@ export function NothingToTeach({ reason, onDone }: { reason: NoCalibration['reas
         <label key={line} className="flex gap-3 border-b border-rule py-2.5">
           <input
             type="checkbox"
+            autoComplete="off"
             className="mt-0.5 size-6 shrink-0 accent-draft"
             checked={ticked.includes(line)}
             onChange={(event) =>

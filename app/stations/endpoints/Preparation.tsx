@@ -152,6 +152,7 @@ function Choice<T extends string>({ legend, name, options, value, onChange }: Ch
         <label key={key} className="flex min-h-9 items-center gap-2">
           <input
             type="radio"
+            autoComplete="off"
             name={name}
             className="size-5 shrink-0 accent-draft"
             checked={value === key}
@@ -184,6 +185,7 @@ function Lines({ title, lines }: { title: string; lines: PreparationLine[] }) {
               {right === undefined ? (
                 <input
                   type="checkbox"
+                  autoComplete="off"
                   className="mt-0.5 size-6 shrink-0 accent-draft"
                   checked={ticked.includes(id)}
                   onChange={(event) =>

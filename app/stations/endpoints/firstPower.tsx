@@ -51,6 +51,7 @@ function Line({ line, ticked }: { line: CheckLine; ticked: boolean }) {
       <label className="flex gap-4 py-2.5">
         <input
           type="checkbox"
+          autoComplete="off"
           className="mt-0.5 size-6 shrink-0 accent-draft"
           checked={shown}
           onChange={(event) => {

@@ -57,6 +57,7 @@ function EscChoice() {
         <label key={name} className="flex min-h-11 items-center gap-2">
           <input
             type="radio"
+            autoComplete="off"
             name="esc"
             className="size-5 accent-draft"
             checked={escNumber === place + 1}

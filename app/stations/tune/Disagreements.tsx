@@ -89,6 +89,7 @@ function Sides({ school }: { school: School }) {
                   <label className="flex min-h-11 items-center gap-2.5">
                     <input
                       type="radio"
+                      autoComplete="off"
                       name={school.id}
                       checked={mine === side.id}
                       onChange={() => {

@@ -89,6 +89,7 @@ function MeasureOne({ id }: { id: MeasurementId }) {
         <label className="mt-2 flex min-h-11 items-center gap-3 border-l-4 border-hazard bg-hazard-wash px-3 py-2">
           <input
             type="checkbox"
+            autoComplete="off"
             className="size-6 shrink-0 accent-draft"
             checked={isConfirmed}
             onChange={(event) => setConfirmed(event.target.checked)}
