@@ -8,8 +8,8 @@ import { expect, test } from './test';
 const SEED = 20_26;
 const REQUESTS = 3000;
 const AT_ONCE = 8;
-/** Nobody waits longer for an answer. */
-const HANGING_MS = 10_000;
+/** What has not answered by then never does, however busy the machine is. */
+const HANGING_MS = 60_000;
 
 const METHODS = [
   'GET',
@@ -103,7 +103,6 @@ const FIELDS = [
 test('whatever is asked is answered: no error of the server, none that hangs, none that tells its inside', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   const rigId = await openNewRig(page, 'Asked rig', 'tune');
   const random = seededNumbers(SEED);
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
