@@ -28,6 +28,15 @@ test('the page of who may what, and what a guest sees, in every look', FRESH, as
     await page.goto(view);
     await lookAt(page, `helper, ${view}`);
   }
+  // What has no entry says so to whoever may make none.
+  for (const [who, count] of [
+    [page, 1],
+    [pit, 0],
+  ] as const) {
+    await who.goto('/rules');
+    await expect(who.getByRole('heading', { level: 1 })).toBeVisible();
+    await expect(who.getByText('The owner has entered none yet.')).toHaveCount(count);
+  }
   await phone.close();
   await pit.close();
 });

@@ -68,15 +68,18 @@ function useWaitingDays(): string[] {
   return ids;
 }
 
-/** Nobody here knows which of the two is wrong. */
+/**
+ * Nobody here knows which of the two is wrong. A bench that is set back would have its last loads in the future, and its next runs
+ * before them.
+ */
 const WrongClock = ({ aheadMinutes }: { aheadMinutes: number }) => (
   <div role="status" className={`${BAR} border-caution bg-caution-wash`}>
     <strong>
       This phone’s clock is {roughSpan(Math.abs(aheadMinutes))} {aheadMinutes > 0 ? 'ahead of' : 'behind'} the
       bench’s.
     </strong>{' '}
-    Correct whichever is wrong. Runs are dated by the bench’s clock, and the plan of a day goes by this
-    phone’s.
+    If the phone is wrong, set it right: the plan of a day goes by it. If the bench is wrong, leave it until
+    the day is over: runs are dated by its clock, to fit what was loaded.
   </div>
 );
 
