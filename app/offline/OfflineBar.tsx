@@ -79,7 +79,7 @@ const WrongClock = ({ aheadMinutes }: { aheadMinutes: number }) => (
       bench’s.
     </strong>{' '}
     If the phone is wrong, set it right: the plan of a day goes by it. If the bench is wrong, leave it until
-    the day is over: runs are dated by its clock, to fit what was loaded.
+    the day is over. Runs are dated by its clock, to fit what was loaded.
   </div>
 );
 
